@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Calculator;
+
+use Dithermic\Core\Charge;
+use Dithermic\Core\Heat;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Quality;
+use Dithermic\Core\Quantity;
+use Dithermic\Core\Safety;
+use ReflectionClass;
+use ReflectionMethod;
+use ReflectionNamedType;
+
+/**
+ * The one door to every calculation by name: command line, HTTP, tests and screens all come through here.
+ * A calculation is an invokable class carrying #[Calc]; the parameter and return types of __invoke are its contract.
+ */
+final class Registry
+{
+    /** @var list<class-string> in the order of the work */
+    private const CALCULATIONS = [
+        Charge\Sheet::class,
+        Charge\SheetSchools::class,
+        Charge\SheetThickness::class,
+        Heat\General\SlabCalculation::class,
+        Heat\Press\PressCycle::class,
+        Heat\Press\PressSchools::class,
+        Quality\ThicknessGrid::class,
+        Quality\Porosity::class,
+        Safety\Check::class,
+        Quantity\Parse::class,
+    ];
+
+    /** @var array<string, array{class-string, string}> */
+    private array $known = [];
+
+    public function __construct(private readonly PolymerLibrary $polymers = new PolymerLibrary)
+    {
+        foreach (self::CALCULATIONS as $class) {
+            $calc = (new ReflectionClass($class))->getAttributes(Calc::class)[0]->newInstance();
+            $this->known[$calc->name] = [$class, $calc->purpose];
+        }
+    }
+
+    /** @return array<string, string> purpose by name */
+    public function list(): array
+    {
+        return array_map(static fn (array $entry): string => $entry[1], $this->known);
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->known[$name]);
+    }
+
+    /**
+     * @param  mixed  $input  decoded JSON
+     *
+     * @throws InputError
+     */
+    public function run(string $name, mixed $input): Result
+    {
+        $calculation = $this->make($name);
+        $result = $calculation(Reader::read($this->contract($name)[0], $input));
+        assert($result instanceof Result);
+
+        return $result;
+    }
+
+    /** @return array{name: string, purpose: string, input: array<string, mixed>, result: array<string, mixed>} */
+    public function schema(string $name): array
+    {
+        [$input, $result] = $this->contract($name);
+
+        return ['name' => $name, 'purpose' => $this->known[$name][1], 'input' => Schema::of($input), 'result' => Schema::of($result)];
+    }
+
+    private function make(string $name): callable
+    {
+        $this->mustKnow($name);
+        $class = $this->known[$name][0];
+        $needs = (new ReflectionClass($class))->getConstructor()?->getNumberOfParameters() ?? 0;
+        $calculation = $needs === 0 ? new $class : new $class($this->polymers);
+        assert(is_callable($calculation));
+
+        return $calculation;
+    }
+
+    /** @return array{class-string, class-string} the input and the result class */
+    private function contract(string $name): array
+    {
+        $this->mustKnow($name);
+        $invoke = new ReflectionMethod($this->known[$name][0], '__invoke');
+        $input = $invoke->getParameters()[0]->getType();
+        $result = $invoke->getReturnType();
+        assert($input instanceof ReflectionNamedType && $result instanceof ReflectionNamedType);
+        /** @var array{class-string, class-string} */
+        $pair = [$input->getName(), $result->getName()];
+
+        return $pair;
+    }
+
+    private function mustKnow(string $name): void
+    {
+        if (! isset($this->known[$name])) {
+            throw new InputError('name', "there is no calculation \"{$name}\"; `calc --list` names them all");
+        }
+    }
+}

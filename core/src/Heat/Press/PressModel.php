@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Heat\Press;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Heat\Conduction\Body;
+use Dithermic\Core\Heat\Conduction\Boundary;
+use Dithermic\Core\Heat\Conduction\Held;
+use Dithermic\Core\Heat\Conduction\Insulated;
+use Dithermic\Core\Heat\Conduction\Layer;
+use Dithermic\Core\Heat\Conduction\Stack;
+use Dithermic\Core\Heat\Conduction\Substance;
+use Dithermic\Core\Material\PolymerLibrary;
+
+/**
+ * One half of a sheet between platens: mid-plane (insulated) | polymer | contact | plate | contact | platen.
+ * Times in seconds. press_cycle and press_schools both drive it; the numerics are Conduction\Stack's.
+ */
+final class PressModel
+{
+    public const LIMIT_S = 86400.0;
+
+    private const POLYMER = 0;
+
+    /** a platen's heater is at full power this far below its set-point, K */
+    private const HEATER_BAND_K = 5.0;
+
+    /** idle losses are stated against a room of this temperature, °C */
+    private const ROOM_C = 25.0;
+
+    public readonly float $coreTarget;
+
+    public readonly float $demould;
+
+    public readonly float $pores;
+
+    /** polymer half thickness once closed, m */
+    private readonly float $half;
+
+    private readonly Substance $polymer;
+
+    public function __construct(
+        private readonly PressCycleInput $in,
+        PolymerLibrary $library,
+        private readonly float $cells = 1.0,
+        private readonly float $steps = 1.0,
+    ) {
+        $thermal = $in->material->thermal($library);
+        $this->coreTarget = $in->coreTarget($library);
+        $this->demould = $in->demould($library);
+        $this->pores = $in->pores($library);
+        $this->polymer = Substance::polymer($thermal, $this->pores);
+        $this->half = $in->thickness_mm / 2000;
+    }
+
+    public function coldStack(): Stack
+    {
+        $in = $this->in;
+        $skin = $in->skin;
+
+        return new Stack(
+            [
+                new Layer($this->polymer, $this->half / (1 - $this->pores), (int) round(18 * $this->cells), $in->initial_c, $in->contact_w_m2k),
+                new Layer(
+                    Substance::constant($skin->conductivity_w_mk, $skin->density_kg_m3, 1000 * $skin->specific_heat_j_gk),
+                    $skin->thickness_mm / 1000, (int) max(2, round(3 * $this->cells)), $in->initial_c,
+                ),
+            ],
+            new Insulated,
+            $this->hotPlaten(),
+            stepK: 5.0,
+            stepScale: 1 / $this->steps,
+        );
+    }
+
+    /** Heats until the core reaches its target; gives the time in seconds. @param null|callable(Stack): void $watch */
+    public function heatToTarget(Stack $stack, ?callable $watch = null): float
+    {
+        $before = $stack->leftSurface();
+        $reached = null;
+        $stack->run(self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, $watch): bool {
+            $now = $s->leftSurface();
+            if ($watch !== null) {
+                $watch($s);
+            }
+            if ($now >= $this->coreTarget) {
+                $reached = $t0 + ($s->time - $t0) * ($this->coreTarget - $before) / max($now - $before, 1e-12);
+
+                return true;
+            }
+            $before = $now;
+
+            return false;
+        });
+
+        return $reached ?? throw new InputError('core_target_c', "the middle does not reach {$this->coreTarget} °C within a day: hotter platens, a thinner sheet or more heater power");
+    }
+
+    /** Moves the stack to the cold press. */
+    public function transfer(Stack $stack): void
+    {
+        $stack->meet($this->coldPlaten());
+    }
+
+    /** Cools until the hottest point of the polymer is at demould; gives seconds from the transfer. @param null|callable(Stack): void $watch */
+    public function coolToDemould(Stack $stack, ?callable $watch = null): float
+    {
+        $start = $stack->time;
+        $before = self::hottest($stack);
+        if ($before <= $this->demould) {
+            return 0.0;
+        }
+        $reached = null;
+        $stack->run($start + self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, $watch): bool {
+            $now = self::hottest($s);
+            if ($watch !== null) {
+                $watch($s);
+            }
+            if ($now <= $this->demould) {
+                $reached = $t0 + ($s->time - $t0) * ($before - $this->demould) / max($before - $now, 1e-12);
+
+                return true;
+            }
+            $before = $now;
+
+            return false;
+        });
+
+        return ($reached ?? throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of")) - $start;
+    }
+
+    public static function hottest(Stack $stack): float
+    {
+        return max($stack->leftSurface(), $stack->surfaceTowardsNext(self::POLYMER), ...$stack->layerTemperatures(self::POLYMER));
+    }
+
+    public function point(Stack $stack): CurvePoint
+    {
+        $core = $stack->leftSurface();
+        $surface = $stack->surfaceTowardsNext(self::POLYMER);
+        $profile = null;
+        if ($this->in->with_profile) {
+            $profile = [round($core, 1)];
+            foreach ($stack->layerTemperatures(self::POLYMER) as $i => $c) {
+                if ($i % 2 === 1) {
+                    $profile[] = round($c, 1);
+                }
+            }
+            $profile[] = round($surface, 1);
+        }
+        $outer = $stack->rightFace;
+        $thickness = 2000 * $stack->thickness(self::POLYMER);
+        $closed = $this->in->thickness_mm;
+        $loosest = $this->pores > 0 ? $closed / (1 - $this->pores) : $closed;
+
+        return new CurvePoint(
+            round($stack->time, 2), round($surface, 2), round($core, 2), round($thickness, 3),
+            round($outer instanceof Body ? $outer->temperature : $this->heldPlaten($stack), 2),
+            $loosest > $closed ? round(max(0.0, ($thickness - $closed) / ($loosest - $closed)), 4) : 0.0,
+            $profile,
+        );
+    }
+
+    private bool $cold = false;
+
+    private function heldPlaten(Stack $stack): float
+    {
+        return $this->cold ? $this->in->cold_platen_c : $this->in->platen_c;
+    }
+
+    private function hotPlaten(): Boundary
+    {
+        $in = $this->in;
+        if ($in->press === null) {
+            return new Held($in->platen_c, $in->contact_w_m2k);
+        }
+        $area = $in->areaM2();
+        $power = 1000 * $in->press->heater_kw / $area;
+        $loss = 1000 * $in->press->loss_kw / $area;
+
+        return new Body(
+            $in->platen_c, $in->contact_w_m2k, 1000 * $in->press->platen_kj_k / $area,
+            $loss / ($in->platen_c - self::ROOM_C ?: 1.0), self::ROOM_C,
+            $in->platen_c, $power / self::HEATER_BAND_K, $loss, $power,
+        );
+    }
+
+    private function coldPlaten(): Boundary
+    {
+        $this->cold = true;
+        $in = $this->in;
+        if ($in->cold_press === null) {
+            return new Held($in->cold_platen_c, $in->cold_contact_w_m2k);
+        }
+        $area = $in->areaM2();
+
+        return new Body(
+            $in->cold_platen_c, $in->cold_contact_w_m2k, 1000 * $in->cold_press->platen_kj_k / $area,
+            $in->cold_press->cooling_w_k / $area, $in->cold_press->coolant_c,
+        );
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Safety;
+
+enum DryState: string
+{
+    case Unknown = 'unknown';
+    case Dry = 'dry';
+    case UseNow = 'use now';
+    case DryAgain = 'dry again';
+
+    public function isDry(): bool
+    {
+        return $this === self::Dry || $this === self::UseNow;
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Safety;
+
+enum SourceState: string
+{
+    case OnTrial = 'on_trial';
+    case SmallTrialPassed = 'small_trial_passed';
+    case Accepted = 'accepted';
+}
