@@ -74,6 +74,14 @@ final class Stack
     /** @var list<float> contact resistance to the next cell, m2K/W */
     private array $contact = [];
 
+    /**
+     * Between cells of one plane layer the conductance takes the mean of both cells' ρk, the trapezoid of Kirchhoff's
+     * integral ∫ρk dT: a closing bed changes k fivefold from cell to cell and the harmonic mean would hold heat back.
+     *
+     * @var list<bool>
+     */
+    private array $inside = [];
+
     /** @var list<float> ring widths of a cylinder, m */
     private array $width = [];
 
@@ -131,6 +139,7 @@ final class Stack
                 $this->peakT[] = $layer->initial;
                 $this->peakF[] = $s->fluidFraction($layer->initial);
                 $this->contact[] = 0.0;
+                $this->inside[] = ! $cylinder && $i < $layer->cells - 1;
                 $this->n++;
             }
             $this->contact[$this->n - 1] = $layer->contactNext === null ? 0.0 : 1 / $layer->contactNext;
@@ -253,18 +262,6 @@ final class Stack
         return array_slice($this->t, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]);
     }
 
-    /** Pores left in a layer: the largest share in any of its cells. */
-    public function largestPorosity(int $layer): float
-    {
-        [$s, $from, $to] = $this->layers[$layer];
-        $largest = 0.0;
-        for ($i = $from; $i < $to && $s->porosity > 0; $i++) {
-            $largest = max($largest, $s->porosityAfter($this->peakT[$i]));
-        }
-
-        return $largest;
-    }
-
     /** @return list<float> edges of the cells from the left face, m, as thick as they are now */
     public function edges(): array
     {
@@ -377,6 +374,7 @@ final class Stack
         $n = $this->n;
         $m = $this->m;
         $contact = $this->contact;
+        $inside = $this->inside;
         $h = $guess;
         $this->properties($h);
         for ($iteration = 0; $iteration < 14; $iteration++) {
@@ -395,7 +393,9 @@ final class Stack
             $slopeBefore = 0.0;
             for ($i = 0; $i < $n; $i++) {
                 if ($i < $n - 1) {
-                    $g = 1 / ($rRight[$i] + $contact[$i] + $rLeft[$i + 1]);
+                    $g = $inside[$i]
+                        ? 0.25 / $rRight[$i] + 0.25 / $rLeft[$i + 1]
+                        : 1 / ($rRight[$i] + $contact[$i] + $rLeft[$i + 1]);
                     $qOut = $g * ($t[$i] - $t[$i + 1]);
                     $diagonal = $m[$i] + $tau * ($gIn + $g - $ownIn) * $slope[$i];
                 } else {

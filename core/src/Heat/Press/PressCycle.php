@@ -33,13 +33,17 @@ final readonly class PressCycle
         $points = [$start];
         $surfaceMax = $start->surface_c;
         $consolidated = $model->pores > 0 ? null : 0.0;
-        $watch = static function (Stack $s) use ($model, &$points, &$surfaceMax, &$consolidated): void {
+        // The mid-plane closes last, when it first passes the temperature at which flakes are fused.
+        $before = [$stack->time, $start->core_c];
+        $watch = static function (Stack $s) use ($model, &$points, &$surfaceMax, &$consolidated, &$before): void {
             $point = $model->point($s);
             $points[] = $point;
             $surfaceMax = max($surfaceMax, $point->surface_c);
-            if ($consolidated === null && $s->largestPorosity(0) < 1e-6) {
-                $consolidated = $s->time;
+            $core = $s->leftSurface();
+            if ($consolidated === null && $core >= $model->closedAt) {
+                $consolidated = $before[0] + ($s->time - $before[0]) * ($model->closedAt - $before[1]) / max($core - $before[1], 1e-9);
             }
+            $before = [$s->time, $core];
         };
         $heat = $model->heatToTarget($stack, $watch);
         $soakEnd = $heat + 60 * $in->soak_min;

@@ -36,6 +36,9 @@ final class PressModel
 
     public readonly float $pores;
 
+    /** flakes are fused to solid, °C */
+    public readonly float $closedAt;
+
     /** polymer half thickness once closed, m */
     private readonly float $half;
 
@@ -51,6 +54,7 @@ final class PressModel
         $this->coreTarget = $in->coreTarget($library);
         $this->demould = $in->demould($library);
         $this->pores = $in->pores($library);
+        $this->closedAt = $thermal->consolidate_end_c;
         $this->polymer = Substance::polymer($thermal, $this->pores);
         $this->half = $in->thickness_mm / 2000;
     }

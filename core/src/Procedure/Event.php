@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Procedure;
+
+/** One thing that happened in a run. Events are only ever added; a correction is another event that names the first. */
+final readonly class Event
+{
+    /**
+     * @param  string  $key  the sender's own key, unique within the run
+     * @param  float  $at  when it happened, seconds since 1970 UTC
+     * @param  array<string, mixed>  $data
+     */
+    public function __construct(
+        public string $key,
+        public EventType $type,
+        public float $at,
+        public string $by,
+        public array $data = [],
+        public bool $byLead = false,
+    ) {}
+
+    public function text(string $name): ?string
+    {
+        $value = $this->data[$name] ?? null;
+
+        return is_string($value) && $value !== '' ? $value : null;
+    }
+}
