@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Inspection;
+use App\Models\Lot;
+use App\Models\LotMovement;
+use App\Models\Run;
+use App\Models\RunEvent;
+use App\Models\User;
+use App\Support\Places;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Procedure\Event;
+use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Procedure\Procedure;
+use Dithermic\Core\Procedure\RunMachine;
+use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Quality\PorosityResult;
+use Dithermic\Core\Quality\ThicknessGridResult;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Adds entries to a run's log, each once however often it is sent, in the order sent, and lets the lot's ledger, the
+ * inspection and the list follow. Entries that the core refuses are answered with the reason; the others are stored.
+ */
+final readonly class RecordEvents
+{
+    /** a sender's clock may run this far ahead, s */
+    private const AHEAD_S = 10.0;
+
+    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Places $places) {}
+
+    /**
+     * @param  list<array{event: Event, by: User}>  $incoming
+     * @return array{stored: list<string>, refused: list<array{key: string, error: InputError}>}
+     */
+    public function __invoke(Run $run, array $incoming): array
+    {
+        return DB::transaction(function () use ($run, $incoming): array {
+            // Two screens writing to one run take turns here.
+            Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $run->refresh()->load(['events.by', 'procedureVersion', 'lot']);
+            $machine = $run->machineOfState();
+            $state = $run->state();
+            $seq = (int) $run->events->max('seq');
+            $stored = [];
+            $refused = [];
+            foreach ($incoming as ['event' => $event, 'by' => $by]) {
+                if (isset($state->keys[$event->key])) {
+                    $stored[] = $event->key;
+
+                    continue;
+                }
+                try {
+                    $error = $this->refusesTime($run, $event) ?? $machine->refuses($state, $event) ?? $this->refusesPlace($run, $machine, $state, $event);
+                    if ($error !== null) {
+                        throw $error;
+                    }
+                    DB::transaction(fn () => $this->effects($run, $machine->procedure, $state, $event, $by));
+                } catch (InputError $error) {
+                    $refused[] = ['key' => $event->key, 'error' => $error];
+
+                    continue;
+                }
+                RunEvent::query()->create([
+                    'run_id' => $run->id, 'seq' => ++$seq, 'key' => $event->key, 'type' => $event->type, 'at' => self::moment($event->at),
+                    'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
+                ]);
+                $machine->apply($state, $event);
+                $stored[] = $event->key;
+            }
+            $run->fill(['status' => $state->status, 'step' => $state->step, 'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt)])->save();
+
+            return ['stored' => $stored, 'refused' => $refused];
+        });
+    }
+
+    public static function moment(float $at): CarbonImmutable
+    {
+        return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $at));
+    }
+
+    private function refusesTime(Run $run, Event $event): ?InputError
+    {
+        return match (true) {
+            $event->at > microtime(true) + self::AHEAD_S => new InputError('at', 'is in the future: check this device\'s clock'),
+            $event->at < (float) $run->started_at->format('U.v') - self::AHEAD_S => new InputError('at', 'is before the run started'),
+            default => null,
+        };
+    }
+
+    /** One sheet per cold press: the second one heats the first and marks it. */
+    private function refusesPlace(Run $run, RunMachine $machine, RunState $state, Event $event): ?InputError
+    {
+        if ($event->type !== EventType::StepDone || $run->cold_machine_id === null) {
+            return null;
+        }
+        $steps = $machine->procedure->steps();
+        $index = array_search($event->text('step'), array_column($steps, 'id'), true);
+        $enters = $index !== false && $steps[$index]['place'] !== 'cold' && ($steps[$index + 1]['place'] ?? '') === 'cold';
+        $run->loadMissing('coldMachine');
+        $holder = $enters && $run->coldMachine !== null ? $this->places->holder($run->coldMachine, 'cold', $run->id) : null;
+
+        return $holder === null || $event->text('reason') !== null ? null
+            : new InputError('data.reason', "{$run->coldMachine?->name} still holds the sheet of run {$holder->number}: two sheets in one press mark and bend each other. Use another press, or give a reason");
+    }
+
+    private function effects(Run $run, Procedure $procedure, RunState $state, Event $event, User $by): void
+    {
+        if ($event->type !== EventType::Logged && $event->type !== EventType::Corrected) {
+            return;
+        }
+        $original = $event->type === EventType::Corrected ? $state->entries[(string) $event->text('event')] : null;
+        $entry = $original['entry'] ?? (string) $event->text('entry');
+        $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
+        match ($procedure->entry($entry)['effect'] ?? null) {
+            'draw_lot' => $this->draw($run, $event, $by, (float) $values['mass_g'], $original === null ? 0.0 : (float) $original['values']['mass_g']),
+            'inspect' => $this->inspect($run, $event, $values),
+            'dispose' => $run->fill(['verdict' => $values['verdict'], 'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null]),
+            default => null,
+        };
+    }
+
+    private function draw(Run $run, Event $event, User $by, float $mass, float $before): void
+    {
+        $lot = Lot::query()->whereKey($run->lot_id)->lockForUpdate()->firstOrFail();
+        $held = (float) LotMovement::query()->where('lot_id', $lot->id)->sum('mass_g');
+        $change = $before - $mass;
+        if ($held + $change < -1e-6) {
+            throw new InputError('data.values.mass_g', sprintf('lot %s holds only %.0f g', $lot->code, $held));
+        }
+        LotMovement::query()->create([
+            'lot_id' => $lot->id, 'mass_g' => round($change, 3), 'kind' => $event->type === EventType::Corrected ? LotMovement::CORRECTED : LotMovement::DRAWN,
+            'reason' => $event->text('reason') ?? "run {$run->number}", 'run_id' => $run->id, 'event_key' => $event->key, 'by_id' => $by->id, 'at' => self::moment($event->at),
+        ]);
+        $run->fill(['charged_g' => round($mass, 3)]);
+    }
+
+    /** @param array<string, mixed> $values */
+    private function inspect(Run $run, Event $event, array $values): void
+    {
+        try {
+            $grid = $this->calculations->run('quality.thickness_grid', [
+                'points' => $values['points'], 'nominal_mm' => $run->plan['nominal_mm'], 'tolerance_mm' => $run->plan['thickness_tolerance_mm'],
+            ]);
+            assert($grid instanceof ThicknessGridResult);
+            $porosity = $this->calculations->run('quality.porosity', [
+                'mass_g' => $values['mass_g'], 'length_mm' => $run->plan['length_mm'], 'width_mm' => $run->plan['width_mm'],
+                'mean_thickness_mm' => $grid->mean, 'density_g_cm3' => $this->polymers->get($run->lot->polymer)->property('density_g_cm3'),
+            ]);
+            assert($porosity instanceof PorosityResult);
+        } catch (InputError $error) {
+            throw $error->under('data.values');
+        }
+        Inspection::query()->create([
+            'run_id' => $run->id, 'event_key' => $event->key, 'mass_g' => $values['mass_g'], 'mean_mm' => $grid->mean, 'range_mm' => $grid->range_mm, 'bow_mm' => $grid->bow_mm,
+            'porosity_pct' => $porosity->porosity_pct, 'result' => ['grid' => $grid, 'porosity' => $porosity, 'points' => $values['points'], 'mass_g' => $values['mass_g']], 'at' => self::moment($event->at),
+        ]);
+    }
+}

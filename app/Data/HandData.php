@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** Something that needs hands. */
+#[OA\Schema]
+final readonly class HandData
+{
+    public function __construct(
+        #[OA\Property] public string $run_id,
+        #[OA\Property] public int $run_number,
+        #[OA\Property] public string $product,
+        #[OA\Property] public string $machine,
+        #[OA\Property] public float $at,
+        #[OA\Property] public string $what,
+        #[OA\Property] public string $why,
+        #[OA\Property] public string $step,
+        #[OA\Property] public ?string $entry,
+        #[OA\Property] public ?string $timer,
+        #[OA\Property] public int $people,
+    ) {}
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** A container of one polymer from one source. */
+#[OA\Schema]
+final readonly class LotData
+{
+    public function __construct(
+        #[OA\Property] public int $id,
+        #[OA\Property] public string $code,
+        #[OA\Property] public string $polymer,
+        #[OA\Property] public string $form,
+        #[OA\Property] public string $colour,
+        #[OA\Property] public string $swatch,
+        #[OA\Property] public string $location,
+        #[OA\Property] public string $dry_state,
+        #[OA\Property] public float $mass_g,
+        #[OA\Property] public SourceData $source,
+    ) {}
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** One line of a lot's ledger. */
+#[OA\Schema]
+final readonly class MovementData
+{
+    public function __construct(
+        #[OA\Property] public int $id,
+        #[OA\Property] public float $mass_g,
+        #[OA\Property] public string $kind,
+        #[OA\Property] public string $reason,
+        #[OA\Property] public ?string $run_id,
+        #[OA\Property] public ?int $run_number,
+        #[OA\Property] public ?string $by,
+        #[OA\Property] public float $at,
+        #[OA\Property] public float $balance_g,
+    ) {}
+}

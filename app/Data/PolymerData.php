@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** A polymer of the library with the shop's own values laid over it. */
+#[OA\Schema]
+final readonly class PolymerData
+{
+    /**
+     * @param  list<string>  $hazards
+     * @param  list<string>  $overridden
+     */
+    public function __construct(
+        #[OA\Property] public string $code,
+        #[OA\Property] public string $name,
+        #[OA\Property] public ?string $morphology,
+        #[OA\Property] public ?float $density_g_cm3,
+        #[OA\Property] public ?float $bulk_density_g_cm3,
+        #[OA\Property] public HeatMarksData $marks,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $hazards,
+        #[OA\Property] public ?string $why_not_pressed,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $overridden,
+        #[OA\Property] public ?string $note,
+    ) {}
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use Dithermic\Core\Charge\SheetResult;
+use Dithermic\Core\Charge\SheetSchoolsResult;
+use Dithermic\Core\Heat\Press\PressCycleResult;
+use Dithermic\Core\Heat\Press\PressSchoolsResult;
+use Dithermic\Core\Safety\CheckResult;
+use OpenApi\Attributes as OA;
+
+/** Everything a press job needs to know before it starts, by the core. */
+#[OA\Schema]
+final readonly class PressPlanData
+{
+    public function __construct(
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $settings,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $choices,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'), description: 'where each number came from')] public object $origins,
+        #[OA\Property(ref: '#/components/schemas/ChargeSheetResult')] public SheetResult $sheet,
+        #[OA\Property(ref: '#/components/schemas/ChargeSheetSchoolsResult')] public SheetSchoolsResult $weighing,
+        #[OA\Property(ref: '#/components/schemas/HeatPressCycleResult')] public PressCycleResult $cycle,
+        #[OA\Property(ref: '#/components/schemas/HeatPressSchoolsResult')] public PressSchoolsResult $timing,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $plan,
+        #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
+        #[OA\Property] public HeatMarksData $marks,
+        #[OA\Property] public string $polymer,
+    ) {}
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** The bodies that screens send; checked by the form requests. */
+#[OA\Schema(schema: 'PressPlanRequest', required: ['product_id', 'machine_id'], properties: [
+    new OA\Property(property: 'product_id', type: 'integer'), new OA\Property(property: 'machine_id', type: 'integer'),
+    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true), new OA\Property(property: 'lot_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'polymer', type: 'string', nullable: true),
+    new OA\Property(property: 'settings', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true)),
+    new OA\Property(property: 'choices', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+    new OA\Property(property: 'answers', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'boolean')),
+    new OA\Property(property: 'scale', type: 'string', enum: ['small_trial', 'full_trial', 'production']),
+], type: 'object')]
+#[OA\Schema(schema: 'StartRunRequest', type: 'object', allOf: [
+    new OA\Schema(ref: '#/components/schemas/PressPlanRequest'),
+    new OA\Schema(type: 'object', required: ['id', 'lot_id'], properties: [
+        new OA\Property(property: 'id', type: 'string', format: 'uuid'),
+        new OA\Property(property: 'lot_id', type: 'integer'),
+        new OA\Property(property: 'overrides', type: 'array', items: new OA\Items(type: 'object', required: ['id', 'reason'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'reason', type: 'string')])),
+    ]),
+])]
+#[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
+    new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
+    new OA\Property(property: 'by_id', type: 'integer', nullable: true), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
+])]
+final class RequestSchemas {}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** A run, whole. */
+#[OA\Schema]
+final readonly class RunData
+{
+    /**
+     * @param  list<StepData>  $steps
+     * @param  list<TimerData>  $timers
+     * @param  list<StandingEntryData>  $entries
+     * @param  list<EventData>  $events
+     * @param  list<HandData>  $hands
+     */
+    public function __construct(
+        #[OA\Property] public RunSummaryData $summary,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $plan,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $choices,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $setup,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $safety,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $procedure,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StepData'))] public array $steps,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TimerData'))] public array $timers,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $confirmed,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StandingEntryData'))] public array $entries,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/EventData'))] public array $events,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $hands,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(), nullable: true)] public ?object $inspection,
+        #[OA\Property] public HeatMarksData $marks,
+        #[OA\Property] public float $step_since,
+        #[OA\Property] public float $server_time,
+    ) {}
+}

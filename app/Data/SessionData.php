@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** Who is signed in here, and who may switch to this screen by PIN. */
+#[OA\Schema]
+final readonly class SessionData
+{
+    /**
+     * @param  list<PersonData>  $people
+     */
+    public function __construct(
+        #[OA\Property] public ?PersonData $person,
+        #[OA\Property] public PreferencesData $preferences,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PersonData'))] public array $people,
+        #[OA\Property] public float $server_time,
+    ) {}
+}

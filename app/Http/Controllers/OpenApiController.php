@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Support\Contract;
+use Illuminate\Http\Response;
+
+final class OpenApiController extends Controller
+{
+    public function __invoke(Contract $contract): Response
+    {
+        return new Response($contract->json(), 200, ['Content-Type' => 'application/json', 'Cache-Control' => 'public, max-age=300']);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One line of a lot's ledger; grams in are positive, out negative. The database refuses to change it.
+ *
+ * @property int $id
+ * @property string $mass_g
+ * @property string $kind
+ * @property string $reason
+ * @property string|null $run_id
+ * @property CarbonImmutable $at
+ * @property User|null $by
+ * @property Run|null $run
+ */
+final class LotMovement extends Model
+{
+    public const DELIVERED = 'delivered';
+
+    public const DRAWN = 'drawn';
+
+    public const CORRECTED = 'corrected';
+
+    public $timestamps = false;
+
+    protected $fillable = ['lot_id', 'mass_g', 'kind', 'reason', 'run_id', 'event_key', 'by_id', 'at'];
+
+    protected $dateFormat = 'Y-m-d H:i:s.vP';
+
+    /** @return BelongsTo<User, $this> */
+    public function by(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'by_id');
+    }
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['at' => 'immutable_datetime'];
+    }
+}

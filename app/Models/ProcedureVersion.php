@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Dithermic\Core\Procedure\Procedure;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One version of a procedure; a run keeps the one it was run with.
+ *
+ * @property int $id
+ * @property string $key
+ * @property int $version
+ * @property array<string, mixed> $body
+ */
+final class ProcedureVersion extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $table = 'procedures';
+
+    protected $fillable = ['key', 'version', 'body'];
+
+    /** The version that the core ships, stored the first time it is used. */
+    public static function shipped(string $key): self
+    {
+        $procedure = Procedure::shipped($key);
+
+        return self::query()->firstOrCreate(['key' => $key, 'version' => $procedure->version()], ['body' => $procedure->body]);
+    }
+
+    public function procedure(): Procedure
+    {
+        return new Procedure($this->body);
+    }
+
+    protected function casts(): array
+    {
+        return ['body' => 'array'];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * How a product is run on a machine. Append-only: a change is the next version.
+ *
+ * @property int $id
+ * @property int $product_id
+ * @property int $machine_id
+ * @property int $version
+ * @property array<string, mixed> $settings
+ * @property string $note
+ * @property CarbonImmutable $created_at
+ * @property Product $product
+ * @property User $by
+ */
+final class Recipe extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['product_id', 'machine_id', 'version', 'settings', 'note', 'by_id', 'created_at'];
+
+    /** @return BelongsTo<Product, $this> */
+    public function product(): BelongsTo
+    {
+        return $this->belongsTo(Product::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function by(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'by_id');
+    }
+
+    protected function casts(): array
+    {
+        return ['settings' => 'array', 'created_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Procedure\Event;
+use Dithermic\Core\Procedure\EventType;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * One entry of a run's log. Append-only: the database refuses update and delete.
+ *
+ * @property int $id
+ * @property string $run_id
+ * @property int $seq
+ * @property string $key
+ * @property EventType $type
+ * @property CarbonImmutable $at
+ * @property CarbonImmutable $recorded_at
+ * @property int $by_id
+ * @property array<string, mixed> $data
+ * @property User $by
+ */
+final class RunEvent extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['run_id', 'seq', 'key', 'type', 'at', 'by_id', 'data', 'recorded_at'];
+
+    protected $dateFormat = 'Y-m-d H:i:s.vP';
+
+    public function toCore(): Event
+    {
+        return new Event($this->key, $this->type, (float) $this->at->format('U.v'), $this->by->name, $this->data, $this->by->isLead());
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function by(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'by_id');
+    }
+
+    protected function casts(): array
+    {
+        return ['type' => EventType::class, 'data' => 'array', 'at' => 'immutable_datetime', 'recorded_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Support\Role;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+use Laravel\Sanctum\HasApiTokens;
+
+/**
+ * A person of the shop.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $login
+ * @property Role $role
+ * @property string $password
+ * @property string|null $pin
+ * @property array<string, mixed> $preferences
+ * @property bool $active
+ */
+final class User extends Authenticatable
+{
+    use HasApiTokens;
+
+    protected $fillable = ['name', 'login', 'role', 'password', 'pin', 'preferences', 'active'];
+
+    protected $hidden = ['password', 'pin', 'remember_token'];
+
+    /** @return BelongsToMany<Device, $this> */
+    public function devices(): BelongsToMany
+    {
+        return $this->belongsToMany(Device::class);
+    }
+
+    public function isLead(): bool
+    {
+        return $this->role === Role::Lead;
+    }
+
+    protected function casts(): array
+    {
+        return ['role' => Role::class, 'password' => 'hashed', 'pin' => 'hashed', 'preferences' => 'array', 'active' => 'boolean'];
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\User;
+
+final class ProductPolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function view(User $user): bool
+    {
+        return $user->active;
+    }
+}

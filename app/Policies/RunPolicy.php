@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\User;
+
+/** Everybody of the shop may see and run; what a lead alone may do is asked for by name. */
+final class RunPolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function view(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function create(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function record(User $user): bool
+    {
+        return $user->active;
+    }
+}

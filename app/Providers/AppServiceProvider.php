@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Models\PolymerOverride;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\PolymerLibrary;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        // The core's library with this shop's own values laid over it; read when a calculation first asks.
+        $this->app->scoped(PolymerLibrary::class, static fn (): PolymerLibrary => new PolymerLibrary(PolymerOverride::inForce()));
+        $this->app->scoped(Registry::class, static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class)));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::preventSilentlyDiscardingAttributes();
+
+        $who = static fn (Request $request): string => (string) ($request->user()?->getAuthIdentifier() ?? $request->ip());
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by($who($request)));
+        RateLimiter::for('sign-in', static fn (Request $request): array => [
+            Limit::perMinute(10)->by('login|'.mb_strtolower((string) $request->input('login')).'|'.$request->ip()),
+            Limit::perMinute(60)->by('ip|'.$request->ip()),
+        ]);
+        RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by('pin|'.(string) $request->input('person_id').'|'.$request->ip()));
+    }
+}

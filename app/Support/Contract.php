@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use Dithermic\Core\Calculator\Registry;
+use Illuminate\Support\Str;
+use OpenApi\Attributes as OA;
+use OpenApi\Generator;
+use ReflectionClass;
+use ReflectionNamedType;
+use RuntimeException;
+
+/** The one contract: OpenAPI 3.1 from the Data classes' and controllers' attributes and from the core's own schemas. */
+#[OA\OpenApi(openapi: '3.1.0')]
+#[OA\Info(version: '1', title: 'Dithermic', description: 'Everything the screens use. Scripts and instruments use the same paths with a token.')]
+#[OA\Server(url: '/api/v1')]
+final readonly class Contract
+{
+    public function __construct(private Registry $calculations) {}
+
+    public function json(): string
+    {
+        $file = storage_path('openapi.json');
+
+        return is_file($file) ? (string) file_get_contents($file) : $this->encode();
+    }
+
+    public function write(string $file): void
+    {
+        file_put_contents($file.'.part', $this->encode());
+        rename($file.'.part', $file);
+    }
+
+    private function encode(): string
+    {
+        return json_encode($this->build(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** @return array<string, mixed> */
+    public function build(): array
+    {
+        $generated = Generator::scan([app_path('Data'), app_path('Http/Controllers'), app_path('Support')], ['version' => '3.1.0', 'validate' => false]);
+        if ($generated === null) {
+            throw new RuntimeException('no contract could be made');
+        }
+        /** @var array<string, mixed> $document */
+        $document = json_decode($generated->toJson(), true);
+        foreach ($document['components']['schemas'] as $name => &$schema) {
+            $class = "App\\Data\\{$name}";
+            if (class_exists($class)) {
+                // Every field of a Data class is always sent; a nullable one may be null.
+                $parameters = (new ReflectionClass($class))->getConstructor()?->getParameters() ?? [];
+                $schema['required'] = array_map(static fn ($p): string => $p->name, $parameters);
+                foreach ($parameters as $p) {
+                    $type = $p->getType();
+                    if ($type instanceof ReflectionNamedType && $type->allowsNull() && isset($schema['properties'][$p->name]['$ref'])) {
+                        $schema['properties'][$p->name] = ['anyOf' => [$schema['properties'][$p->name], ['type' => 'null']]];
+                    }
+                }
+            }
+        }
+        unset($schema);
+        foreach (array_keys($this->calculations->list()) as $name) {
+            $shape = $this->calculations->schema($name);
+            $key = Str::studly(str_replace('.', '_', $name));
+            $document['components']['schemas']["{$key}Input"] = $shape['input'];
+            $document['components']['schemas']["{$key}Result"] = $shape['result'];
+            $document['paths']["/calc/{$name}"] = ['post' => [
+                'operationId' => 'calc'.$key, 'summary' => $shape['purpose'], 'tags' => ['calc'],
+                'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Input"]]]],
+                'responses' => ['200' => ['description' => 'the answer', 'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Result"]]]],
+                    '422' => ['description' => 'refused, naming the field']],
+            ]];
+        }
+        ksort($document['components']['schemas']);
+        ksort($document['paths']);
+
+        return $document;
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Data\FloorData;
+use App\Data\HandData;
+use App\Data\LaneData;
+use App\Data\StageData;
+use App\Data\StretchData;
+use App\Http\Controllers\RunController;
+use App\Models\Lot;
+use App\Models\Machine;
+use App\Models\Run;
+use App\Models\Source;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Safety\SourceState;
+use Illuminate\Database\Eloquent\Collection;
+
+/** Every machine with its past and its coming, and one list of what needs hands next across all of them. */
+final readonly class FloorView
+{
+    /** how far back a finished run still shows on its lane */
+    private const LOOK_BACK_MIN = 90;
+
+    public function __construct(private Present $present) {}
+
+    public function __invoke(): FloorData
+    {
+        $now = Present::now();
+        /** @var Collection<int, Run> $runs */
+        $runs = Run::query()->with(RunController::WHOLE)
+            ->where(static fn ($q) => $q->where('status', RunState::RUNNING)->orWhere('ended_at', '>', CarbonImmutable::now()->subMinutes(self::LOOK_BACK_MIN)))
+            ->orderBy('started_at')->limit(60)->get();
+        $hands = [];
+        $stretches = [];
+        $running = [];
+        $measured = [];
+        foreach ($runs as $run) {
+            $state = $run->state();
+            $machine = $run->machineOfState();
+            foreach ($machine->stretches($state, $now) as $s) {
+                $place = $s['place'] === 'cold' && $run->cold_machine_id !== null ? $run->cold_machine_id : ($s['place'] === 'bench' ? null : $run->machine_id);
+                // Work at the bench before and between belongs to the lane of the hot press: its next sheet waits for it.
+                if ($place !== null || $s['phase'] === 'coming') {
+                    $stretches[$place ?? $run->machine_id][] = new StretchData($run->id, $run->number, $s['step'], $s['title'], $place === null ? 'hands' : $s['kind'], $s['from'], $s['to'], $s['phase']);
+                }
+            }
+            if ($state->status === RunState::RUNNING) {
+                $inCold = $machine->procedure->step((string) $state->step)['place'] ?? '';
+                $running[$inCold === 'cold' && $run->cold_machine_id !== null ? $run->cold_machine_id : $run->machine_id] = [$run, $state];
+                $hands = [...$hands, ...$this->present->hands($run, $state)];
+                $platen = $state->latest('platen');
+                $measured[$run->machine_id] = $platen === null ? null : min((float) $platen['top_c'], (float) $platen['low_c']);
+            }
+        }
+        usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
+
+        $lanes = [];
+        foreach (Machine::query()->orderBy('id')->get() as $machine) {
+            [$run, $state] = $running[$machine->id] ?? [null, null];
+            $hot = $machine->kind === Machine::HOT_PRESS;
+            $lanes[] = new LaneData(
+                $machine->id, $machine->name, $machine->kind, $run === null ? 'free' : "{$run->product->name}, run {$run->number}", $run?->id, $run?->lot->polymer,
+                $run !== null && $hot ? (float) $run->plan['platen_c'] : null, $measured[$machine->id] ?? null, $run !== null && $hot ? $this->present->marks($run->lot->polymer) : null,
+                $stretches[$machine->id] ?? [], array_values(array_filter($hands, static fn (HandData $h): bool => $h->machine === $machine->name && $h->at > $now)),
+            );
+        }
+
+        return new FloorData($now, $this->stages($runs), $lanes, $hands);
+    }
+
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return list<StageData>
+     */
+    private function stages(Collection $runs): array
+    {
+        $open = $runs->where('status', RunState::RUNNING);
+        $check = $open->filter(static fn (Run $r): bool => in_array($r->step, ['check', 'decide'], true));
+        $trial = Source::query()->where('state', '!=', SourceState::Accepted)->count();
+        $free = Machine::query()->where('kind', Machine::HOT_PRESS)->count() - $open->pluck('machine_id')->unique()->count();
+        $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())->whereNotNull('verdict')->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")->toBase()->first();
+
+        return [
+            new StageData('sort', Lot::query()->count(), $trial === 1 ? '1 source on trial' : "{$trial} sources on trial"),
+            new StageData('set', max(0, $free), $free > 0 ? 'press free' : 'press taken'),
+            new StageData('run', $open->count() - $check->count(), $open->isEmpty() ? 'nothing running' : $open->map(static fn (Run $r): string => $r->machine->name)->unique()->implode(' · ')),
+            new StageData('check', $check->count(), $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()?->number),
+            new StageData('learn', (int) ($today->n ?? 0), ($today->bad ?? 0) > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
+        ];
+    }
+}

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Data\EventData;
+use App\Data\HandData;
+use App\Data\HeatMarksData;
+use App\Data\LotData;
+use App\Data\MachineData;
+use App\Data\PersonData;
+use App\Data\PolymerData;
+use App\Data\PreferencesData;
+use App\Data\ProductData;
+use App\Data\RecipeData;
+use App\Data\RunData;
+use App\Data\RunSummaryData;
+use App\Data\SourceData;
+use App\Data\StandingEntryData;
+use App\Data\StepData;
+use App\Data\TimerData;
+use App\Models\Lot;
+use App\Models\Machine;
+use App\Models\Product;
+use App\Models\Recipe;
+use App\Models\Run;
+use App\Models\RunEvent;
+use App\Models\Source;
+use App\Models\User;
+use Carbon\CarbonInterface;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Procedure\RunState;
+
+/** Models as the Data classes that go over the wire. */
+final readonly class Present
+{
+    public function __construct(private PolymerLibrary $polymers) {}
+
+    public static function now(): float
+    {
+        return round(microtime(true), 3);
+    }
+
+    public static function time(CarbonInterface $at): float
+    {
+        return (float) $at->format('U.v');
+    }
+
+    public function person(User $user): PersonData
+    {
+        return new PersonData($user->id, $user->name, $user->role->value, $user->pin !== null);
+    }
+
+    public function preferences(?User $user): PreferencesData
+    {
+        $kept = $user === null ? [] : $user->preferences;
+
+        return new PreferencesData($kept['units'] ?? 'metric', $kept['theme'] ?? 'auto', (bool) ($kept['glove'] ?? false));
+    }
+
+    public function marks(string $code): HeatMarksData
+    {
+        $polymer = $this->polymers->has($code) ? $this->polymers->get($code) : null;
+        $window = $polymer?->process('compression')['platen_c'] ?? null;
+
+        // A semi-crystalline polymer is stiff far above its glass transition: what counts there is the start of melting.
+        $softens = $polymer?->property('tm_c') === null ? $polymer?->property('tg_c') : $polymer->property('tm_c') - 15;
+
+        return new HeatMarksData(
+            $softens, $polymer?->property('tm_c'), $polymer?->property('no_flow_c') ?? $polymer?->property('tc_c'), $polymer?->property('demould_c'),
+            $window['min'] ?? null, $window['typical'] ?? null, $window['max'] ?? null, $polymer?->ceiling(),
+        );
+    }
+
+    public function polymer(Polymer $polymer): PolymerData
+    {
+        return new PolymerData(
+            $polymer->code, $polymer->name(), $polymer->morphology()?->value, $polymer->property('density_g_cm3'), $polymer->property('bulk_density_g_cm3'),
+            $this->marks($polymer->code), $polymer->hazards(), $polymer->whyNot('compression'), $polymer->overridden, $polymer->process('compression')['note'] ?? null,
+        );
+    }
+
+    public function machine(Machine $machine, ?string $runningRun = null): MachineData
+    {
+        return new MachineData($machine->id, $machine->name, $machine->kind, (object) $machine->facts, $machine->last_polymer, $runningRun);
+    }
+
+    public function recipe(Recipe $recipe): RecipeData
+    {
+        return new RecipeData($recipe->id, $recipe->version, (object) $recipe->settings, $recipe->note, $recipe->by->name, self::time($recipe->created_at));
+    }
+
+    public function product(Product $product, ?Recipe $recipe): ProductData
+    {
+        return new ProductData($product->id, $product->name, $product->process, $product->polymer, (object) $product->dimensions, $product->note, $recipe === null ? null : $this->recipe($recipe));
+    }
+
+    public function source(Source $source): SourceData
+    {
+        return new SourceData($source->id, $source->name, $source->state->value, $source->note);
+    }
+
+    public function lot(Lot $lot): LotData
+    {
+        return new LotData($lot->id, $lot->code, $lot->polymer, $lot->form, $lot->colour, $lot->swatch, $lot->location, $lot->dry_state->value, round((float) $lot->held_g, 3), $this->source($lot->source));
+    }
+
+    public function summary(Run $run): RunSummaryData
+    {
+        $platen = $run->plan['platen_c'] ?? null;
+        $heat = $run->plan['heat_min'] ?? null;
+
+        return new RunSummaryData(
+            $run->id, $run->number, $run->product->name, $run->lot->polymer, $run->machine->name, $run->coldMachine?->name, $run->lot->code,
+            $run->status, $run->step, $run->verdict, $run->scrap_reason, self::time($run->started_at), $run->ended_at === null ? null : self::time($run->ended_at),
+            $run->starter->name, $run->choices['heat_rule'] ?? '', $platen === null ? null : (float) $platen, $heat === null ? null : (float) $heat,
+            $run->inspection?->mean_mm, $run->inspection?->range_mm, $run->inspection?->porosity_pct,
+        );
+    }
+
+    public function event(RunEvent $event): EventData
+    {
+        return new EventData($event->key, $event->seq, $event->type->value, self::time($event->at), self::time($event->recorded_at), $event->by->name, (object) $event->data);
+    }
+
+    /** @return list<HandData> */
+    public function hands(Run $run, RunState $state): array
+    {
+        return array_map(fn (array $hand): HandData => new HandData(
+            $run->id, $run->number, $run->product->name, $this->placeName($run, $hand['place']), $hand['at'], $hand['what'], $hand['why'],
+            $hand['step'], $hand['entry'], $hand['timer'], $hand['people'],
+        ), $run->machineOfState()->hands($state));
+    }
+
+    public function placeName(Run $run, string $place): string
+    {
+        return match ($place) {
+            'cold' => $run->coldMachine->name ?? $run->machine->name,
+            'bench' => 'Bench',
+            default => $run->machine->name,
+        };
+    }
+
+    public function run(Run $run): RunData
+    {
+        $state = $run->state();
+        $machine = $run->machineOfState();
+        $procedure = $machine->procedure;
+        $now = self::now();
+        $steps = [];
+        foreach ($procedure->steps() as $step) {
+            $done = $state->done[$step['id']] ?? null;
+            $current = $state->step === $step['id'] && $state->status === RunState::RUNNING;
+            $steps[] = new StepData(
+                $step['id'], $step['stage'], $step['title'], $done !== null ? 'done' : ($current ? 'current' : 'todo'),
+                $done['at'] ?? null, $done['by'] ?? null, $done['reason'] ?? null, $current ? $machine->missing($state, $step['id'], $now) : [],
+            );
+        }
+        $timers = [];
+        foreach ($state->timers as $timer) {
+            $about = $procedure->timer($timer['id']) ?? [];
+            $timers[] = new TimerData($timer['id'], (string) ($about['title'] ?? ''), (string) ($about['kind'] ?? 'wait'), $timer['started_at'], $timer['ends_at'], $timer['minutes'], $timer['answered_at']);
+        }
+
+        return new RunData(
+            $this->summary($run), (object) $run->plan, (object) $run->choices, (object) $run->setup, (object) $run->safety, (object) $procedure->body,
+            $steps, $timers, (object) array_map(static fn (array $items): object => (object) $items, $state->confirmed),
+            array_values(array_map(static fn (array $e): StandingEntryData => new StandingEntryData($e['key'], $e['entry'], $e['at'], $e['by'], (object) $e['values'], $e['step'], $e['corrected']), $state->entries)),
+            array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
+            $this->hands($run, $state), $run->inspection === null ? null : (object) $run->inspection->result, $this->marks($run->lot->polymer), $state->stepSince, $now,
+        );
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Models\Run;
+use App\Models\RunEvent;
+use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Procedure\Procedure;
+
+/** A run as it goes out of the shop: JSON by docs/formats/run.schema.json, CSV with a line for each log entry. */
+final class RunRecord
+{
+    public const FORMAT = 'dithermic.run/1';
+
+    /** @return array<string, mixed> */
+    public function json(Run $run): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'id' => $run->id, 'number' => $run->number,
+            'product' => ['name' => $run->product->name, 'process' => $run->product->process, 'dimensions_mm' => $run->product->dimensions],
+            'machines' => array_values(array_filter([['role' => 'hot', 'name' => $run->machine->name, 'facts' => (object) $run->machine->facts],
+                $run->coldMachine === null ? null : ['role' => 'cold', 'name' => $run->coldMachine->name, 'facts' => (object) $run->coldMachine->facts]])),
+            'lots' => [['code' => $run->lot->code, 'polymer' => $run->lot->polymer, 'form' => $run->lot->form, 'colour' => $run->lot->colour, 'dry_state' => $run->lot->dry_state->value,
+                'source' => ['name' => $run->lot->source->name, 'state' => $run->lot->source->state->value], 'charged_g' => $run->charged_g === null ? null : (float) $run->charged_g]],
+            'started_by' => $run->starter->name,
+            'started_at' => $run->started_at->toIso8601ZuluString('millisecond'),
+            'ended_at' => $run->ended_at?->toIso8601ZuluString('millisecond'),
+            'status' => $run->status, 'verdict' => $run->verdict, 'scrap_reason' => $run->scrap_reason,
+            'plan' => (object) $run->plan, 'choices' => (object) $run->choices, 'safety' => (object) $run->safety,
+            'settings' => (object) ($run->setup['settings'] ?? []), 'origins' => (object) ($run->setup['origins'] ?? []),
+            'procedure' => $run->procedureVersion->body,
+            'events' => $run->events->map(static fn (RunEvent $e): array => [
+                'seq' => $e->seq, 'key' => $e->key, 'type' => $e->type->value, 'at' => $e->at->toIso8601ZuluString('millisecond'),
+                'recorded_at' => $e->recorded_at->toIso8601ZuluString('millisecond'), 'by' => $e->by->name, 'data' => (object) $e->data,
+            ])->all(),
+            'inspection' => $run->inspection === null ? null : $run->inspection->result,
+        ];
+    }
+
+    public function csv(Run $run): string
+    {
+        $out = fopen('php://temp', 'w+');
+        assert($out !== false);
+        fwrite($out, "\u{FEFF}");
+        fputcsv($out, ['run', 'seq', 'at', 'recorded_at', 'by', 'type', 'what', 'values'], escape: '');
+        foreach ($this->lines($run) as $line) {
+            fputcsv($out, array_map(self::harmless(...), [$run->number, $line['seq'], $line['at'], $line['recorded_at'], $line['by'], $line['type'], $line['what'], $line['values']]), escape: '');
+        }
+        rewind($out);
+
+        return (string) stream_get_contents($out);
+    }
+
+    /** @return list<array{seq: int, at: string, recorded_at: string, by: string, type: string, what: string, values: string}> */
+    public function lines(Run $run): array
+    {
+        $procedure = $run->procedureVersion->procedure();
+        $entries = $run->events->keyBy('key');
+
+        return array_values($run->events->map(fn (RunEvent $e): array => [
+            'seq' => $e->seq, 'at' => $e->at->toIso8601ZuluString('millisecond'), 'recorded_at' => $e->recorded_at->toIso8601ZuluString('millisecond'),
+            'by' => $e->by->name, 'type' => $e->type->value,
+            'what' => self::what($procedure, $e, $entries->get((string) ($e->data['event'] ?? ''))), 'values' => self::values($e),
+        ])->all());
+    }
+
+    private static function what(Procedure $procedure, RunEvent $e, ?RunEvent $corrected): string
+    {
+        $step = $procedure->step((string) ($e->data['step'] ?? ''))['title'] ?? '';
+
+        return match ($e->type) {
+            EventType::Started => 'Run started',
+            EventType::StepDone => "{$step}: done".(isset($e->data['reason']) ? " anyway: {$e->data['reason']}" : ''),
+            EventType::Confirmed => self::confirmed($procedure, $e),
+            EventType::Logged => (string) ($procedure->entry((string) $e->data['entry'])['title'] ?? $e->data['entry']),
+            EventType::Corrected => 'Corrects entry '.($corrected->seq ?? '?').": {$e->data['reason']}",
+            EventType::Extended => "Timer {$e->data['timer']} changed by {$e->data['minutes']} min: {$e->data['reason']}",
+            EventType::Noted => (string) $e->data['text'],
+            EventType::Aborted => "Stopped: {$e->data['reason']}",
+        };
+    }
+
+    private static function confirmed(Procedure $procedure, RunEvent $e): string
+    {
+        foreach ($procedure->step((string) $e->data['step'])['confirm'] ?? [] as $item) {
+            if ($item['id'] === $e->data['item']) {
+                return (string) $item['text'];
+            }
+        }
+
+        return (string) $e->data['item'];
+    }
+
+    private static function values(RunEvent $e): string
+    {
+        $parts = [];
+        foreach ($e->data['values'] ?? [] as $name => $value) {
+            $parts[] = $name.'='.(is_array($value) ? count($value).' points' : (string) $value);
+        }
+
+        return implode('; ', $parts);
+    }
+
+    /** A cell that a spreadsheet would take for a formula gets a leading apostrophe. */
+    private static function harmless(int|string $cell): int|string
+    {
+        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
+    }
+}

@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\PlanPress;
+use App\Actions\RecordEvents;
+use App\Actions\StartRun;
+use App\Models\Lot;
+use App\Models\LotMovement;
+use App\Models\Machine;
+use App\Models\ProcedureVersion;
+use App\Models\Product;
+use App\Models\Recipe;
+use App\Models\Run;
+use App\Models\Source;
+use App\Models\User;
+use App\Support\Role;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Practice\PressHabits;
+use Dithermic\Core\Practice\PressSimulation;
+use Dithermic\Core\Procedure\Event;
+use Dithermic\Core\Procedure\EventType;
+use Illuminate\Support\Facades\DB;
+use LogicException;
+use Ramsey\Uuid\Uuid;
+
+/**
+ * Hollow Oak Apiary Works of Thornwick Hythe, invented. Its history is pressed by the core's own simulation and goes in
+ * through the same doors as a real run's.
+ */
+final class DemoShop
+{
+    /** name => [login, role, password, PIN] */
+    public const PEOPLE = [
+        'Maren Okafor' => ['maren', Role::Lead, 'two-heats-oak', '4471'],
+        'Teodor Blum' => ['teodor', Role::Operator, 'warm-in-cold-out', '2386'],
+        'Ines Halloran' => ['ines', Role::Operator, 'flake-to-panel', '7305'],
+        'Jun Asare' => ['jun', Role::Operator, 'slow-and-even', '1942'],
+    ];
+
+    private const RUNS = 42;
+
+    /** @var array<string, User> */
+    private array $people = [];
+
+    /** @var array<string, Machine> */
+    private array $machines = [];
+
+    /** @var array<string, Lot> */
+    private array $lots = [];
+
+    public function __construct(
+        private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
+        private readonly Registry $calculations, private readonly PolymerLibrary $polymers,
+    ) {}
+
+    public function __invoke(): void
+    {
+        $now = CarbonImmutable::now();
+        DB::transaction(function () use ($now): void {
+            $this->people();
+            $this->machines();
+            $products = $this->products();
+            $this->material($now->subDays(94));
+            $this->history($products, $now);
+            $this->oneCooling($products['divider board'], $now);
+        });
+    }
+
+    private function people(): void
+    {
+        foreach (self::PEOPLE as $name => [$login, $role, $password, $pin]) {
+            $this->people[$name] = User::query()->create(['name' => $name, 'login' => $login, 'role' => $role, 'password' => $password, 'pin' => $pin, 'preferences' => [], 'active' => true]);
+        }
+    }
+
+    private function machines(): void
+    {
+        $facts = [
+            'Anvil' => [Machine::HOT_PRESS, ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3, 'max_c' => 300, 'bed_length_mm' => 700, 'bed_width_mm' => 550, 'amps' => 20]],
+            'Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22]],
+            'Little Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 12, 'cooling_w_k' => 8, 'coolant_c' => 18, 'start_c' => 22]],
+            'Heron' => ['plunger_injector', []], 'Wren' => ['screw_injector', []], 'Adder' => ['extruder', []],
+            'Bellows' => ['vacuum_former', []], 'Attic' => ['dryer', []], 'Magpie' => ['shredder', []],
+        ];
+        foreach ($facts as $name => [$kind, $what]) {
+            $this->machines[$name] = Machine::query()->create(['name' => $name, 'kind' => $kind, 'facts' => $what]);
+        }
+    }
+
+    /** @return array<string, Product> */
+    private function products(): array
+    {
+        $lead = $this->people['Maren Okafor'];
+        $panel = Product::query()->create(['name' => 'hive floor panel', 'process' => 'compression', 'polymer' => 'HDPE', 'dimensions' => ['length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8], 'note' => 'Floor of the hive stand. Weather side up.']);
+        $board = Product::query()->create(['name' => 'divider board', 'process' => 'compression', 'polymer' => 'HIPS', 'dimensions' => ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 4], 'note' => 'Splits a box in two.']);
+        $recipes = [
+            [$panel, ['platen_c' => 185, 'allowance_pct' => 5, 'frame_depth_mm' => 40, 'shop_kg_per_mm' => 0.27, 'soak_min' => 3, 'thickness_tolerance_mm' => 1.0, 'pump_every_min' => 3, 'heat_rule' => 'physics', 'pump_school' => 'every_minutes']],
+            [$board, ['platen_c' => 180, 'allowance_pct' => 6, 'frame_depth_mm' => 25, 'soak_min' => 2, 'thickness_tolerance_mm' => 0.6, 'pump_every_min' => 3, 'heat_rule' => 'linear_fast', 'pump_school' => 'every_minutes']],
+        ];
+        foreach ($recipes as [$product, $settings]) {
+            Recipe::query()->create(['product_id' => $product->id, 'machine_id' => $this->machines['Anvil']->id, 'version' => 1, 'settings' => $settings, 'note' => 'from the wall chart', 'by_id' => $lead->id, 'created_at' => CarbonImmutable::now()->subDays(95)]);
+        }
+
+        return [$panel->name => $panel, $board->name => $board];
+    }
+
+    private function material(CarbonImmutable $at): void
+    {
+        $sources = [];
+        foreach ([['Market co-op', 'accepted', 'Crates and bottle tops, washed.'], ['Garden nursery', 'accepted', 'Pots and trays. Earth in the corners.'],
+            ['Sign shop offcuts', 'small_trial_passed', 'Sheet offcuts with film. Full-size trial comes next.'], ['Own regrind', 'accepted', 'Edges and scrap of our own.']] as [$name, $state, $note]) {
+            $sources[$name] = Source::query()->create(['name' => $name, 'state' => $state, 'note' => $note]);
+        }
+        $lots = [
+            ['L-0101', 'Market co-op', 'HDPE', 'flake', 'leaf green', '#4f8a3c', 'Rack A1', 96000],
+            ['L-0102', 'Garden nursery', 'HDPE', 'flake', 'black', '#2b2b2b', 'Rack A2', 54000],
+            ['L-0103', 'Own regrind', 'HDPE', 'regrind', 'mixed green', '#6b8f5a', 'Rack A3', 8200],
+            ['L-0104', 'Garden nursery', 'HIPS', 'flake', 'terracotta', '#b5603c', 'Rack B1', 38000],
+            ['L-0105', 'Sign shop offcuts', 'HIPS', 'flake', 'white', '#f1efe8', 'Rack B2', 12500],
+            ['L-0106', 'Garden nursery', 'PP', 'flake', 'grey', '#8b8f92', 'Rack C1', 21000],
+            ['L-0107', 'Market co-op', 'UNKNOWN', 'flake', 'mixed', '#a39b8a', 'Cold bay 1', 3400],
+            ['L-0108', 'Sign shop offcuts', 'PVC-U', 'offcut', 'white', '#e9ecee', 'Cold bay 2', 6100],
+            ['L-0109', 'Market co-op', 'PA6', 'pellet', 'natural', '#e8e2cf', 'Rack D1', 10000],
+        ];
+        foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
+            $lot = Lot::query()->create(['code' => $code, 'source_id' => $sources[$source]->id, 'polymer' => $polymer, 'form' => $form, 'colour' => $colour, 'swatch' => $swatch, 'location' => $place, 'dry_state' => 'unknown']);
+            LotMovement::query()->create(['lot_id' => $lot->id, 'mass_g' => $mass, 'kind' => LotMovement::DELIVERED, 'reason' => 'delivery, weighed', 'by_id' => $this->people['Ines Halloran']->id, 'at' => $at]);
+            $this->lots[$code] = $lot;
+        }
+    }
+
+    /** @param array<string, Product> $products */
+    private function history(array $products, CarbonImmutable $now): void
+    {
+        $day = $now->subDays(91)->startOfDay();
+        for ($made = 0; $made < self::RUNS && $day < $now->subDay()->startOfDay(); $day = $day->addDays($day->dayOfWeekIso === 4 ? 4 : 3)) {
+            // The panel was timed by the wall chart until week four; the press was shimmed in week six.
+            $week = (int) ceil(abs($day->diffInDays($now->subDays(91))) / 7);
+            foreach ([8.2, 10.0, 13.1] as $slot => $hour) {
+                if ($made >= self::RUNS || $slot > ($made % 5 < 3 ? 1 : 0)) {
+                    continue;
+                }
+                $panel = $made % 5 !== 3;
+                $product = $products[$panel ? 'hive floor panel' : 'divider board'];
+                $lot = $this->lots[$panel ? ($made % 4 === 2 ? 'L-0102' : 'L-0101') : 'L-0104'];
+                $rule = $panel ? ($week <= 4 && $made % 3 === 0 ? 'linear_fast' : 'physics') : 'linear_fast';
+                $settings = $panel && $week >= 3 && $week <= 5 ? ['platen_c' => 172.0, 'soak_min' => 1.0] : [];
+                $habits = new PressHabits(
+                    gaugeOffsetK: $week <= 5 ? -6.0 : -1.0, tiltXMmPerM: $week <= 6 ? 1.25 : 0.15, tiltYMmPerM: -0.2,
+                    bowMm: $made % 7 === 4 ? -0.45 : -0.12, latePumpMin: $made % 6 === 5 ? 3.5 : 0.8,
+                );
+                $this->press($product, $lot, $made % 2 === 0 ? 'Pond' : 'Little Pond', $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17), $settings, ['heat_rule' => $rule], $habits, 700 + $made, null);
+                $made++;
+            }
+        }
+    }
+
+    /** One board in the cold press as the shop opens, so that something waits. */
+    private function oneCooling(Product $board, CarbonImmutable $now): void
+    {
+        $this->press($board, $this->lots['L-0104'], 'Little Pond', $now->subMinutes(70), [], ['heat_rule' => 'linear_slow'], new PressHabits, 4242, 'pressure_on');
+    }
+
+    /**
+     * @param  array<string, float>  $settings
+     * @param  array<string, string>  $choices
+     */
+    private function press(Product $product, Lot $lot, string $cold, CarbonImmutable $at, array $settings, array $choices, PressHabits $habits, int $seed, ?string $until): Run
+    {
+        $anvil = $this->machines['Anvil'];
+        $pond = $this->machines[$cold];
+        $recipe = Recipe::query()->where('product_id', $product->id)->orderByDesc('version')->first();
+        $stock = Lot::query()->withHeld()->with('source')->findOrFail($lot->id);
+        $answer = ($this->plan)($product, $anvil->refresh(), $pond, $recipe, $settings, $choices, $stock, ['people_protected' => true, 'air_moving' => true], 'production');
+        $polymer = $this->polymers->get($answer->polymer);
+        $heat = [
+            'polymer' => $answer->polymer, 'thickness_mm' => $answer->settings->thickness_mm, 'initial_c' => $answer->settings->initial_c, 'platen_c' => $answer->settings->platen_c,
+            'length_mm' => $answer->settings->length_mm, 'width_mm' => $answer->settings->width_mm, 'bulk_density_g_cm3' => $answer->settings->bulk_density_g_cm3,
+            'density_solid_g_cm3' => $polymer->property('density_g_cm3'),
+            'press' => ['heater_kw' => $anvil->fact('heater_kw'), 'platen_kj_k' => $anvil->fact('platen_kj_k'), 'loss_kw' => $anvil->fact('loss_kw')],
+            'cold_press' => ['platen_kj_k' => $pond->fact('platen_kj_k'), 'cooling_w_k' => $pond->fact('cooling_w_k'), 'coolant_c' => $pond->fact('coolant_c')], 'cold_platen_c' => 22.0,
+        ];
+        $starter = $this->people[$seed % 3 === 0 ? 'Ines Halloran' : 'Teodor Blum'];
+        $helper = $this->people[$seed % 2 === 0 ? 'Jun Asare' : 'Maren Okafor'];
+        $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
+        $draft = new Run(['plan' => (array) $answer->plan]);
+        $draft->setRelation('procedureVersion', ProcedureVersion::shipped('compression'));
+        $simulated = (new PressSimulation($this->calculations, $draft->machineOfState(), $heat, $habits, $seed))->run((float) $at->timestamp, [$starter->name, $helper->name]);
+
+        $events = array_values(array_filter($simulated->events, static fn (Event $e): bool => $e->type !== EventType::Started));
+        $shift = 0.0;
+        if ($until !== null) {
+            $cut = 0;
+            foreach ($events as $i => $event) {
+                if ($event->type === EventType::StepDone && $event->text('step') === $until) {
+                    $cut = $i;
+                }
+            }
+            $events = array_slice($events, 0, $cut + 1);
+            // Pressure came back on a little while ago; the rest of the cooling is still to come.
+            $shift = CarbonImmutable::now()->timestamp - 60 * 6 - $events[$cut]->at;
+        }
+        $started = $at->addMilliseconds((int) round(1000 * $shift));
+        $run = ($this->start)($id, $starter, $product, $anvil, $pond, $recipe, $stock, $answer, 'production', [], $started);
+        $by = [$starter->name => $starter, $helper->name => $helper];
+        $outcome = ($this->record)($run, array_map(static fn (Event $e): array => [
+            'event' => new Event($e->key, $e->type, $e->at + $shift, $e->by, $e->data), 'by' => $by[$e->by],
+        ], $events));
+        if ($outcome['refused'] !== []) {
+            throw new LogicException('the demo run was refused: '.$outcome['refused'][0]['error']->getMessage());
+        }
+        $this->readings($simulated->readings, $run, $anvil, $pond, $shift);
+
+        return $run->refresh();
+    }
+
+    /** @param list<array{at: float, place: string, channel: string, value: float}> $readings */
+    private function readings(array $readings, Run $run, Machine $hot, Machine $cold, float $shift): void
+    {
+        $rows = [];
+        foreach ($readings as $r) {
+            $at = $r['at'] + $shift;
+            if ($at <= microtime(true)) {
+                $rows[] = ['at' => gmdate('Y-m-d H:i:sP', (int) $at), 'machine_id' => $r['place'] === 'hot' ? $hot->id : $cold->id, 'run_id' => $run->id, 'channel' => $r['channel'], 'value' => $r['value']];
+            }
+        }
+        foreach (array_chunk($rows, 1000) as $chunk) {
+            DB::table('readings')->insert($chunk);
+        }
+    }
+}

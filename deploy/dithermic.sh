@@ -1,0 +1,317 @@
+#!/usr/bin/env bash
+# start · stop · test · seed · backup · restore · bench · artisan: everything of `dithermic` but calc.
+set -euo pipefail
+
+HERE=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+# All that a running shop writes lives here: database cluster, settings, logs, pid files. Another folder is another shop.
+STATE=${DITHERMIC_STATE:-$HERE/storage}
+RUN=$STATE/run
+LOG=$STATE/log
+ENV_FILE=$STATE/app.env
+PGBIN=/usr/lib/postgresql/15/bin
+PHP_FPM=php-fpm8.2
+DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl)
+
+say() { printf '%s\n' "$*"; }
+fail() { printf 'dithermic: %s\n' "$*" >&2; exit 1; }
+is_root() { [ "$(id -u)" -eq 0 ]; }
+
+usage() {
+    cat <<'TEXT'
+dithermic start [--port N] [--no-demo]   start the shop on 127.0.0.1 (port 8080 unless said otherwise)
+dithermic stop                           stop what start started
+dithermic test [core|feature|static|e2e] run all tests, or one suite
+dithermic calc --list | NAME [--schema]  calculate: JSON on standard input, JSON out
+dithermic seed                           add the demo shop to an empty one
+dithermic backup FILE                    write the whole shop to one file
+dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
+dithermic bench                          measure speed on this machine
+TEXT
+}
+
+# --- what the machine must have ------------------------------------------------------------------------------------
+
+need_packages() {
+    local missing=() package
+    for package in "$@"; do
+        case $package in
+            php8.2-cli) command -v php >/dev/null || missing+=("$package") ;;
+            php8.2-fpm) command -v $PHP_FPM >/dev/null || missing+=("$package") ;;
+            php8.2-*) php -m 2>/dev/null | grep -qiE "^(pdo_)?${package#php8.2-}\$" || missing+=("$package") ;;
+            postgresql-15) [ -x $PGBIN/initdb ] || missing+=("$package") ;;
+            nginx-light) command -v nginx >/dev/null || missing+=("$package") ;;
+            *) command -v "$package" >/dev/null || missing+=("$package") ;;
+        esac
+    done
+    [ ${#missing[@]} -eq 0 ] && return
+    is_root || fail "missing ${missing[*]}. Only root can install them: run 'apt-get install ${missing[*]}' as root, then start again."
+    say "Installing ${missing[*]} …"
+    mkdir -p "$LOG"
+    { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}"; } >"$LOG/apt.log" 2>&1 \
+        || fail "installing ${missing[*]} failed; see $LOG/apt.log."
+}
+
+node_is_new_enough() {
+    command -v node >/dev/null && node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=19)?0:1)'
+}
+
+need_node() {
+    [ -d "$HERE/storage/node/node_modules/node/bin" ] && PATH="$HERE/storage/node/node_modules/node/bin:$PATH"
+    node_is_new_enough && command -v npm >/dev/null && return
+    # Debian 12's own Node.js is older than the build needs: npm carries a newer one as a package.
+    if is_root && ! command -v npm >/dev/null; then
+        say "Installing Node.js …"
+        mkdir -p "$LOG"
+        { apt-get update && DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends nodejs npm; } >"$LOG/apt-node.log" 2>&1 || true
+    fi
+    if command -v npm >/dev/null && ! node_is_new_enough; then
+        npm install --prefix "$HERE/storage/node" --no-audit --no-fund node@20.20.0 >"$LOG/node.log" 2>&1 || true
+        PATH="$HERE/storage/node/node_modules/node/bin:$PATH"
+    fi
+    node_is_new_enough && command -v npm >/dev/null \
+        || fail "Node.js 20.19 or newer with npm is needed to build the screens and is not here. Install it, then start again."
+}
+
+# Runs a step only when the files it depends on have changed since it last succeeded.
+when_changed() {
+    local name=$1 files=$2; shift 2
+    local stamp=$HERE/storage/stamps/$name sum
+    sum=$(cd "$HERE" && find $files -type f -print0 2>/dev/null | sort -z | xargs -0 sha256sum | sha256sum)
+    if [ ! -f "$stamp" ] || [ "$(cat "$stamp")" != "$sum" ]; then
+        say "${name^} …"
+        mkdir -p "$HERE/storage/stamps" "$LOG"
+        "$@" >"$LOG/$name.log" 2>&1 || { tail -n 15 "$LOG/$name.log" >&2; fail "$name failed; the whole of it is in $LOG/$name.log."; }
+        printf '%s' "$sum" >"$stamp"
+    fi
+}
+
+# Some archives keep files from others; the web server is another user.
+composer_install() { cd "$HERE" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-scripts --no-progress && chmod -R u+rwX,go+rX vendor; }
+npm_install() { cd "$HERE" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund; }
+build_screens() { cd "$HERE" && npm run --silent build && chmod -R u+rwX,go+rX public; }
+
+prepare_code() {
+    need_packages "${DEBIAN_PACKAGES[@]}"
+    need_node
+    when_changed 'php-packages' 'composer.json' composer_install
+    when_changed 'node-packages' 'package-lock.json' npm_install
+}
+
+prepare_screens() {
+    when_changed 'screens' 'resources vite.config.ts package-lock.json tsconfig.json' build_screens
+}
+
+# --- settings -------------------------------------------------------------------------------------------------------
+
+secret() { head -c 32 /dev/urandom | base64 | tr -d '/+=\n' | cut -c1-32; }
+
+load_settings() {
+    mkdir -p "$STATE" "$RUN" "$LOG" "$STATE/cache" "$STATE/framework/views" "$STATE/framework/cache/data" "$STATE/framework/sessions" "$STATE/logs" "$STATE/app"
+    if [ ! -s "$ENV_FILE" ]; then
+        umask 077
+        printf 'APP_KEY=base64:%s\nDITHERMIC_DB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" >"$ENV_FILE"
+        umask 022
+    fi
+    set -a
+    # .env, when there is one, may name a PostgreSQL of your own (DB_HOST, DB_PORT, DB_DATABASE, DB_USERNAME, DB_PASSWORD).
+    # shellcheck disable=SC1091
+    [ -f "$HERE/.env" ] && . "$HERE/.env"
+    # shellcheck disable=SC1090
+    . "$ENV_FILE"
+    APP_NAME=Dithermic APP_ENV=${APP_ENV:-production} APP_DEBUG=${APP_DEBUG:-false} LOG_CHANNEL=single LOG_LEVEL=warning
+    DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft QUEUE_CONNECTION=sync SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
+    LARAVEL_STORAGE_PATH=$STATE VIEW_COMPILED_PATH=$STATE/framework/views
+    APP_CONFIG_CACHE=$STATE/cache/config.php APP_ROUTES_CACHE=$STATE/cache/routes.php APP_EVENTS_CACHE=$STATE/cache/events.php
+    APP_SERVICES_CACHE=$STATE/cache/services.php APP_PACKAGES_CACHE=$STATE/cache/packages.php
+    if [ -z "${DB_HOST:-}" ]; then
+        OWN_CLUSTER=1 DB_HOST=127.0.0.1 DB_DATABASE=dithermic DB_USERNAME=dithermic DB_PASSWORD=$DITHERMIC_DB_PASSWORD
+        DB_PORT=$(cat "$RUN/pg-port" 2>/dev/null || echo 0)
+    fi
+    set +a
+}
+
+artisan() { (cd "$HERE" && php -d memory_limit=1G artisan "$@"); }
+
+# --- PostgreSQL -----------------------------------------------------------------------------------------------------
+
+port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+free_port() { local p; for p in $(seq "$1" $(($1 + 60))); do port_is_free "$p" && { echo "$p"; return; }; done; fail "no free port near $1"; }
+
+# The cluster belongs to a user that may not be root; where that user cannot reach the folder, it lives under /var/lib.
+cluster_dir() {
+    if is_root && ! su postgres -s /bin/sh -c "test -x '$STATE'" 2>/dev/null; then
+        echo "/var/lib/dithermic/$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"
+    else
+        echo "$STATE/pg"
+    fi
+}
+as_postgres() { if is_root; then su postgres -s /bin/bash -c "cd / && $*"; else bash -c "$*"; fi; }
+
+start_cluster() {
+    [ -n "${OWN_CLUSTER:-}" ] || return 0
+    local dir data port
+    dir=$(cluster_dir); data=$dir/data
+    mkdir -p "$dir/socket"
+    if is_root; then chown -R postgres "$dir"; chmod 700 "$dir" "$dir/socket"; fi
+    if [ ! -f "$dir/made" ]; then
+        [ ! -d "$data" ] || [ -z "$(ls -A "$data")" ] || fail "the database cluster in $data was begun but never finished. If nothing in it is yours to keep, remove $dir and start again."
+        say "Making a database cluster in $data …"
+        printf '%s' "$DITHERMIC_DB_PASSWORD" >"$dir/pw"; is_root && chown postgres "$dir/pw"
+        as_postgres "$PGBIN/initdb -D '$data' -U dithermic --pwfile='$dir/pw' --auth-host=scram-sha-256 --auth-local=peer -E UTF8 --locale=C.UTF-8" >"$LOG/initdb.log" 2>&1 || fail "initdb failed; see $LOG/initdb.log."
+        rm -f "$dir/pw"
+        touch "$dir/made"
+    fi
+    if as_postgres "$PGBIN/pg_ctl -D '$data' status" >/dev/null 2>&1 && [ -s "$RUN/pg-port" ]; then
+        port=$(cat "$RUN/pg-port")
+    else
+        port=$(free_port 54320)
+        as_postgres "$PGBIN/pg_ctl -D '$data' -w -t 60 -l '$dir/server.log' -o \"-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$dir/socket -c shared_buffers=256MB -c max_connections=60 -c synchronous_commit=on\" start" >/dev/null 2>&1 \
+            || fail "PostgreSQL did not start; see $dir/server.log."
+        echo "$port" >"$RUN/pg-port"
+    fi
+    export DB_PORT=$port
+    PGPASSWORD=$DB_PASSWORD psql -qtA -h 127.0.0.1 -p "$port" -U dithermic -d postgres -c "select 1 from pg_database where datname='$DB_DATABASE'" | grep -q 1 \
+        || PGPASSWORD=$DB_PASSWORD createdb -h 127.0.0.1 -p "$port" -U dithermic "$DB_DATABASE"
+}
+
+stop_cluster() {
+    [ -n "${OWN_CLUSTER:-}" ] || return 0
+    local dir; dir=$(cluster_dir)
+    [ -f "$dir/made" ] && as_postgres "$PGBIN/pg_ctl -D '$dir/data' -m fast -w stop" >/dev/null 2>&1 || true
+}
+
+# --- web servers ----------------------------------------------------------------------------------------------------
+
+alive() { [ -s "$1" ] && kill -0 "$(cat "$1")" 2>/dev/null; }
+
+web_user() { if ! is_root; then id -un; elif su www-data -s /bin/sh -c "test -x '$HERE/public' && test -x '$STATE'" 2>/dev/null; then echo www-data; else echo root; fi; }
+
+start_web() {
+    local port=$1 user; user=$(web_user)
+    if is_root; then
+        [ "$user" = root ] && say "Note: www-data cannot reach $HERE, so the web server runs as root. Put Dithermic in a folder others may enter, such as /srv."
+        chown -R "$user" "$STATE/framework" "$STATE/logs" "$STATE/app" "$STATE/cache"
+    fi
+    local php_env='' name
+    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
+        php_env+="env[$name] = \"${!name:-}\"\n"
+    done
+    local owner=''
+    if is_root; then owner="user = $user\ngroup = $user\nlisten.owner = $user\nlisten.mode = 0660"; fi
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|; s|@ENV@|$php_env|" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
+    chmod 600 "$RUN/php-fpm.conf"
+    local nginx_user=''; is_root && nginx_user="user $user;"
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$HERE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
+
+    local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
+    if alive "$RUN/php-fpm.pid"; then
+        kill -USR2 "$(cat "$RUN/php-fpm.pid")"
+        sleep 0.5
+    else
+        PHP_INI_SCAN_DIR="$scan:$HERE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 || fail "php-fpm did not start; see $LOG/php-fpm.log."
+    fi
+    if alive "$RUN/nginx.pid"; then
+        nginx -c "$RUN/nginx.conf" -s reload 2>>"$LOG/nginx.log"
+    else
+        nginx -c "$RUN/nginx.conf" 2>>"$LOG/nginx.log" || fail "nginx did not start; see $LOG/nginx.log."
+    fi
+    echo "$port" >"$RUN/web-port"
+    local i
+    for i in $(seq 50); do
+        curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && return
+        sleep 0.2
+    done
+    fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $STATE/logs/laravel.log."
+}
+
+stop_pid() {
+    local file=$1 signal=$2 pid i
+    alive "$file" || { rm -f "$file"; return 0; }
+    pid=$(cat "$file"); kill "-$signal" "$pid" 2>/dev/null || true
+    for i in $(seq 50); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done
+    rm -f "$file"
+}
+
+# --- commands -------------------------------------------------------------------------------------------------------
+
+cmd_start() {
+    local port='' demo=1
+    while [ $# -gt 0 ]; do
+        case $1 in
+            --port) port=${2:-}; shift ;;
+            --port=*) port=${1#--port=} ;;
+            --no-demo) demo=0 ;;
+            *) fail "start does not know \"$1\"; it takes --port N and --no-demo." ;;
+        esac
+        shift
+    done
+    if [ -n "$port" ] && ! [[ $port =~ ^[0-9]+$ && $port -ge 1024 && $port -le 65535 ]]; then fail "--port takes a number from 1024 to 65535."; fi
+    local running=''; alive "$RUN/nginx.pid" && running=$(cat "$RUN/web-port" 2>/dev/null || true)
+    port=${port:-${running:-8080}}
+    if [ "$port" != "$running" ]; then
+        # A master killed hard leaves orphans that still hold the port; they are ours by their config file.
+        [ -n "$running" ] || pkill -f "nginx: .*$RUN/nginx.conf" 2>/dev/null || true
+        port_is_free "$port" || { sleep 1; port_is_free "$port"; } || fail "port $port on 127.0.0.1 is taken by another program. Choose another: dithermic start --port $((port + 1))."
+    fi
+    prepare_code
+    prepare_screens
+    load_settings
+    export APP_URL="http://127.0.0.1:$port"
+    start_cluster
+    artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
+    artisan migrate --force >"$LOG/migrate.log" 2>&1 || fail "migrating the database failed; see $LOG/migrate.log."
+    if [ $demo = 1 ]; then artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
+    { artisan config:cache && artisan route:cache && artisan view:cache && artisan contract:write "$STATE/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."
+    start_web "$port"
+    say ''
+    say "Dithermic is at http://127.0.0.1:$port"
+    artisan shop:signins
+}
+
+cmd_stop() {
+    load_settings
+    stop_pid "$RUN/nginx.pid" QUIT
+    stop_pid "$RUN/php-fpm.pid" QUIT
+    stop_cluster
+    say 'Stopped.'
+}
+
+cmd_seed() { load_settings; start_cluster; artisan migrate --force >/dev/null; artisan shop:seed; }
+
+cmd_backup() {
+    [ -n "${1:-}" ] || fail 'backup needs a file to write: dithermic backup shop.dump'
+    load_settings; start_cluster
+    PGPASSWORD=$DB_PASSWORD $PGBIN/pg_dump -Fc -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -f "$1.part" "$DB_DATABASE" && mv "$1.part" "$1"
+    say "The shop is in $1 ($(du -h "$1" | cut -f1))."
+}
+
+cmd_restore() {
+    local file='' replace=0 a
+    for a in "$@"; do case $a in --replace) replace=1 ;; *) file=$a ;; esac; done
+    [ -n "$file" ] || fail 'restore needs a file that backup wrote.'
+    [ -r "$file" ] || fail "cannot read $file."
+    $PGBIN/pg_restore -l "$file" >/dev/null 2>&1 || fail "$file is not a backup of Dithermic."
+    load_settings; start_cluster
+    local people
+    people=$(PGPASSWORD=$DB_PASSWORD psql -qtA -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" -c 'select count(*) from users' 2>/dev/null || echo 0)
+    if [ "$people" != 0 ] && [ $replace = 0 ]; then fail "this shop is not empty ($people people). To throw it away and put $file in its place, add --replace."; fi
+    PGPASSWORD=$DB_PASSWORD psql -q -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" -c 'drop schema public cascade; create schema public' >/dev/null 2>&1
+    PGPASSWORD=$DB_PASSWORD $PGBIN/pg_restore --no-owner --exit-on-error --single-transaction -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" "$file" || fail "restoring failed; the shop is empty now. Try another backup."
+    say 'Restored.'
+}
+
+cmd_test() {
+    prepare_code
+    load_settings
+    exec env HERE="$HERE" bash "$HERE/deploy/test.sh" "$@"
+}
+
+cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" node "$HERE/deploy/bench.mjs" "$@"; }
+
+command=${1:-help}; [ $# -gt 0 ] && shift
+case $command in
+    start|stop|test|seed|backup|restore|bench) "cmd_$command" "$@" ;;
+    artisan) load_settings; start_cluster; artisan "$@" ;;
+    help|-h|--help) usage ;;
+    *) usage >&2; fail "there is no command \"$command\"." ;;
+esac
