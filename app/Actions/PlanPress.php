@@ -65,17 +65,14 @@ final readonly class PlanPress
 
         $sheet = $this->calculations->run('charge.sheet', $sheetInput);
         $weighing = $this->calculations->run('charge.sheet_schools', $sheetInput);
-        $cycle = $this->calculations->run('heat.press_cycle', $heatInput + ['with_profile' => true]);
         $timing = $this->calculations->run('heat.press_schools', $heatInput);
-        assert($sheet instanceof SheetResult && $weighing instanceof SheetSchoolsResult && $cycle instanceof PressCycleResult && $timing instanceof PressSchoolsResult);
-
-        $rule = null;
-        foreach ($timing->rules as $candidate) {
-            $rule = $candidate->id === $choices['heat_rule'] ? $candidate : $rule;
-        }
-        if ($rule === null) {
-            throw new InputError('choices.heat_rule', 'is not a rule that this shop knows');
-        }
+        assert($sheet instanceof SheetResult && $weighing instanceof SheetSchoolsResult && $timing instanceof PressSchoolsResult);
+        $rules = array_column($timing->rules, null, 'id');
+        $rule = $rules[$choices['heat_rule']] ?? throw new InputError('choices.heat_rule', 'is not a rule that this shop knows');
+        // The picture shows the chosen rule: what it heats longer than the middle needs is a longer soak.
+        $longer = $rule->heat_min - ($rules['physics']->heat_min - $settings['soak_min']);
+        $cycle = $this->calculations->run('heat.press_cycle', ['soak_min' => $rule->id === 'physics' ? $settings['soak_min'] : max(0.0, $longer), 'with_profile' => true] + $heatInput);
+        assert($cycle instanceof PressCycleResult);
         if (! in_array($choices['pump_school'], ['every_minutes', 'watch_gauge'], true)) {
             throw new InputError('choices.pump_school', 'is every_minutes or watch_gauge');
         }

@@ -16,14 +16,14 @@ use OpenApi\Attributes as OA;
 final readonly class PressPlanData
 {
     public function __construct(
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $settings,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $choices,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true))] public object $settings,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))] public object $choices,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'), description: 'where each number came from')] public object $origins,
         #[OA\Property(ref: '#/components/schemas/ChargeSheetResult')] public SheetResult $sheet,
         #[OA\Property(ref: '#/components/schemas/ChargeSheetSchoolsResult')] public SheetSchoolsResult $weighing,
         #[OA\Property(ref: '#/components/schemas/HeatPressCycleResult')] public PressCycleResult $cycle,
         #[OA\Property(ref: '#/components/schemas/HeatPressSchoolsResult')] public PressSchoolsResult $timing,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $plan,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true))] public object $plan,
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property] public string $polymer,

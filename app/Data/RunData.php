@@ -19,8 +19,8 @@ final readonly class RunData
      */
     public function __construct(
         #[OA\Property] public RunSummaryData $summary,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $plan,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $choices,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true))] public object $plan,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))] public object $choices,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $setup,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $safety,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $procedure,

@@ -11,6 +11,7 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -26,6 +27,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
+        // Whatever host or port the page is asked on, its files are beside it.
+        Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
 
         $who = static fn (Request $request): string => (string) ($request->user()?->getAuthIdentifier() ?? $request->ip());
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by($who($request)));

@@ -25,7 +25,7 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private Present $present) {}
+    public function __construct(private Present $present, private Places $places) {}
 
     public function __invoke(): FloorData
     {
@@ -41,10 +41,12 @@ final readonly class FloorView
         foreach ($runs as $run) {
             $state = $run->state();
             $machine = $run->machineOfState();
-            foreach ($machine->stretches($state, $now) as $s) {
+            $parts = $machine->stretches($state, $now);
+            $hotUntil = max([0.0, ...array_map(static fn (array $s): float => $s['place'] === 'hot' ? $s['from'] : 0.0, $parts)]);
+            foreach ($parts as $s) {
                 $place = $s['place'] === 'cold' && $run->cold_machine_id !== null ? $run->cold_machine_id : ($s['place'] === 'bench' ? null : $run->machine_id);
-                // Work at the bench before and between belongs to the lane of the hot press: its next sheet waits for it.
-                if ($place !== null || $s['phase'] === 'coming') {
+                // Work at the bench before the heat belongs to the lane of the hot press, which waits for it.
+                if ($place !== null || ($s['phase'] === 'coming' && $s['from'] < $hotUntil)) {
                     $stretches[$place ?? $run->machine_id][] = new StretchData($run->id, $run->number, $s['step'], $s['title'], $place === null ? 'hands' : $s['kind'], $s['from'], $s['to'], $s['phase']);
                 }
             }
@@ -72,6 +74,16 @@ final readonly class FloorView
         return new FloorData($now, $this->stages($runs), $lanes, $hands);
     }
 
+    /** @param Collection<int, Run> $open */
+    private static function where(Collection $open): string
+    {
+        $hot = $open->filter(static fn (Run $r): bool => in_array($r->step, ['slide_in', 'heat', 'transfer'], true))->count();
+        $cold = $open->filter(static fn (Run $r): bool => in_array($r->step, ['pressure_on', 'cool'], true))->count();
+        $before = $open->count() - $hot - $cold - $open->filter(static fn (Run $r): bool => in_array($r->step, ['open', 'check', 'decide'], true))->count();
+
+        return implode(' · ', array_filter([$hot > 0 ? "{$hot} hot" : '', $cold > 0 ? "{$cold} cooling" : '', $before > 0 ? "{$before} at the bench" : ''])) ?: 'being finished';
+    }
+
     /**
      * @param  Collection<int, Run>  $runs
      * @return list<StageData>
@@ -81,13 +93,13 @@ final readonly class FloorView
         $open = $runs->where('status', RunState::RUNNING);
         $check = $open->filter(static fn (Run $r): bool => in_array($r->step, ['check', 'decide'], true));
         $trial = Source::query()->where('state', '!=', SourceState::Accepted)->count();
-        $free = Machine::query()->where('kind', Machine::HOT_PRESS)->count() - $open->pluck('machine_id')->unique()->count();
+        $free = Machine::query()->where('kind', Machine::HOT_PRESS)->get()->filter(fn (Machine $m): bool => $this->places->holder($m, 'hot') === null)->count();
         $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())->whereNotNull('verdict')->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")->toBase()->first();
 
         return [
             new StageData('sort', Lot::query()->count(), $trial === 1 ? '1 source on trial' : "{$trial} sources on trial"),
             new StageData('set', max(0, $free), $free > 0 ? 'press free' : 'press taken'),
-            new StageData('run', $open->count() - $check->count(), $open->isEmpty() ? 'nothing running' : $open->map(static fn (Run $r): string => $r->machine->name)->unique()->implode(' · ')),
+            new StageData('run', $open->count() - $check->count(), $open->isEmpty() ? 'nothing running' : self::where($open)),
             new StageData('check', $check->count(), $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()?->number),
             new StageData('learn', (int) ($today->n ?? 0), ($today->bad ?? 0) > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
         ];

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { usePreferredDark } from '@vueuse/core';
+import { computed, onMounted, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useTheme } from 'vuetify';
+import { watchFloor } from './api/floor';
+import { queue } from './api/queue';
+import { session } from './api/session';
+import HandsNext from './parts/HandsNext.vue';
+import KeyHelp from './parts/KeyHelp.vue';
+import { useShopKeys } from './parts/keys';
+import WorkLine from './parts/WorkLine.vue';
+
+const theme = useTheme();
+const dark = usePreferredDark();
+const route = useRoute();
+const router = useRouter();
+const shell = computed(() => session.person !== null && route.name !== 'sign-in');
+const name = computed(() => (session.preferences.theme === 'auto' ? (dark.value ? 'dark' : 'light') : session.preferences.theme));
+
+watch(name, (value) => theme.change(value), { immediate: true });
+watch(() => session.preferences.glove, (on) => document.documentElement.classList.toggle('glove', on), { immediate: true });
+watch(() => queue.signedOut, (out) => {
+    if (out && route.name !== 'sign-in') void router.push({ name: 'sign-in', query: { to: route.fullPath } });
+});
+useShopKeys(router);
+onMounted(watchFloor);
+</script>
+
+<template>
+    <v-app>
+        <a class="skip" href="#main">Skip to the work</a>
+        <WorkLine v-if="shell" />
+        <div :class="['frame', { bare: !shell }]">
+            <main id="main" tabindex="-1"><router-view :key="String(route.params.id ?? '')" /></main>
+            <HandsNext v-if="shell" />
+        </div>
+        <KeyHelp />
+    </v-app>
+</template>
+
+<style scoped>
+.frame { display: grid; grid-template-columns: minmax(0, 1fr) var(--rail); min-height: calc(100vh - var(--head)); }
+.frame.bare { display: block; min-height: 100vh; }
+main { min-width: 0; outline: none; }
+.skip { position: absolute; left: -999px; top: 4px; background: var(--paper); padding: 12px; z-index: 3000; }
+.skip:focus { left: 8px; }
+@media (max-width: 1000px) { .frame { grid-template-columns: minmax(0, 1fr); padding-bottom: 92px; } }
+</style>

@@ -1,0 +1,117 @@
+import { computed, reactive } from 'vue';
+import { serverNow } from '../parts/clock';
+import { api, Refused, Unreachable } from './client';
+import { session } from './session';
+import { kept, type QueuedEvent } from './store';
+import type { Appended, NewEvent, Run } from './types';
+
+/**
+ * Entries go into this browser's own database first, are shown at once, and are sent with their key until the server
+ * has them. The server stores each key once, so sending twice is harmless.
+ */
+interface State { waiting: QueuedEvent[]; runs: Record<string, Run>; online: boolean; signedOut: boolean }
+
+export const queue = reactive<State>({ waiting: [], runs: {}, online: true, signedOut: false });
+export const unsent = computed(() => queue.waiting.filter((q) => q.refused === null).length);
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+export function newKey(): string {
+    const bytes = crypto.getRandomValues(new Uint8Array(16));
+    bytes[6] = (bytes[6]! & 0x0f) | 0x40;
+    bytes[8] = (bytes[8]! & 0x3f) | 0x80;
+    const hex = [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
+    return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}
+
+export async function openQueue(): Promise<void> {
+    const db = await kept;
+    queue.waiting = (await db.getAll('queue')).sort((a, b) => a.order - b.order);
+    window.addEventListener('online', () => void flush());
+    window.setInterval(() => void flush(), 3000);
+    void flush();
+}
+
+let last = 0;
+
+/** Logs something for a run: kept here first, then sent. */
+export async function record(runId: string, type: string, data: Record<string, unknown>): Promise<void> {
+    const at = Math.round(serverNow() * 1000) / 1000;
+    last = Math.max(Date.now(), last + 1);
+    const event: NewEvent = { key: newKey(), type, at, by_id: session.person?.id ?? null, data: plain(data) };
+    const queued: QueuedEvent = { key: event.key, run_id: runId, order: last, event, by: session.person?.name ?? '', refused: null };
+    await (await kept).put('queue', queued);
+    queue.waiting.push(queued);
+    await flush();
+}
+
+export async function forget(key: string): Promise<void> {
+    await (await kept).delete('queue', key);
+    queue.waiting = queue.waiting.filter((q) => q.key !== key);
+}
+
+export async function keepRun(run: Run): Promise<void> {
+    queue.runs[run.summary.id] = run;
+    await (await kept).put('runs', plain(run));
+}
+
+export async function loadRun(id: string): Promise<Run | null> {
+    try {
+        const run = await api.get<Run>(`runs/${id}`);
+        queue.online = true;
+        await keepRun(run);
+        return run;
+    } catch (error) {
+        if (error instanceof Refused) {
+            if (error.status === 401) queue.signedOut = true;
+            if (error.status !== 401) throw error;
+        } else queue.online = false;
+        const before = await (await kept).get('runs', id);
+        if (before) queue.runs[id] = before;
+        return before ?? null;
+    }
+}
+
+let flushing: Promise<void> | null = null;
+
+export function flush(): Promise<void> {
+    flushing ??= send().finally(() => (flushing = null));
+    return flushing;
+}
+
+async function send(): Promise<void> {
+    for (;;) {
+        const first = queue.waiting.find((q) => q.refused === null);
+        if (!first) return;
+        const batch = queue.waiting.filter((q) => q.refused === null && q.run_id === first.run_id).slice(0, 100);
+        try {
+            const answer = await api.post<Appended>(`runs/${first.run_id}/events`, { events: batch.map((q) => q.event) });
+            queue.online = true;
+            queue.signedOut = false;
+            await keepRun(answer.run);
+            for (const key of answer.stored) await forget(key);
+            for (const refused of answer.refused) await refuse(refused.key, refused.message);
+            if (answer.stored.length + answer.refused.length === 0) return;
+        } catch (error) {
+            if (error instanceof Unreachable) {
+                queue.online = false;
+                return;
+            }
+            if (error instanceof Refused && (error.status === 401 || error.status === 419)) {
+                queue.signedOut = true;
+                return;
+            }
+            if (error instanceof Refused && error.status === 429) return;
+            if (!(error instanceof Refused)) return;
+            // The whole batch was malformed or forbidden: the first one carries the reason, the others get their own turn.
+            await refuse(first.key, error.message);
+        }
+    }
+}
+
+async function refuse(key: string, message: string): Promise<void> {
+    const queued = queue.waiting.find((q) => q.key === key);
+    if (!queued) return;
+    queued.refused = message;
+    await (await kept).put('queue', plain(queued));
+}

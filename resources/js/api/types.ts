@@ -1,0 +1,41 @@
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+export type Session = Schemas['SessionData'];
+export type Person = Schemas['PersonData'];
+export type Preferences = Schemas['PreferencesData'];
+export type Floor = Schemas['FloorData'];
+export type Lane = Schemas['LaneData'];
+export type Stretch = Schemas['StretchData'];
+export type Hand = Schemas['HandData'];
+export type Marks = Schemas['HeatMarksData'];
+export type Machine = Schemas['MachineData'];
+export type Product = Schemas['ProductData'];
+export type Recipe = Schemas['RecipeData'];
+export type Polymer = Schemas['PolymerData'];
+export type Lot = Schemas['LotData'];
+export type LotDetail = Schemas['LotDetailData'];
+export type RunSummary = Schemas['RunSummaryData'];
+export type RunPage = Schemas['RunPageData'];
+export type Run = Schemas['RunData'];
+export type RunEvent = Schemas['EventData'];
+export type NewEvent = Schemas['NewEvent'];
+export type Appended = Schemas['AppendedData'];
+export type PressPlan = Schemas['PressPlanData'];
+export type PressPlanRequest = Schemas['PressPlanRequest'];
+export type CurvePoint = PressPlan['cycle']['curve'][number];
+export type Block = Schemas['SafetyCheckResult']['blocks'][number];
+
+/** The parts of a procedure's data that the screens read; the whole is docs/formats/procedure.schema.json. */
+export interface ProcedureField { id: string; label: string; dimension?: Dimension; kind?: 'choice' | 'text' | 'thickness_grid'; required?: boolean; choices?: string[]; required_when?: Record<string, string> }
+export interface ProcedureEntry { id: string; title: string; key?: string; once?: boolean; effect?: string; fields: ProcedureField[] }
+export interface ProcedureStep {
+    id: string; stage: string; place: string; people: number; title: string; do: string; why: string; button: string;
+    shows?: string[]; entries?: string[]; confirm?: { id: string; text: string }[]; starts?: string; timer?: string; pass_anyway?: 'no' | 'reason' | 'lead'; cautions?: string[];
+    reminders?: { entry: string; every_min: string; what: string; why: string }[];
+}
+export interface Procedure {
+    id: string; version: number; title: string; stages: { id: string; title: string }[]; entries: ProcedureEntry[]; steps: ProcedureStep[];
+    timers: { id: string; title: string; minutes: string; kind: string }[]; places: Record<string, { title: string; heat: string }>;
+}
+export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';

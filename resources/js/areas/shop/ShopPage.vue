@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, ref } from 'vue';
+import { api, Refused } from '../../api/client';
+import { session } from '../../api/session';
+import type { Machine, Person, Polymer } from '../../api/types';
+import HeatStrip from '../../parts/HeatStrip.vue';
+import { show } from '../../parts/units';
+
+const client = useQueryClient();
+const people = useQuery({ queryKey: ['people'], queryFn: () => api.get<Person[]>('people') });
+const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
+const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
+const code = ref('HDPE');
+const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.value) ?? null);
+const lead = computed(() => session.person?.role === 'lead');
+const FACTS: Record<string, string> = { heater_kw: 'heater, kW each platen', platen_kj_k: 'platen, kJ/K', loss_kw: 'idle loss, kW', cooling_w_k: 'gets rid of, W/K', coolant_c: 'coolant, °C', plate_mm: 'plates, mm', max_c: 'highest set-point, °C', bed_length_mm: 'bed length, mm', bed_width_mm: 'bed width, mm', amps: 'draws, A', start_c: 'starts at, °C' };
+const PATHS = [['degradation_c.ceiling', 'Ceiling, °C'], ['demould_c.typical', 'Take out at, °C'], ['process.compression.platen_c.min', 'Window from, °C'], ['process.compression.platen_c.typical', 'Window usual, °C'], ['process.compression.platen_c.max', 'Window to, °C'], ['bulk_density_flake_g_cm3.typical', 'Loose flake, g/cm³'], ['density_solid_g_cm3.typical', 'Solid, g/cm³']] as const;
+const path = ref<string>(PATHS[0][0]);
+const value = ref('');
+const reason = ref('');
+const said = ref('');
+async function set() {
+    try {
+        await api.post(`polymers/${code.value}/overrides`, { path: path.value, value: Number(value.value.replace(',', '.')), reason: reason.value });
+        said.value = 'Set. Every new answer uses it; runs that are over keep what they had.';
+        value.value = reason.value = '';
+        await client.invalidateQueries({ queryKey: ['polymers'] });
+    } catch (error) {
+        said.value = error instanceof Refused ? `${error.field}: ${error.message}` : 'The server does not answer.';
+    }
+}
+const password = ref('');
+const pin = ref('');
+const pinSaid = ref('');
+async function setPin() {
+    try {
+        await api.put('me/pin', { password: password.value, pin: pin.value });
+        pinSaid.value = 'Set.';
+        password.value = pin.value = '';
+    } catch (error) {
+        pinSaid.value = error instanceof Refused ? `${error.field} ${error.message}` : 'The server does not answer.';
+    }
+}
+</script>
+
+<template>
+    <div class="page">
+        <div class="page-head"><div><h1>Shop</h1><p class="quiet">People, machines and what is known of each polymer.</p></div></div>
+        <div class="two">
+            <section class="card"><h2>Polymers</h2>
+                <label class="sel">Polymer <select v-model="code"><option v-for="p in polymers.data.value" :key="p.code" :value="p.code">{{ p.code }}, {{ p.name }}</option></select></label>
+                <div v-if="polymer" class="poly">
+                    <HeatStrip :marks="polymer.marks" :height="360" />
+                    <div>
+                        <p v-if="polymer.why_not_pressed" class="bad"><span aria-hidden="true">▲</span> Not pressed. {{ polymer.why_not_pressed }}</p>
+                        <p>{{ polymer.morphology ?? 'no known structure' }}<template v-if="polymer.density_g_cm3">, {{ polymer.density_g_cm3 }} g/cm³ solid, {{ polymer.bulk_density_g_cm3 }} loose</template></p>
+                        <p v-if="polymer.note" class="quiet">{{ polymer.note }}</p>
+                        <ul><li v-for="h in polymer.hazards" :key="h">{{ h }}</li></ul>
+                        <p v-if="polymer.overridden.length" class="tag">your shop's: {{ polymer.overridden.join(', ') }}</p>
+                        <form v-if="lead" class="over" @submit.prevent="set">
+                            <h3>Set our own value</h3>
+                            <label>What <select v-model="path"><option v-for="[p, t] in PATHS" :key="p" :value="p">{{ t }}</option></select></label>
+                            <v-text-field v-model="value" label="Value" inputmode="decimal" /><v-text-field v-model="reason" label="Why (kept)" /><v-btn type="submit" color="primary" :disabled="!value || !reason">Set</v-btn>
+                            <p v-if="said" role="status">{{ said }}</p>
+                        </form>
+                        <p v-else class="quiet">A lead can set the shop's own values here.</p>
+                    </div>
+                </div>
+            </section>
+            <div class="stack">
+                <section class="card"><h2>People</h2><table class="rows"><tbody><tr v-for="p in people.data.value" :key="p.id"><td>{{ p.name }}</td><td class="quiet">{{ p.role }}</td><td class="quiet">{{ p.has_pin ? 'has a PIN' : 'no PIN' }}</td></tr></tbody></table>
+                    <form class="pin" @submit.prevent="setPin"><h3>Your PIN for switching on a known screen</h3><v-text-field v-model="password" label="Your password" type="password" autocomplete="current-password" /><v-text-field v-model="pin" label="New PIN, 4 to 8 digits" type="password" inputmode="numeric" autocomplete="off" /><v-btn type="submit" variant="outlined" :disabled="!password || !pin">Set PIN</v-btn><p v-if="pinSaid" role="status">{{ pinSaid }}</p></form>
+                </section>
+                <section class="card"><h2>Machines</h2>
+                    <div v-for="m in machines.data.value" :key="m.id" class="machine"><p><strong>{{ m.name }}</strong> <span class="quiet">{{ m.kind.replaceAll('_', ' ') }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span></p><p v-if="Object.keys(m.facts).length" class="quiet num">{{ Object.entries(m.facts).map(([k, v]) => `${FACTS[k] ?? k} ${v}`).join(' · ') }}</p></div>
+                    <p class="quiet">Temperatures shown in {{ show(20, 'temperature').split('\u00A0')[1] }}. Installation is for licensed trades.</p>
+                </section>
+            </div>
+        </div>
+    </div>
+</template>
+
+<style scoped>
+.two { display: grid; grid-template-columns: 1.2fr 1fr; gap: var(--gap); align-items: start; } .stack { display: grid; gap: var(--gap); }
+.sel, .over label { font-weight: 600; display: block; margin: 10px 0; } select { min-height: var(--touch); border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; padding: 0 10px; margin-left: 8px; max-width: 260px; }
+.poly { display: grid; grid-template-columns: 250px 1fr; gap: 18px; } .poly p { margin-bottom: 8px; } ul { padding-left: 18px; margin: 0 0 8px; } .bad { color: var(--alarm); font-weight: 700; }
+.over, .pin { display: grid; gap: 10px; margin-top: 14px; } h3 { font-size: 1rem; } .machine { padding: 8px 0; border-bottom: 1px solid var(--line); }
+@media (max-width: 1150px) { .two, .poly { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,19 @@
+import '@fontsource-variable/atkinson-hyperlegible-next';
+import '@fontsource-variable/atkinson-hyperlegible-mono';
+import './reset.css';
+import 'vuetify/styles';
+import './styles.css';
+import { VueQueryPlugin } from '@tanstack/vue-query';
+import { createApp } from 'vue';
+import App from './App.vue';
+import { openQueue } from './api/queue';
+import { loadSession } from './api/session';
+import { router } from './router';
+import { vuetify } from './theme';
+
+void (async () => {
+    await loadSession();
+    await openQueue();
+    createApp(App).use(router).use(vuetify).use(VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: 1, staleTime: 10_000, networkMode: 'always' } } } }).mount('#app');
+    if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/build/sw.js', { scope: '/' });
+})();
