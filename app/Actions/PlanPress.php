@@ -33,7 +33,9 @@ final readonly class PlanPress
     private const SETTINGS = ['length_mm', 'width_mm', 'thickness_mm', 'allowance_pct', 'trim_mm', 'frame_depth_mm', 'platen_c', 'initial_c', 'soak_min',
         'heat_factor', 'shop_kg_per_mm', 'thickness_tolerance_mm', 'pump_every_min', 'bulk_density_g_cm3'];
 
-    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Present $present) {}
+    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Present $present)
+    {
+    }
 
     /**
      * @param  array<string, mixed>  $moved  settings that differ from the recipe's
@@ -100,7 +102,7 @@ final readonly class PlanPress
         );
     }
 
-    /** @param array<string, mixed> $answers */
+    /** @param  array<string, mixed>  $answers */
     public function safety(Lot $lot, Machine $machine, float $set, array $answers, string $scale): CheckResult
     {
         $result = $this->calculations->run('safety.check', [

@@ -33,7 +33,9 @@ final readonly class RecordEvents
     /** a sender's clock may run this far ahead, s */
     private const AHEAD_S = 10.0;
 
-    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Places $places) {}
+    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Places $places)
+    {
+    }
 
     /**
      * @param  list<array{event: Event, by: User}>  $incoming
@@ -141,7 +143,7 @@ final readonly class RecordEvents
         $run->fill(['charged_g' => round($mass, 3)]);
     }
 
-    /** @param array<string, mixed> $values */
+    /** @param  array<string, mixed>  $values */
     private function inspect(Run $run, Event $event, array $values): void
     {
         try {

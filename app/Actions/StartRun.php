@@ -24,7 +24,9 @@ use Illuminate\Support\Facades\DB;
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
 final readonly class StartRun
 {
-    public function __construct(private Places $places) {}
+    public function __construct(private Places $places)
+    {
+    }
 
     /**
      * @param  list<array{id: string, reason: string}>  $overrides
@@ -54,8 +56,10 @@ final readonly class StartRun
             if ($lot->polymer !== $answer->polymer) {
                 throw new InputError('lot_id', "lot {$lot->code} is {$lot->polymer}, and this is set up for {$answer->polymer}");
             }
-            if ((float) $lot->held_g < ($answer->plan->charge_mass_g ?? 0)) {
-                throw new InputError('lot_id', sprintf('lot %s holds %.0f g and the charge needs %.0f g: take another lot', $lot->code, (float) $lot->held_g, $answer->plan->charge_mass_g));
+            /** @var array<string, float|null> $plan */
+            $plan = (array) $answer->plan;
+            if ((float) $lot->held_g < $plan['charge_mass_g']) {
+                throw new InputError('lot_id', sprintf('lot %s holds %.0f g and the charge needs %.0f g: take another lot', $lot->code, (float) $lot->held_g, $plan['charge_mass_g']));
             }
             $holder = $this->places->holder($machine, 'hot');
             if ($holder !== null) {

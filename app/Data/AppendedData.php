@@ -18,5 +18,6 @@ final readonly class AppendedData
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $stored,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RefusedEventData'))] public array $refused,
         #[OA\Property] public RunData $run,
-    ) {}
+    ) {
+    }
 }

@@ -13,5 +13,6 @@ final readonly class ErrorBodyData
     public function __construct(
         #[OA\Property] public string $field,
         #[OA\Property] public string $message,
-    ) {}
+    ) {
+    }
 }

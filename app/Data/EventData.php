@@ -18,5 +18,6 @@ final readonly class EventData
         #[OA\Property] public float $recorded_at,
         #[OA\Property] public string $by,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $data,
-    ) {}
+    ) {
+    }
 }

@@ -20,5 +20,6 @@ final readonly class FloorData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StageData'))] public array $stages,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LaneData'))] public array $lanes,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $hands,
-    ) {}
+    ) {
+    }
 }

@@ -22,5 +22,6 @@ final readonly class HandData
         #[OA\Property] public ?string $entry,
         #[OA\Property] public ?string $timer,
         #[OA\Property] public int $people,
-    ) {}
+    ) {
+    }
 }

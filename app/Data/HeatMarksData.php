@@ -19,5 +19,6 @@ final readonly class HeatMarksData
         #[OA\Property] public ?float $window_typical_c,
         #[OA\Property] public ?float $window_max_c,
         #[OA\Property] public ?float $ceiling_c,
-    ) {}
+    ) {
+    }
 }

@@ -26,5 +26,6 @@ final readonly class LaneData
         #[OA\Property] public ?HeatMarksData $marks,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchData'))] public array $stretches,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $pins,
-    ) {}
+    ) {
+    }
 }

@@ -21,5 +21,6 @@ final readonly class LotData
         #[OA\Property] public string $dry_state,
         #[OA\Property] public float $mass_g,
         #[OA\Property] public SourceData $source,
-    ) {}
+    ) {
+    }
 }

@@ -16,5 +16,6 @@ final readonly class LotDetailData
     public function __construct(
         #[OA\Property] public LotData $lot,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MovementData'))] public array $movements,
-    ) {}
+    ) {
+    }
 }

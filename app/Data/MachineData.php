@@ -17,5 +17,6 @@ final readonly class MachineData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $facts,
         #[OA\Property] public ?string $last_polymer,
         #[OA\Property] public ?string $running_run,
-    ) {}
+    ) {
+    }
 }

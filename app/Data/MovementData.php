@@ -20,5 +20,6 @@ final readonly class MovementData
         #[OA\Property] public ?string $by,
         #[OA\Property] public float $at,
         #[OA\Property] public float $balance_g,
-    ) {}
+    ) {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class PersonData
         #[OA\Property] public string $name,
         #[OA\Property] public string $role,
         #[OA\Property] public bool $has_pin,
-    ) {}
+    ) {
+    }
 }

@@ -25,5 +25,6 @@ final readonly class PolymerData
         #[OA\Property] public ?string $why_not_pressed,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $overridden,
         #[OA\Property] public ?string $note,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class PreferencesData
         #[OA\Property] public string $units,
         #[OA\Property] public string $theme,
         #[OA\Property] public bool $glove,
-    ) {}
+    ) {
+    }
 }

@@ -27,5 +27,6 @@ final readonly class PressPlanData
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property] public string $polymer,
-    ) {}
+    ) {
+    }
 }

@@ -18,5 +18,6 @@ final readonly class ProductData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $dimensions,
         #[OA\Property] public string $note,
         #[OA\Property] public ?RecipeData $recipe,
-    ) {}
+    ) {
+    }
 }

@@ -17,5 +17,6 @@ final readonly class RecipeData
         #[OA\Property] public string $note,
         #[OA\Property] public string $by,
         #[OA\Property] public float $created_at,
-    ) {}
+    ) {
+    }
 }

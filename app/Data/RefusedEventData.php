@@ -14,5 +14,6 @@ final readonly class RefusedEventData
         #[OA\Property] public string $key,
         #[OA\Property] public string $field,
         #[OA\Property] public string $message,
-    ) {}
+    ) {
+    }
 }

@@ -28,4 +28,6 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
     new OA\Property(property: 'by_id', type: 'integer', nullable: true), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
 ])]
-final class RequestSchemas {}
+final class RequestSchemas
+{
+}

@@ -34,5 +34,6 @@ final readonly class RunData
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
-    ) {}
+    ) {
+    }
 }

@@ -16,5 +16,6 @@ final readonly class RunPageData
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RunSummaryData'))] public array $items,
         #[OA\Property] public ?string $next,
-    ) {}
+    ) {
+    }
 }

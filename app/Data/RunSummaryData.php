@@ -31,5 +31,6 @@ final readonly class RunSummaryData
         #[OA\Property] public ?float $mean_mm,
         #[OA\Property] public ?float $range_mm,
         #[OA\Property] public ?float $porosity_pct,
-    ) {}
+    ) {
+    }
 }

@@ -18,5 +18,6 @@ final readonly class SessionData
         #[OA\Property] public PreferencesData $preferences,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PersonData'))] public array $people,
         #[OA\Property] public float $server_time,
-    ) {}
+    ) {
+    }
 }

@@ -15,5 +15,6 @@ final readonly class SourceData
         #[OA\Property] public string $name,
         #[OA\Property] public string $state,
         #[OA\Property] public string $note,
-    ) {}
+    ) {
+    }
 }

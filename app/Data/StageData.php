@@ -14,5 +14,6 @@ final readonly class StageData
         #[OA\Property] public string $id,
         #[OA\Property] public int $count,
         #[OA\Property] public string $says,
-    ) {}
+    ) {
+    }
 }

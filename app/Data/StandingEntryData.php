@@ -18,5 +18,6 @@ final readonly class StandingEntryData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $values,
         #[OA\Property] public ?string $step,
         #[OA\Property] public int $corrected,
-    ) {}
+    ) {
+    }
 }

@@ -22,5 +22,6 @@ final readonly class StepData
         #[OA\Property] public ?string $done_by,
         #[OA\Property] public ?string $reason,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $missing,
-    ) {}
+    ) {
+    }
 }

@@ -19,5 +19,6 @@ final readonly class StretchData
         #[OA\Property] public float $from,
         #[OA\Property] public float $to,
         #[OA\Property] public string $phase,
-    ) {}
+    ) {
+    }
 }

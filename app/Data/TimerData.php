@@ -18,5 +18,6 @@ final readonly class TimerData
         #[OA\Property] public float $ends_at,
         #[OA\Property] public float $minutes,
         #[OA\Property] public ?float $answered_at,
-    ) {}
+    ) {
+    }
 }

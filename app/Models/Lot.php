@@ -41,7 +41,7 @@ final class Lot extends Model
         return $this->hasMany(LotMovement::class);
     }
 
-    /** @param Builder<self> $query */
+    /** @param  Builder<self>  $query */
     public function scopeWithHeld(Builder $query): void
     {
         $query->withSum('movements as held_g', 'mass_g');

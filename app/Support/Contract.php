@@ -18,7 +18,9 @@ use RuntimeException;
 #[OA\Server(url: '/api/v1')]
 final readonly class Contract
 {
-    public function __construct(private Registry $calculations) {}
+    public function __construct(private Registry $calculations)
+    {
+    }
 
     public function json(): string
     {

@@ -25,7 +25,9 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private Present $present, private Places $places) {}
+    public function __construct(private Present $present, private Places $places)
+    {
+    }
 
     public function __invoke(): FloorData
     {
@@ -74,7 +76,7 @@ final readonly class FloorView
         return new FloorData($now, $this->stages($runs), $lanes, $hands);
     }
 
-    /** @param Collection<int, Run> $open */
+    /** @param  Collection<int, Run>  $open */
     private static function where(Collection $open): string
     {
         $hot = $open->filter(static fn (Run $r): bool => in_array($r->step, ['slide_in', 'heat', 'transfer'], true))->count();
@@ -94,14 +96,15 @@ final readonly class FloorView
         $check = $open->filter(static fn (Run $r): bool => in_array($r->step, ['check', 'decide'], true));
         $trial = Source::query()->where('state', '!=', SourceState::Accepted)->count();
         $free = Machine::query()->where('kind', Machine::HOT_PRESS)->get()->filter(fn (Machine $m): bool => $this->places->holder($m, 'hot') === null)->count();
+        /** @var object{n: int, bad: int} $today */
         $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())->whereNotNull('verdict')->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")->toBase()->first();
 
         return [
             new StageData('sort', Lot::query()->count(), $trial === 1 ? '1 source on trial' : "{$trial} sources on trial"),
             new StageData('set', max(0, $free), $free > 0 ? 'press free' : 'press taken'),
             new StageData('run', $open->count() - $check->count(), $open->isEmpty() ? 'nothing running' : self::where($open)),
-            new StageData('check', $check->count(), $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()?->number),
-            new StageData('learn', (int) ($today->n ?? 0), ($today->bad ?? 0) > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
+            new StageData('check', $check->count(), $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()->number),
+            new StageData('learn', (int) $today->n, $today->bad > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
         ];
     }
 }

@@ -21,8 +21,7 @@ final class Places
             $current = array_search($run->step, array_column($steps, 'id'), true);
             $at = array_keys(array_filter($steps, static fn (array $s): bool => $s['place'] === $place));
             // The hot press is taken from the start; the cold one from when a sheet goes in.
-            $from = $place === 'cold' ? min($at) : 0;
-            if ($at !== [] && $current !== false && $current >= $from && $current <= max($at)) {
+            if ($at !== [] && $current !== false && $current >= ($place === 'cold' ? min($at) : 0) && $current <= max($at)) {
                 return $run;
             }
         }

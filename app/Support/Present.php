@@ -36,7 +36,9 @@ use Dithermic\Core\Procedure\RunState;
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
 {
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public static function now(): float
     {
@@ -155,7 +157,7 @@ final readonly class Present
             $current = $state->step === $step['id'] && $state->status === RunState::RUNNING;
             $steps[] = new StepData(
                 $step['id'], $step['stage'], $step['title'], $done !== null ? 'done' : ($current ? 'current' : 'todo'),
-                $done['at'] ?? null, $done['by'] ?? null, $done['reason'] ?? null, $current ? $machine->missing($state, $step['id'], $now) : [],
+                $done['at'] ?? null, $done['by'] ?? null, $done['reason'] ?? null, $current ? $machine->missing($state, (string) $step['id'], $now) : [],
             );
         }
         $timers = [];

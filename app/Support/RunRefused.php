@@ -11,7 +11,7 @@ use Illuminate\Http\JsonResponse;
 /** The safety gate stays shut: the blocks that stand, and who may override which. */
 final class RunRefused extends Exception
 {
-    /** @param non-empty-list<Block> $blocks */
+    /** @param  non-empty-list<Block>  $blocks */
     public function __construct(public readonly array $blocks)
     {
         parent::__construct($blocks[0]->because);

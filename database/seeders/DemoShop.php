@@ -56,7 +56,8 @@ final class DemoShop
     public function __construct(
         private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
         private readonly Registry $calculations, private readonly PolymerLibrary $polymers,
-    ) {}
+    ) {
+    }
 
     public function __invoke(): void
     {
@@ -128,13 +129,13 @@ final class DemoShop
             ['L-0109', 'Market co-op', 'PA6', 'pellet', 'natural', '#e8e2cf', 'Rack D1', 10000],
         ];
         foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
-            $lot = Lot::query()->create(['code' => $code, 'source_id' => $sources[$source]->id, 'polymer' => $polymer, 'form' => $form, 'colour' => $colour, 'swatch' => $swatch, 'location' => $place, 'dry_state' => 'unknown']);
+            $lot = Lot::query()->create(['code' => $code, 'source_id' => ($sources[$source] ?? throw new LogicException($source))->id, 'polymer' => $polymer, 'form' => $form, 'colour' => $colour, 'swatch' => $swatch, 'location' => $place, 'dry_state' => 'unknown']);
             LotMovement::query()->create(['lot_id' => $lot->id, 'mass_g' => $mass, 'kind' => LotMovement::DELIVERED, 'reason' => 'delivery, weighed', 'by_id' => $this->people['Ines Halloran']->id, 'at' => $at]);
             $this->lots[$code] = $lot;
         }
     }
 
-    /** @param array<string, Product> $products */
+    /** @param  array<string, Product>  $products */
     private function history(array $products, CarbonImmutable $now): void
     {
         $day = $now->subDays(91)->startOfDay();
@@ -178,9 +179,8 @@ final class DemoShop
         $stock = Lot::query()->withHeld()->with('source')->findOrFail($lot->id);
         $answer = ($this->plan)($product, $anvil->refresh(), $pond, $recipe, $settings, $choices, $stock, ['people_protected' => true, 'air_moving' => true], 'production');
         $polymer = $this->polymers->get($answer->polymer);
-        $heat = [
-            'polymer' => $answer->polymer, 'thickness_mm' => $answer->settings->thickness_mm, 'initial_c' => $answer->settings->initial_c, 'platen_c' => $answer->settings->platen_c,
-            'length_mm' => $answer->settings->length_mm, 'width_mm' => $answer->settings->width_mm, 'bulk_density_g_cm3' => $answer->settings->bulk_density_g_cm3,
+        $heat = array_intersect_key((array) $answer->settings, array_flip(['thickness_mm', 'initial_c', 'platen_c', 'length_mm', 'width_mm', 'bulk_density_g_cm3'])) + [
+            'polymer' => $answer->polymer,
             'density_solid_g_cm3' => $polymer->property('density_g_cm3'),
             'press' => ['heater_kw' => $anvil->fact('heater_kw'), 'platen_kj_k' => $anvil->fact('platen_kj_k'), 'loss_kw' => $anvil->fact('loss_kw')],
             'cold_press' => ['platen_kj_k' => $pond->fact('platen_kj_k'), 'cooling_w_k' => $pond->fact('cooling_w_k'), 'coolant_c' => $pond->fact('coolant_c')], 'cold_platen_c' => 22.0,
@@ -203,7 +203,7 @@ final class DemoShop
             }
             $events = array_slice($events, 0, $cut + 1);
             // Pressure came back on a little while ago; the rest of the cooling is still to come.
-            $shift = CarbonImmutable::now()->timestamp - 60 * 6 - $events[$cut]->at;
+            $shift = (float) CarbonImmutable::now()->format('U') - 60 * 6 - $events[$cut]->at;
         }
         $started = $at->addMilliseconds((int) round(1000 * $shift));
         $run = ($this->start)($id, $starter, $product, $anvil, $pond, $recipe, $stock, $answer, 'production', [], $started);
@@ -219,7 +219,7 @@ final class DemoShop
         return $run->refresh();
     }
 
-    /** @param list<array{at: float, place: string, channel: string, value: float}> $readings */
+    /** @param  list<array{at: float, place: string, channel: string, value: float}>  $readings */
     private function readings(array $readings, Run $run, Machine $hot, Machine $cold, float $shift): void
     {
         $rows = [];

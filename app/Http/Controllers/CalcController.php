@@ -14,7 +14,9 @@ use OpenApi\Attributes as OA;
 /** The core's named door over HTTP; the paths of each calculation are added to the contract from the registry. */
 final class CalcController extends Controller
 {
-    public function __construct(private readonly Registry $calculations) {}
+    public function __construct(private readonly Registry $calculations)
+    {
+    }
 
     #[OA\Get(path: '/calc', operationId: 'getCalculations', summary: 'Every calculation by name', tags: ['calc'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/CatalogueEntryData')))])]
     public function index(): JsonResponse

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Data\FloorData;
 use App\Models\Run;
 use App\Support\FloorView;
 use Illuminate\Http\JsonResponse;

@@ -16,7 +16,9 @@ final class LotController extends Controller
 {
     private const NEWEST = 100;
 
-    public function __construct(private readonly Present $present) {}
+    public function __construct(private readonly Present $present)
+    {
+    }
 
     #[OA\Get(path: '/lots', operationId: 'getLots', summary: 'Lots on the shelves', tags: ['lots'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData')))])]
     public function index(): JsonResponse

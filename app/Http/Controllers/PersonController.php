@@ -14,7 +14,9 @@ use OpenApi\Attributes as OA;
 
 final class PersonController extends Controller
 {
-    public function __construct(private readonly Present $present) {}
+    public function __construct(private readonly Present $present)
+    {
+    }
 
     #[OA\Get(path: '/people', operationId: 'getPeople', summary: 'Everybody of the shop', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PersonData')))])]
     public function index(): JsonResponse

@@ -29,7 +29,9 @@ final class RunController extends Controller
 
     public const WHOLE = ['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection', 'procedureVersion', 'events.by'];
 
-    public function __construct(private readonly Present $present) {}
+    public function __construct(private readonly Present $present)
+    {
+    }
 
     /** Keyset pages by (started_at, id), newest first: as fast on the last page as on the first. */
     #[OA\Get(path: '/runs', operationId: 'getRuns', summary: 'Runs, newest first', tags: ['runs'], parameters: [

@@ -17,7 +17,9 @@ use OpenApi\Attributes as OA;
 
 final class SessionController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly KnownDevice $device) {}
+    public function __construct(private readonly Present $present, private readonly KnownDevice $device)
+    {
+    }
 
     #[OA\Get(path: '/session', operationId: 'getSession', summary: 'Who is signed in here', tags: ['session'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
     public function show(Request $request): JsonResponse

@@ -28,7 +28,9 @@ final class ShopController extends Controller
         'process.compression.platen_c.max' => [60, 400], 'bulk_density_flake_g_cm3.typical' => [0.02, 2], 'density_solid_g_cm3.typical' => [0.5, 3],
     ];
 
-    public function __construct(private readonly Present $present) {}
+    public function __construct(private readonly Present $present)
+    {
+    }
 
     #[OA\Get(path: '/polymers', operationId: 'getPolymers', summary: 'The polymer library with the shop\'s own values', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PolymerData')))])]
     public function polymers(PolymerLibrary $library): JsonResponse

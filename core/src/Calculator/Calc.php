@@ -10,5 +10,7 @@ use Attribute;
 #[Attribute(Attribute::TARGET_CLASS)]
 final readonly class Calc
 {
-    public function __construct(public string $name, public string $purpose) {}
+    public function __construct(public string $name, public string $purpose)
+    {
+    }
 }

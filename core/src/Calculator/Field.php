@@ -23,5 +23,6 @@ final readonly class Field
         public ?string $of = null,
         public int $atLeast = 0,
         public int $atMost = 10000,
-    ) {}
+    ) {
+    }
 }

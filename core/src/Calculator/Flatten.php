@@ -8,4 +8,6 @@ use Attribute;
 
 /** The property's fields stand in the JSON on the same level as its owner's, not one deeper. */
 #[Attribute(Attribute::TARGET_PROPERTY | Attribute::TARGET_PARAMETER)]
-final readonly class Flatten {}
+final readonly class Flatten
+{
+}

@@ -34,7 +34,7 @@ final class Reader
         $arguments = [];
         foreach (self::plan($class) as [$parameter, $field, $flat]) {
             $arguments[] = $flat
-                ? self::read(self::typeOf($parameter), $json)
+                ? self::typed(self::typeOf($parameter), $json)
                 : self::value($parameter, $field, $json[$parameter->name] ?? null);
         }
         $input = new $class(...$arguments);
@@ -63,6 +63,7 @@ final class Reader
         return self::$plans[$class];
     }
 
+    /** @return class-string|string */
     public static function typeOf(ReflectionParameter $parameter): string
     {
         $type = $parameter->getType();
@@ -97,6 +98,13 @@ final class Reader
         };
     }
 
+    private static function typed(string $class, mixed $json): object
+    {
+        assert(class_exists($class));
+
+        return self::read($class, $json);
+    }
+
     private static function number(string $name, Field $field, mixed $given): float
     {
         if (is_string($given)) {
@@ -128,7 +136,7 @@ final class Reader
         return (int) $value;
     }
 
-    /** @param class-string<BackedEnum> $enum */
+    /** @param  class-string<BackedEnum>  $enum */
     private static function choice(string $name, string $enum, mixed $given): BackedEnum
     {
         $found = is_string($given) || is_int($given) ? $enum::tryFrom($given) : null;
@@ -143,7 +151,7 @@ final class Reader
     private static function nested(string $name, string $class, mixed $given): object
     {
         try {
-            return self::read($class, $given);
+            return self::typed($class, $given);
         } catch (InputError $error) {
             throw $error->under($name);
         }
@@ -167,7 +175,7 @@ final class Reader
                 $items[] = match (true) {
                     $field->of === 'number' => self::number('', $field, $item),
                     $field->of === 'string' => is_string($item) ? $item : throw new InputError('', 'must be text'),
-                    $field->of !== null => self::read($field->of, $item),
+                    $field->of !== null => self::typed($field->of, $item),
                     default => $item,
                 };
             } catch (InputError $error) {

@@ -15,7 +15,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 #[Calc('charge.sheet', 'flake or granulate to weigh out for a pressed sheet')]
 final readonly class Sheet
 {
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(SheetInput $in): SheetResult
     {

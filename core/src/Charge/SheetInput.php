@@ -21,7 +21,8 @@ final readonly class SheetInput
         #[Field('loose bulk density', 'g/cm3', above: 0, max: 25)] public ?float $bulk_density_g_cm3 = null,
         #[Field('depth of the frame', 'mm', above: 0, max: 2000)] public ?float $frame_depth_mm = null,
         #[Field('a shop rule: charge for each millimetre of thickness', 'kg/mm', above: 0, max: 1000)] public ?float $shop_kg_per_mm = null,
-    ) {}
+    ) {
+    }
 
     public function density(PolymerLibrary $library): float
     {

@@ -15,7 +15,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 #[Calc('charge.sheet_schools', 'three ways of weighing a sheet, and the thickness each would really give')]
 final readonly class SheetSchools
 {
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(SheetInput $in): SheetSchoolsResult
     {

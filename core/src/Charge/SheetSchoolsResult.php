@@ -9,8 +9,9 @@ use Dithermic\Core\Calculator\Result;
 
 final class SheetSchoolsResult extends Result
 {
-    /** @param list<School> $schools */
+    /** @param  list<School>  $schools */
     public function __construct(
         #[Field('true_density, as_water and, when given, shop_rule', of: School::class)] public readonly array $schools,
-    ) {}
+    ) {
+    }
 }

@@ -11,7 +11,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 #[Calc('charge.sheet_thickness', 'the thickness that a charge gives')]
 final readonly class SheetThickness
 {
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(SheetThicknessInput $in): SheetThicknessResult
     {

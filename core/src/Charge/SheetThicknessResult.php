@@ -9,5 +9,7 @@ use Dithermic\Core\Calculator\Result;
 
 final class SheetThicknessResult extends Result
 {
-    public function __construct(#[Field('thickness the charge gives', 'mm')] public readonly float $thickness_mm) {}
+    public function __construct(#[Field('thickness the charge gives', 'mm')] public readonly float $thickness_mm)
+    {
+    }
 }

@@ -32,7 +32,8 @@ final readonly class MaterialInput implements Checked
         #[Field('flakes fused to solid', '°C', min: -100, max: 600)] public ?float $consolidate_end_c = null,
         #[Field('stiff enough to take out', '°C', min: -50, max: 500)] public ?float $demould_c = null,
         #[Field('share of radiant heat taken in', '', above: 0, max: 1)] public ?float $absorptivity = null,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

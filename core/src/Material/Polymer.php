@@ -11,7 +11,9 @@ final readonly class Polymer
      * @param  array<string, mixed>  $record
      * @param  list<string>  $overridden  dotted paths that the shop has changed
      */
-    public function __construct(public string $code, public array $record, public array $overridden = []) {}
+    public function __construct(public string $code, public array $record, public array $overridden = [])
+    {
+    }
 
     public function name(): string
     {

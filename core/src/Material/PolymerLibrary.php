@@ -16,8 +16,10 @@ final class PolymerLibrary
     /** @var array<string, Polymer>|null */
     private ?array $byCode = null;
 
-    /** @param array<string, array<string, int|float|string|null>> $overrides code => dotted path => value */
-    public function __construct(private readonly array $overrides = [], private readonly ?string $file = null) {}
+    /** @param  array<string, array<string, int|float|string|null>>  $overrides code => dotted path => value */
+    public function __construct(private readonly array $overrides = [], private readonly ?string $file = null)
+    {
+    }
 
     /** @throws InputError when no polymer has that code */
     public function get(string $code, string $field = 'polymer'): Polymer

@@ -21,7 +21,8 @@ final readonly class ThermalPolymer
         public float $melt_width_k,
         public float $consolidate_start_c,
         public float $consolidate_end_c,
-    ) {}
+    ) {
+    }
 
     /** Above this nothing of the polymer is solid: the melting point, or tg + 40 K for an amorphous one. */
     public function fluidAbove(): float

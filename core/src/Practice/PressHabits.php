@@ -14,5 +14,6 @@ final readonly class PressHabits
         public float $bowMm = -0.12,
         public float $overrunS = 150.0,
         public float $latePumpMin = 0.8,
-    ) {}
+    ) {
+    }
 }

@@ -24,7 +24,7 @@ final class PressSimulation
 {
     private Randomizer $random;
 
-    /** @param array<string, mixed> $heat input of heat.press_cycle as planned */
+    /** @param  array<string, mixed>  $heat input of heat.press_cycle as planned */
     public function __construct(
         private readonly Registry $calculations,
         private readonly RunMachine $machine,
@@ -35,9 +35,10 @@ final class PressSimulation
         $this->random = new Randomizer(new Mt19937($seed));
     }
 
-    /** @param list<string> $people who is there; the first does most of it */
+    /** @param  list<string>  $people who is there; the first does most of it */
     public function run(float $startAt, array $people): SimulatedRun
     {
+        /** @var array<string, float|null> $plan */
         $plan = $this->machine->plan;
         $state = new RunState;
         $events = [];
@@ -178,7 +179,7 @@ final class PressSimulation
      */
     private function judge(array $plan, array $points, float $porosity, float $cold): array
     {
-        $ts = array_column($points, 't_mm');
+        $ts = array_column($points, 't_mm') ?: [0.0];
         $reason = match (true) {
             $cold > 4 => 'cold middle, flakes show',
             $porosity > 5 => 'bubbles at the cut edge',

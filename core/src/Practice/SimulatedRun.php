@@ -12,5 +12,7 @@ final readonly class SimulatedRun
      * @param  list<Event>  $events
      * @param  list<array{at: float, place: string, channel: string, value: float}>  $readings
      */
-    public function __construct(public array $events, public array $readings) {}
+    public function __construct(public array $events, public array $readings)
+    {
+    }
 }

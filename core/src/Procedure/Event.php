@@ -19,7 +19,8 @@ final readonly class Event
         public string $by,
         public array $data = [],
         public bool $byLead = false,
-    ) {}
+    ) {
+    }
 
     public function text(string $name): ?string
     {

@@ -13,8 +13,10 @@ use RuntimeException;
  */
 final readonly class Procedure
 {
-    /** @param array<string, mixed> $body */
-    public function __construct(public array $body) {}
+    /** @param  array<string, mixed>  $body */
+    public function __construct(public array $body)
+    {
+    }
 
     public static function shipped(string $id): self
     {

@@ -12,10 +12,12 @@ use Dithermic\Core\Calculator\InputError;
  */
 final readonly class RunMachine
 {
-    /** @param array<string, float|int|string|null> $plan the numbers that the procedure's data refers to */
-    public function __construct(public Procedure $procedure, public array $plan) {}
+    /** @param  array<string, float|int|string|null>  $plan the numbers that the procedure's data refers to */
+    public function __construct(public Procedure $procedure, public array $plan)
+    {
+    }
 
-    /** @param iterable<Event> $events in the order in which they were stored */
+    /** @param  iterable<Event>  $events in the order in which they were stored */
     public function fold(iterable $events): RunState
     {
         $state = new RunState;
@@ -238,6 +240,11 @@ final readonly class RunMachine
         return null;
     }
 
+    private function titleOf(?string $step): string
+    {
+        return (string) ($this->procedure->step((string) $step)['title'] ?? $step);
+    }
+
     private function refusesConfirmation(Event $event): ?InputError
     {
         $step = $this->procedure->step((string) $event->text('step'));
@@ -292,7 +299,7 @@ final readonly class RunMachine
             return new InputError('data.step', "is already done, by {$state->done[$id]['by']}");
         }
         if ($state->step !== $id) {
-            return new InputError('data.step', "is not the current step: {$this->procedure->step((string) $state->step)['title']} comes first");
+            return new InputError('data.step', "is not the current step: {$this->titleOf($state->step)} comes first");
         }
         $missing = $this->missing($state, $id, $event->at);
         if ($missing === []) {
@@ -325,7 +332,7 @@ final readonly class RunMachine
         return null;
     }
 
-    /** @param array<string, mixed> $gate */
+    /** @param  array<string, mixed>  $gate */
     private function lacksTime(RunState $state, array $gate, float $at): ?string
     {
         $timer = $state->timers[$gate['timer']] ?? null;
@@ -353,7 +360,7 @@ final readonly class RunMachine
         return $open === [] ? null : 'confirm: '.implode(', ', $open);
     }
 
-    /** @param array<string, mixed> $gate */
+    /** @param  array<string, mixed>  $gate */
     private function lacksEntry(RunState $state, array $gate): ?string
     {
         $values = $state->latest($gate['entry']);

@@ -38,7 +38,11 @@ final class RunState
     /** @var array<string, true> keys of all events folded */
     public array $keys = [];
 
-    /** The newest standing entry of a kind. @return array<string, mixed>|null its values */
+    /**
+     * The values of the newest standing entry of a kind.
+     *
+     * @return array<string, mixed>|null
+     */
     public function latest(string $entry): ?array
     {
         $found = null;

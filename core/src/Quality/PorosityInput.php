@@ -14,5 +14,6 @@ final readonly class PorosityInput
         #[Field('', 'mm', above: 0, max: 20000)] public float $width_mm,
         #[Field('', 'mm', above: 0, max: 500)] public float $mean_thickness_mm,
         #[Field('of the solid', 'g/cm3', above: 0, max: 25)] public float $density_g_cm3,
-    ) {}
+    ) {
+    }
 }

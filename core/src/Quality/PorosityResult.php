@@ -13,5 +13,6 @@ final class PorosityResult extends Result
         #[Field('mass over volume', 'g/cm3')] public readonly float $apparent_density,
         #[Field('share of the volume that is voids', '%')] public readonly float $porosity_pct,
         #[Field('impossible, sound, some_voids or porous')] public readonly string $verdict,
-    ) {}
+    ) {
+    }
 }

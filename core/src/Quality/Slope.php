@@ -6,5 +6,7 @@ namespace Dithermic\Core\Quality;
 
 final readonly class Slope
 {
-    public function __construct(public float $x, public float $y) {}
+    public function __construct(public float $x, public float $y)
+    {
+    }
 }

@@ -21,6 +21,9 @@ final class ThicknessGrid
 
     public function __invoke(ThicknessGridInput $in): ThicknessGridResult
     {
+        if ($in->points === []) {
+            throw new InputError('points', 'measure at least three');
+        }
         $xs = array_map(static fn (ThicknessPoint $p): float => $p->x_mm, $in->points);
         $ys = array_map(static fn (ThicknessPoint $p): float => $p->y_mm, $in->points);
         $ts = array_map(static fn (ThicknessPoint $p): float => $p->t_mm, $in->points);

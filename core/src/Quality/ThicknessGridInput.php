@@ -8,10 +8,11 @@ use Dithermic\Core\Calculator\Field;
 
 final readonly class ThicknessGridInput
 {
-    /** @param list<ThicknessPoint> $points */
+    /** @param  list<ThicknessPoint>  $points */
     public function __construct(
         #[Field('where and how thick', of: ThicknessPoint::class, atLeast: 3, atMost: 5000)] public array $points,
         #[Field('wanted thickness', 'mm', above: 0, max: 500)] public float $nominal_mm,
         #[Field('allowed largest less smallest', 'mm', above: 0, max: 100)] public float $tolerance_mm = 1.0,
-    ) {}
+    ) {
+    }
 }

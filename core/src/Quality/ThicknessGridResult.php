@@ -9,7 +9,7 @@ use Dithermic\Core\Calculator\Result;
 
 final class ThicknessGridResult extends Result
 {
-    /** @param list<string> $advice */
+    /** @param  list<string>  $advice */
     public function __construct(
         #[Field('', 'mm')] public readonly float $min,
         #[Field('', 'mm')] public readonly float $max,
@@ -21,5 +21,6 @@ final class ThicknessGridResult extends Result
         #[Field('root mean square about the fit', 'mm')] public readonly float $residual_mm,
         #[Field('where the fitted plane is lowest: x-y-, x+y-, x-y+ or x+y+')] public readonly string $low_corner,
         #[Field('what to do about it', of: 'string')] public readonly array $advice,
-    ) {}
+    ) {
+    }
 }

@@ -12,5 +12,6 @@ final readonly class ParseInput
         #[Field('what was typed')] public string $text,
         public Dimension $dimension,
         #[Field('unit of a bare number')] public ?string $unit = null,
-    ) {}
+    ) {
+    }
 }

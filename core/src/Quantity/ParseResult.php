@@ -12,5 +12,6 @@ final class ParseResult extends Result
     public function __construct(
         #[Field('in the unit that the shop keeps')] public readonly float $value,
         #[Field('mm, g, °C, bar or min')] public readonly string $unit,
-    ) {}
+    ) {
+    }
 }

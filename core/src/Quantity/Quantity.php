@@ -9,7 +9,9 @@ use Dithermic\Core\Calculator\InputError;
 /** A number with its dimension, kept in the shop's unit (mm, g, °C, bar, min), made from what people type. */
 final readonly class Quantity
 {
-    private function __construct(public float $value, public Dimension $dimension, public string $typedUnit) {}
+    private function __construct(public float $value, public Dimension $dimension, public string $typedUnit)
+    {
+    }
 
     /**
      * "3/4 in", "1 1/2 in", "19mm", "8,5 kg", "365 F", "22 inHg", "5 ft 3 in", "1:30" (h:min for a time).

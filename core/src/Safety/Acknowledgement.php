@@ -6,5 +6,7 @@ namespace Dithermic\Core\Safety;
 
 final readonly class Acknowledgement
 {
-    public function __construct(public string $id, public string $text, public bool $given) {}
+    public function __construct(public string $id, public string $text, public bool $given)
+    {
+    }
 }

@@ -12,5 +12,6 @@ final readonly class Answers
     public function __construct(
         #[Field('eyes, hands, arms and feet covered, everybody at the machine')] public bool $people_protected = false,
         #[Field('extraction on, or open air')] public bool $air_moving = false,
-    ) {}
+    ) {
+    }
 }

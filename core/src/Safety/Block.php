@@ -18,5 +18,6 @@ final readonly class Block
         #[Field('why')] public string $because,
         #[Field('nobody or lead')] public string $who_may_override,
         #[Field('what to do instead')] public string $do,
-    ) {}
+    ) {
+    }
 }

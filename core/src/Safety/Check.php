@@ -18,7 +18,9 @@ final readonly class Check
 {
     private const PVC = ['PVC-U'];
 
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(CheckInput $in): CheckResult
     {

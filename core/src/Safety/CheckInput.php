@@ -8,7 +8,7 @@ use Dithermic\Core\Calculator\Field;
 
 final readonly class CheckInput
 {
-    /** @param list<LotFacts> $lots */
+    /** @param  list<LotFacts>  $lots */
     public function __construct(
         public Process $process,
         #[Field('what goes in', of: LotFacts::class, atLeast: 1, atMost: 50)] public array $lots,
@@ -16,5 +16,6 @@ final readonly class CheckInput
         public Answers $answers = new Answers,
         public MachineFacts $machine = new MachineFacts,
         public Scale $scale = Scale::Production,
-    ) {}
+    ) {
+    }
 }

@@ -20,7 +20,8 @@ final class CheckResult extends Result
         #[Field('to know before starting', of: 'string')] public readonly array $cautions,
         #[Field('protection to wear', of: 'string')] public readonly array $required_ppe,
         #[Field('what a person at the machine has to confirm', of: Acknowledgement::class)] public readonly array $acknowledgements,
-    ) {}
+    ) {
+    }
 
     /**
      * The blocks that stand after a lead's written overrides.

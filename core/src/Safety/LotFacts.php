@@ -13,7 +13,8 @@ final readonly class LotFacts
         #[Field('what the shop calls the lot')] public ?string $label = null,
         public SourceState $source_state = SourceState::Accepted,
         public DryState $dry_state = DryState::Unknown,
-    ) {}
+    ) {
+    }
 
     public function name(): string
     {

@@ -12,5 +12,6 @@ final readonly class MachineFacts
         #[Field('the shop\'s name for it')] public ?string $name = null,
         #[Field('polymer that is still in the barrel, or was last on the platens')] public ?string $last_polymer = null,
         #[Field('highest set-point the machine\'s manual allows', '°C', min: 0, max: 1000)] public ?float $max_c = null,
-    ) {}
+    ) {
+    }
 }

@@ -10,5 +10,6 @@ final readonly class SettingsFacts
 {
     public function __construct(
         #[Field('hottest set-point of the run', '°C', min: -50, max: 1000)] public float $set_c,
-    ) {}
+    ) {
+    }
 }

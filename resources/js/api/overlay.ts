@@ -11,13 +11,13 @@ export function overlay(run: Run, waiting: QueuedEvent[]): Run {
     const next = JSON.parse(JSON.stringify(run)) as Run;
     const procedure = next.procedure as unknown as Procedure;
     for (const { event, by } of mine) {
-        const data = event.data as Record<string, never>;
-        next.events.push({ key: event.key, seq: 0, type: event.type, at: event.at, recorded_at: 0, by, data });
+        const data = event.data as { entry: string; values: Record<string, unknown>; event: string; step: string; item: string; timer: string; minutes: number };
+        next.events.push({ key: event.key, seq: 0, type: event.type, at: event.at, recorded_at: 0, by, data: event.data });
         if (event.type === 'logged') {
             next.entries.push({ key: event.key, entry: data.entry, at: event.at, by, values: data.values, step: next.summary.step, corrected: 0 });
         } else if (event.type === 'corrected') {
             const entry = next.entries.find((e) => e.key === data.event);
-            if (entry) Object.assign(entry, { values: { ...entry.values, ...(data.values as object) }, corrected: entry.corrected + 1 });
+            if (entry) Object.assign(entry, { values: { ...entry.values, ...data.values }, corrected: entry.corrected + 1 });
         } else if (event.type === 'confirmed') {
             const confirmed = next.confirmed as Record<string, Record<string, number>>;
             (confirmed[data.step] ??= {})[data.item] = event.at;
@@ -25,7 +25,7 @@ export function overlay(run: Run, waiting: QueuedEvent[]): Run {
             finishStep(next, procedure, data.step, event.at, by);
         } else if (event.type === 'extended') {
             const timer = next.timers.find((t) => t.id === data.timer);
-            if (timer) Object.assign(timer, { ends_at: timer.ends_at + 60 * Number(data.minutes), minutes: timer.minutes + Number(data.minutes) });
+            if (timer) Object.assign(timer, { ends_at: timer.ends_at + 60 * data.minutes, minutes: timer.minutes + data.minutes });
         } else if (event.type === 'aborted') {
             next.summary.status = 'aborted';
         }

@@ -1354,10 +1354,10 @@ export interface components {
         /** @description Everything a press job needs to know before it starts, by the core. */
         PressPlanData: {
             settings: {
-                [key: string]: unknown;
+                [key: string]: number | null;
             };
             choices: {
-                [key: string]: unknown;
+                [key: string]: string;
             };
             /** @description where each number came from */
             origins: {
@@ -1368,7 +1368,7 @@ export interface components {
             cycle: components["schemas"]["HeatPressCycleResult"];
             timing: components["schemas"]["HeatPressSchoolsResult"];
             plan: {
-                [key: string]: unknown;
+                [key: string]: number | null;
             };
             safety: components["schemas"]["SafetyCheckResult"] | null;
             marks: components["schemas"]["HeatMarksData"];
@@ -1516,10 +1516,10 @@ export interface components {
         RunData: {
             summary: components["schemas"]["RunSummaryData"];
             plan: {
-                [key: string]: unknown;
+                [key: string]: number | null;
             };
             choices: {
-                [key: string]: unknown;
+                [key: string]: string;
             };
             setup: {
                 [key: string]: unknown;

@@ -20,9 +20,15 @@ abstract class Boundary
     abstract public function respond(float $cell, float $resistance, float $tau): void;
 
     /** Called before each stage of a step: the step's first stage, then its second. */
-    public function beginStage(bool $second): void {}
+    public function beginStage(bool $second): void
+    {
+    }
 
-    public function endStep(): void {}
+    public function endStep(): void
+    {
+    }
 
-    public function dropStep(): void {}
+    public function dropStep(): void
+    {
+    }
 }

@@ -13,5 +13,6 @@ final readonly class Layer
         public int $cells,
         public float $initial,
         public ?float $contactNext = null,
-    ) {}
+    ) {
+    }
 }

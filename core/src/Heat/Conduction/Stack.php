@@ -30,7 +30,7 @@ final class Stack
 
     private const TOLERANCE_K = 2e-3;
 
-    /** @var list<float> cell temperatures, left (axis) to right */
+    /** @var array<int, float> cell temperatures, left (axis) to right */
     public array $t = [];
 
     public float $time = 0.0;
@@ -53,16 +53,16 @@ final class Stack
     /** @var list<float> kg/m2 */
     private array $m = [];
 
-    /** @var list<float> J/kg */
+    /** @var array<int, float> J/kg */
     private array $h = [];
 
     /** @var list<float> hottest so far, °C, with the enthalpy and the fluid fraction reached there */
     private array $peakT = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $peakH = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $peakF = [];
 
     /** @var list<float> half-cell length over area, towards the left and the right, before the pores stretch it */
@@ -71,7 +71,7 @@ final class Stack
     /** @var list<float> */
     private array $right = [];
 
-    /** @var list<float> contact resistance to the next cell, m2K/W */
+    /** @var array<int, float> contact resistance to the next cell, m2K/W */
     private array $contact = [];
 
     /**
@@ -89,13 +89,13 @@ final class Stack
 
     private float $dt = 0.0;
 
-    /** @var list<float> scratch of the stage: dT/dh and the half-cell resistances */
+    /** @var array<int, float> scratch of the stage: dT/dh and the half-cell resistances */
     private array $slope = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $rLeft = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $rRight = [];
 
     /**
@@ -259,10 +259,10 @@ final class Stack
     /** @return list<float> temperatures of one layer's cells */
     public function layerTemperatures(int $layer): array
     {
-        return array_slice($this->t, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]);
+        return array_values(array_slice($this->t, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]));
     }
 
-    /** @return list<float> edges of the cells from the left face, m, as thick as they are now */
+    /** @return non-empty-list<float> edges of the cells from the left face, m, as thick as they are now */
     public function edges(): array
     {
         $edges = [0.0];
@@ -299,7 +299,7 @@ final class Stack
         $leftFace = $this->leftFace;
         $rightFace = $this->rightFace;
         $solved = false;
-        for ($try = 0; $try < 12 && ! $solved; $try++) {
+        for ($try = 0; $try < 12; $try++) {
             $tau = self::GAMMA * $dt;
             $leftFace->beginStage(false);
             $rightFace->beginStage(false);
@@ -365,9 +365,9 @@ final class Stack
     /**
      * Solves m·(h − base) = tau·(net flux) for h, or gives null when Newton's method does not settle.
      *
-     * @param  list<float>  $base
-     * @param  list<float>  $guess
-     * @return list<float>|null
+     * @param  array<int, float>  $base
+     * @param  array<int, float>  $guess
+     * @return array<int, float>|null
      */
     private function stage(array $base, float $tau, array $guess): ?array
     {
@@ -464,7 +464,7 @@ final class Stack
     /**
      * From enthalpies: temperature, dT/dh and half-cell resistances of every cell.
      *
-     * @param  list<float>  $hs
+     * @param  array<int, float>  $hs
      */
     private function properties(array $hs): void
     {

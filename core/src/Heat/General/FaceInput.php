@@ -22,7 +22,8 @@ final readonly class FaceInput implements Checked
         #[Field('temperature of the air or stream', '°C', min: -273.15, max: 4000)] public ?float $ambient_c = null,
         #[Field('temperature of the radiant heater', '°C', min: -273.15, max: 4000)] public ?float $heater_c = null,
         #[Field('effective emissivity times view factor', '', min: 0, max: 1)] public ?float $exchange = null,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

@@ -22,7 +22,8 @@ final readonly class LayerInput implements Checked
         #[Field('pores begin to close; without it the layer stays porous', '°C', min: -273.15, max: 4000)] public ?float $consolidate_start_c = null,
         #[Field('pores closed', '°C', min: -273.15, max: 4000)] public ?float $consolidate_end_c = null,
         #[Field('conductance to the next layer; null for perfect', 'W/m2K', above: 0)] public ?float $contact_next_w_m2k = null,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

@@ -6,5 +6,7 @@ namespace Dithermic\Core\Heat\General;
 
 final readonly class ProfilePoint
 {
-    public function __construct(public float $x_mm, public float $c) {}
+    public function __construct(public float $x_mm, public float $c)
+    {
+    }
 }

@@ -68,7 +68,7 @@ final class SlabCalculation
         return $layers;
     }
 
-    /** @param non-empty-list<float> $final the cells' edges at the end: the centre is the stuff that ends up half way */
+    /** @param  non-empty-list<float>  $final the cells' edges at the end: the centre is the stuff that ends up half way */
     private static function sample(Stack $stack, float $time, bool $cylinder, array $final): SlabSample
     {
         $edges = $stack->edges();

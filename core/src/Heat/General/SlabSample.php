@@ -8,7 +8,7 @@ use Dithermic\Core\Calculator\Field;
 
 final readonly class SlabSample
 {
-    /** @param list<ProfilePoint> $profile */
+    /** @param  list<ProfilePoint>  $profile */
     public function __construct(
         #[Field('', 's')] public float $time_s,
         #[Field('left surface', '°C')] public float $left_c,
@@ -18,5 +18,6 @@ final readonly class SlabSample
         #[Field('', '°C')] public float $min_c,
         #[Field('', '°C')] public float $max_c,
         #[Field('faces and middles of the cells', of: ProfilePoint::class)] public array $profile,
-    ) {}
+    ) {
+    }
 }

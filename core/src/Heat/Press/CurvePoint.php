@@ -8,7 +8,7 @@ use Dithermic\Core\Calculator\Field;
 
 final readonly class CurvePoint
 {
-    /** @param list<float>|null $profile_c */
+    /** @param  list<float>|null  $profile_c */
     public function __construct(
         #[Field('since the sheet went in', 's')] public float $time_s,
         #[Field('face of the polymer', '°C')] public float $surface_c,
@@ -17,5 +17,6 @@ final readonly class CurvePoint
         #[Field('the outer body: hot platen, then cold', '°C')] public float $platen_c,
         #[Field('share of the sheet still loose', '')] public float $loose,
         #[Field('from the mid-plane to the face, evenly by mass; only when asked for', '°C', of: 'number')] public ?array $profile_c = null,
-    ) {}
+    ) {
+    }
 }

@@ -15,7 +15,8 @@ final readonly class HotPressInput implements Checked
         #[Field('heater power of each platen', 'kW', above: 0, max: 1000)] public float $heater_kw,
         #[Field('heat capacity of each platen', 'kJ/K', above: 0, max: 100000)] public float $platen_kj_k,
         #[Field('loss of each platen when idle at its set-point', 'kW', min: 0, max: 1000)] public float $loss_kw = 0.0,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

@@ -19,7 +19,9 @@ final readonly class PressCycle
 {
     private const CURVE_POINTS = 200;
 
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     /**
      * @param  float  $cells  times the default number of cells

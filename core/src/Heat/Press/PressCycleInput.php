@@ -32,7 +32,8 @@ final readonly class PressCycleInput implements Checked
         public ?HotPressInput $press = null,
         public ?ColdPressInput $cold_press = null,
         #[Field('add the temperatures through the half thickness to the curve')] public bool $with_profile = false,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

@@ -9,7 +9,7 @@ use Dithermic\Core\Calculator\Result;
 
 final class PressCycleResult extends Result
 {
-    /** @param list<CurvePoint> $curve */
+    /** @param  list<CurvePoint>  $curve */
     public function __construct(
         #[Field('from sliding in until the middle is hot enough', 'min')] public readonly float $heat_min,
         #[Field('heat_min times the shop\'s factor', 'min')] public readonly float $heat_min_calibrated,
@@ -26,5 +26,6 @@ final class PressCycleResult extends Result
         #[Field('taken out at', '°C')] public readonly float $demould_c,
         #[Field('heat let in less enthalpy gained, of the larger', '%')] public readonly float $energy_error_pct,
         #[Field('hot and cold together, at most 200 points', of: CurvePoint::class)] public readonly array $curve,
-    ) {}
+    ) {
+    }
 }

@@ -79,7 +79,7 @@ final class PressModel
         );
     }
 
-    /** Heats until the core reaches its target; gives the time in seconds. @param null|callable(Stack): void $watch */
+    /** Heats until the core reaches its target; gives the time in seconds. @param  null|callable(Stack): void  $watch */
     public function heatToTarget(Stack $stack, ?callable $watch = null): float
     {
         $before = $stack->leftSurface();
@@ -108,7 +108,7 @@ final class PressModel
         $stack->meet($this->coldPlaten());
     }
 
-    /** Cools until the hottest point of the polymer is at demould; gives seconds from the transfer. @param null|callable(Stack): void $watch */
+    /** Cools until the hottest point of the polymer is at demould; gives seconds from the transfer. @param  null|callable(Stack): void  $watch */
     public function coolToDemould(Stack $stack, ?callable $watch = null): float
     {
         $start = $stack->time;

@@ -21,7 +21,9 @@ final readonly class PressSchools
     /** longer than this many times the physics' heating counts as long */
     private const LONG = 1.5;
 
-    public function __construct(private PolymerLibrary $polymers) {}
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(PressSchoolsInput $in): PressSchoolsResult
     {

@@ -9,11 +9,12 @@ use Dithermic\Core\Calculator\Flatten;
 
 final readonly class PressSchoolsInput
 {
-    /** @param list<RuleInput>|null $rules */
+    /** @param  list<RuleInput>|null  $rules */
     public function __construct(
         #[Flatten] public PressCycleInput $cycle,
         #[Field('rules to judge; two linear ones and physics unless given', of: RuleInput::class, atLeast: 1, atMost: 20)] public ?array $rules = null,
-    ) {}
+    ) {
+    }
 
     /** @return list<RuleInput> */
     public function rules(): array

@@ -9,6 +9,8 @@ use Dithermic\Core\Calculator\Result;
 
 final class PressSchoolsResult extends Result
 {
-    /** @param list<RuleVerdict> $rules */
-    public function __construct(#[Field('in the order given', of: RuleVerdict::class)] public readonly array $rules) {}
+    /** @param  list<RuleVerdict>  $rules */
+    public function __construct(#[Field('in the order given', of: RuleVerdict::class)] public readonly array $rules)
+    {
+    }
 }

@@ -17,7 +17,8 @@ final readonly class RuleInput implements Checked
         #[Field('what to call it')] public ?string $label = null,
         #[Field('heating for each millimetre', 'min/mm', above: 0, max: 120)] public ?float $heat_min_per_mm = null,
         #[Field('cooling as a multiple of heating', '', above: 0, max: 20)] public ?float $cool_ratio = null,
-    ) {}
+    ) {
+    }
 
     public function check(): void
     {

@@ -17,5 +17,6 @@ final readonly class RuleVerdict
         #[Field('mid-plane', '°C')] public float $core_end_of_cool_c,
         #[Field('core cold, ok or long')] public string $verdict,
         public string $note,
-    ) {}
+    ) {
+    }
 }

@@ -14,5 +14,6 @@ final readonly class SkinInput
         #[Field('', 'W/mK', above: 0, max: 500)] public float $conductivity_w_mk = 200.0,
         #[Field('', 'kg/m3', above: 0, max: 25000)] public float $density_kg_m3 = 2700.0,
         #[Field('', 'J/gK', above: 0, max: 20)] public float $specific_heat_j_gk = 0.9,
-    ) {}
+    ) {
+    }
 }
