@@ -98,7 +98,7 @@ final readonly class PlanPress
         return new PressPlanData(
             (object) $settings, (object) $choices, (object) $origins, $sheet, $weighing, $cycle, $timing, (object) $plan,
             $lot === null ? null : $this->safety($lot, $machine, (float) $settings['platen_c'], $answers, $scale),
-            $this->present->marks($known->code), $known->code,
+            (object) $heatInput, $this->present->marks($known->code), $known->code,
         );
     }
 

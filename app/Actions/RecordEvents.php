@@ -14,6 +14,7 @@ use App\Support\Places;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Procedure\Event;
 use Dithermic\Core\Procedure\EventType;
@@ -74,6 +75,7 @@ final readonly class RecordEvents
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                 ]);
                 $machine->apply($state, $event);
+                $this->remodel($run, $machine->procedure, $state, $event);
                 $stored[] = $event->key;
             }
             $run->fill(['status' => $state->status, 'step' => $state->step, 'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt)])->save();
@@ -85,6 +87,25 @@ final readonly class RecordEvents
     public static function moment(float $at): CarbonImmutable
     {
         return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $at));
+    }
+
+    /**
+     * The picture of what is inside follows what really happened: when a heating step ends early or late, the cold half
+     * of the model's curve starts from there. The log and the plan stay as they are.
+     */
+    private function remodel(Run $run, Procedure $procedure, RunState $state, Event $event): void
+    {
+        $timer = $event->type === EventType::StepDone ? ($procedure->step((string) $event->text('step'))['timer'] ?? null) : null;
+        if ($timer === null || ($procedure->timer($timer)['kind'] ?? '') !== 'heat' || ! isset($run->setup['heat_input'], $state->timers[$timer])) {
+            return;
+        }
+        $minutes = ($event->at - $state->timers[$timer]['started_at']) / 60;
+        if ($minutes < 0.2) {
+            return;
+        }
+        $cycle = $this->calculations->run('heat.press_cycle', ['transfer_min' => $minutes, 'with_profile' => true] + (array) $run->setup['heat_input']);
+        assert($cycle instanceof PressCycleResult);
+        $run->setup = ['curve' => $cycle->curve, 'turn_min' => $minutes, 'model' => ['cool_min' => $cycle->cool_min, 'cold_platen_end_c' => $cycle->cold_platen_end_c] + $run->setup['model']] + $run->setup;
     }
 
     private function refusesTime(Run $run, Event $event): ?InputError

@@ -72,7 +72,7 @@ final readonly class StartRun
                 'id' => $id, 'product_id' => $product->id, 'recipe_id' => $recipe?->id, 'procedure_id' => $version->id, 'machine_id' => $machine->id,
                 'cold_machine_id' => $cold?->id, 'lot_id' => $lot->id, 'started_by' => $by->id, 'plan' => (array) $answer->plan, 'choices' => (array) $answer->choices,
                 'setup' => [
-                    'settings' => $answer->settings, 'origins' => $answer->origins, 'scale' => $scale, 'curve' => $answer->cycle->curve, 'model' => [
+                    'settings' => $answer->settings, 'origins' => $answer->origins, 'scale' => $scale, 'curve' => $answer->cycle->curve, 'turn_min' => $answer->cycle->heat_min + $answer->cycle->soak_min, 'heat_input' => $answer->heat_input, 'model' => [
                         'heat_min' => $answer->cycle->heat_min, 'soak_min' => $answer->cycle->soak_min, 'cool_min' => $answer->cycle->cool_min,
                         'platen_min_c' => $answer->cycle->platen_min_c, 'cold_platen_end_c' => $answer->cycle->cold_platen_end_c, 'consolidated_min' => $answer->cycle->consolidated_min,
                     ],

@@ -25,6 +25,7 @@ final readonly class PressPlanData
         #[OA\Property(ref: '#/components/schemas/HeatPressSchoolsResult')] public PressSchoolsResult $timing,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true))] public object $plan,
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties, description: 'input of heat.press_cycle, to reckon it again')] public object $heat_input,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property] public string $polymer,
     ) {

@@ -130,10 +130,12 @@ final readonly class Present
     /** @return list<HandData> */
     public function hands(Run $run, RunState $state): array
     {
+        $machine = $run->machineOfState();
+
         return array_map(fn (array $hand): HandData => new HandData(
             $run->id, $run->number, $run->product->name, $this->placeName($run, $hand['place']), $hand['at'], $hand['what'], $hand['why'],
-            $hand['step'], $hand['entry'], $hand['timer'], $hand['people'],
-        ), $run->machineOfState()->hands($state));
+            $hand['step'], $hand['entry'], $hand['entry'] === null ? null : (string) ($machine->procedure->entry($hand['entry'])['title'] ?? ''), $hand['timer'], $hand['people'],
+        ), $machine->hands($state));
     }
 
     public function placeName(Run $run, string $place): string

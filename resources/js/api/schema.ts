@@ -763,6 +763,8 @@ export interface components {
             why: string;
             step: string;
             entry: string | null;
+            /** @description what one tap logs, when it is an entry */
+            button: string | null;
             timer: string | null;
             people: number;
         };
@@ -884,6 +886,8 @@ export interface components {
             heat_factor: number;
             /** @description judge a rule's time instead (min) */
             minutes_given?: number | null;
+            /** @description goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given (min) */
+            transfer_min?: number | null;
             /** @description of the sheet; needed with press or cold_press (mm) */
             length_mm?: number | null;
             /** @description of the sheet; needed with press or cold_press (mm) */
@@ -1069,6 +1073,8 @@ export interface components {
             heat_factor: number;
             /** @description judge a rule's time instead (min) */
             minutes_given?: number | null;
+            /** @description goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given (min) */
+            transfer_min?: number | null;
             /** @description of the sheet; needed with press or cold_press (mm) */
             length_mm?: number | null;
             /** @description of the sheet; needed with press or cold_press (mm) */
@@ -1371,6 +1377,10 @@ export interface components {
                 [key: string]: number | null;
             };
             safety: components["schemas"]["SafetyCheckResult"] | null;
+            /** @description input of heat.press_cycle, to reckon it again */
+            heat_input: {
+                [key: string]: unknown;
+            };
             marks: components["schemas"]["HeatMarksData"];
             polymer: string;
         };

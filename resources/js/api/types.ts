@@ -32,6 +32,7 @@ export interface ProcedureEntry { id: string; title: string; key?: string; once?
 export interface ProcedureStep {
     id: string; stage: string; place: string; people: number; title: string; do: string; why: string; button: string;
     shows?: string[]; entries?: string[]; confirm?: { id: string; text: string }[]; starts?: string; timer?: string; pass_anyway?: 'no' | 'reason' | 'lead'; cautions?: string[];
+    gate?: { entry?: string; timer?: string; confirmed?: string[] }[];
     reminders?: { entry: string; every_min: string; what: string; why: string }[];
 }
 export interface Procedure {

@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { floor, refreshFloor } from '../api/floor';
 import { overlay } from '../api/overlay';
 import { queue, record } from '../api/queue';
-import type { Hand, Procedure, Run } from '../api/types';
+import type { Hand } from '../api/types';
 import { handsOf } from './hands';
 import { useNow } from './clock';
 import { ring } from './sound';
@@ -31,11 +31,6 @@ const overdue = (h: Hand) => waits(h) && h.at <= now.value;
 const ringing = computed(() => hands.value.some(overdue));
 watch([ringing, () => Math.floor(now.value / 4)], ([on]) => { if (on) ring(); });
 
-function oneTap(h: Hand): string | null {
-    const run = queue.runs[h.run_id] as Run | undefined;
-    const entry = h.entry ? (run?.procedure as unknown as Procedure | undefined)?.entries.find((e) => e.id === h.entry) : null;
-    return h.entry ? (entry?.title ?? 'Done') : null;
-}
 async function tap(h: Hand) {
     if (h.entry) {
         await record(h.run_id, 'logged', { entry: h.entry, values: {} });
@@ -54,7 +49,7 @@ watch(() => route.fullPath, () => { open.value = false; void refreshFloor(); });
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
             <p class="why">{{ first.why }}<template v-if="first.people > 1"> {{ first.people }} people.</template></p>
             <p class="why">{{ first.product }}, run {{ first.run_number }}</p>
-            <v-btn block color="primary" class="go" @click="tap(first)">{{ oneTap(first) ?? (route.params.id === first.run_id ? 'You are there' : 'Go there') }}</v-btn>
+            <v-btn block color="primary" class="go" @click="tap(first)">{{ first.button ?? (route.params.id === first.run_id ? 'You are there' : 'Go there') }}</v-btn>
         </div>
         <p v-else class="empty quiet">Nothing waits. Start a run and its next moments stand here, from every machine.</p>
         <ol class="rest">

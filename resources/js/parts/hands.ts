@@ -17,10 +17,10 @@ export function handsOf(run: Run, heard: Run): Hand[] {
         const since = timer?.started_at ?? heard.step_since;
         const logged = run.entries.filter((e) => e.entry === reminder.entry && e.at >= since).map((e) => e.at);
         const due = Math.max(since, ...logged) + every;
-        if (!timer || due <= timer.ends_at - every / 2) hands.push({ ...base, at: due, what: reminder.what, why: reminder.why, entry: reminder.entry, timer: null, people: 1 });
+        if (!timer || due <= timer.ends_at - every / 2) hands.push({ ...base, at: due, what: reminder.what, why: reminder.why, entry: reminder.entry, button: procedure.entries.find((e) => e.id === reminder.entry)?.title ?? null, timer: null, people: 1 });
     }
     const next = procedure.steps[index + 1] ?? step;
-    if (timer) hands.push({ ...base, at: timer.ends_at, what: next.title, why: next.why, entry: null, timer: timer.id, people: Math.max(1, next.people) });
-    else if (hands.length === 0) hands.push({ ...base, at: run.step_since, what: step.title, why: step.why, entry: null, timer: null, people: Math.max(1, step.people) });
+    if (timer) hands.push({ ...base, at: timer.ends_at, what: next.title, why: next.why, entry: null, button: null, timer: timer.id, people: Math.max(1, next.people) });
+    else if (hands.length === 0) hands.push({ ...base, at: run.step_since, what: step.title, why: step.why, entry: null, button: null, timer: null, people: Math.max(1, step.people) });
     return hands.sort((a, b) => a.at - b.at);
 }

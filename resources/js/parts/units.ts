@@ -25,7 +25,7 @@ export function shown(dimension: Dimension): Shown {
 }
 
 export function number(value: number, digits: number): string {
-    return value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits }).replaceAll(',', '\u202F');
+    return value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits }).replaceAll(',', '\u202F').replace('-', '−');
 }
 
 /** A value with its unit in this person's preference: "2 166 g", "365 °F". */

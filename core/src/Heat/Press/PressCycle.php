@@ -47,8 +47,13 @@ final readonly class PressCycle
             }
             $before = [$s->time, $core];
         };
-        $heat = $model->heatToTarget($stack, $watch);
-        $soakEnd = $heat + 60 * $in->soak_min;
+        if ($in->transfer_min === null) {
+            $heat = $model->heatToTarget($stack, $watch);
+            $soakEnd = $heat + 60 * $in->soak_min;
+        } else {
+            $heat = $model->heatToTarget(clone $stack);
+            $soakEnd = 60 * $in->transfer_min;
+        }
         $stack->run($soakEnd, static function (Stack $s) use ($watch): bool {
             $watch($s);
 

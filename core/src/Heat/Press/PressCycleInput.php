@@ -27,6 +27,7 @@ final readonly class PressCycleInput implements Checked
         #[Field('cold platen to plate', 'W/m2K', above: 0, max: 1e6)] public float $cold_contact_w_m2k = 250.0,
         #[Field('the shop\'s calibration on heating time', '', above: 0, max: 20)] public float $heat_factor = 1.0,
         #[Field('judge a rule\'s time instead', 'min', above: 0, max: 1440)] public ?float $minutes_given = null,
+        #[Field('goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given', 'min', above: 0, max: 1440)] public ?float $transfer_min = null,
         #[Field('of the sheet; needed with press or cold_press', 'mm', above: 0, max: 20000)] public ?float $length_mm = null,
         #[Field('of the sheet; needed with press or cold_press', 'mm', above: 0, max: 20000)] public ?float $width_mm = null,
         public ?HotPressInput $press = null,

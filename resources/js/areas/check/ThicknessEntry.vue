@@ -40,7 +40,7 @@ const NAMES = ['−y −x corner', '−y middle', '−y +x corner', '−x middle
 <template>
     <form class="check" @submit.prevent="complete && emit('done', { mass_g: Math.round(massG * 10) / 10, points: points.map((p) => ({ ...p, t_mm: Math.round(p.t_mm * 1000) / 1000 })) })">
         <div>
-            <p class="quiet">Thickness, {{ shown('length').unit }}; {{ show(EDGE, 'length') }} in from the edges</p>
+            <p class="quiet">{{ shown('length').unit }}, {{ show(EDGE, 'length') }} in from the edges</p>
             <div class="nine">
                 <input v-for="(_, i) in cells" :key="i" :ref="(el) => { if (el) fields[i] = el as HTMLInputElement; }" v-model="cells[i]" type="text" inputmode="decimal" :aria-label="NAMES[i]" autocomplete="off" @keydown.enter.prevent="next(i)">
             </div>
@@ -57,9 +57,9 @@ const NAMES = ['−y −x corner', '−y middle', '−y +x corner', '−x middle
 </template>
 
 <style scoped>
-.check { display: grid; grid-template-columns: 300px minmax(0, 1fr); gap: 22px; margin-top: 12px; }
+.check { display: grid; grid-template-columns: 290px minmax(0, 1fr); gap: 18px; margin-top: 6px; }
 .nine { display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px; margin: 4px 0 12px; }
-input { width: 100%; min-height: calc(var(--touch) + 6px); text-align: center; font: inherit; font-size: 1.3rem; font-weight: 700; border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font-variant-numeric: tabular-nums; }
+input { width: 100%; min-height: var(--touch); text-align: center; font: inherit; font-size: 1.3rem; font-weight: 700; border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font-variant-numeric: tabular-nums; }
 .mass { display: grid; grid-template-columns: 1fr 130px; align-items: center; gap: 10px; font-weight: 650; margin-bottom: 12px; } .map p { margin-top: 8px; } .bad { color: var(--alarm); }
 @media (max-width: 1100px) { .check { grid-template-columns: 1fr; } }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWindowSize } from '@vueuse/core';
-import { computed, onScopeDispose, ref } from 'vue';
+import { computed, nextTick, onScopeDispose, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { forget } from '../../api/queue';
 import { session } from '../../api/session';
@@ -35,16 +35,16 @@ const due = computed(() => (run.value && pump.value ? (handsOf(run.value, run.va
 const logged = (entry: string) => (run.value?.entries ?? []).filter((e) => e.entry === entry);
 const grid = computed(() => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null);
 const left = computed(() => (timer.value ? timer.value.ends_at - now.value : 0));
+/** the step's gate asks for this entry */
+const gated = (entry: string) => step.value?.gate?.some((g) => g.entry === entry) ?? false;
+const asked = (entry: string) => gated(entry) && logged(entry).length === 0;
 const missingNow = computed(() => {
     const s = step.value;
     if (!s || !run.value) return [];
     const lacks: string[] = [];
     for (const c of s.confirm ?? []) if (!confirmed(c.id)) lacks.push(c.text);
     if (timer.value && left.value > 0.5) lacks.push(`${clockText(left.value)} to go`);
-    for (const e of entries.value) {
-        const shouldLog = ['weigh', 'platen', 'cold_pressure', 'inspection', 'disposition'].includes(e.id) && !s.timer;
-        if (shouldLog && logged(e.id).length === 0) lacks.push(`log: ${e.title.toLowerCase()}`);
-    }
+    for (const e of entries.value) if (asked(e.id)) lacks.push(`log: ${e.title.toLowerCase()}`);
     // Without an entry waiting here, the server's own words are the ones that count.
     const server = run.value.steps.find((x) => x.id === s.id)?.missing ?? [];
     return lacks.length > 0 ? lacks : waiting.value.length === 0 ? server.filter((m) => !m.includes('to go')) : [];
@@ -60,6 +60,8 @@ const point = computed(() => curve.value.reduce((best, p) => (Math.abs(p.time_s 
 const loosest = computed(() => Math.max(1, ...curve.value.map((p) => p.thickness_mm)));
 const pictured = computed(() => step.value !== null && heatTimer.value !== null && ['heat', 'transfer', 'pressure_on', 'cool'].includes(step.value.id) || timer.value !== null);
 const strip = computed(() => {
+    // Once the sheet is in the cold press what counts is its middle, and only the model knows that.
+    if (coolTimer.value) return point.value ? [{ label: 'core', c: point.value.core_c }] : [];
     const platens = logged('platen').slice(-1)[0];
     const values = (platens?.values ?? {}) as Record<string, number>;
     const before = (logged('platen').slice(-2, -1)[0]?.values ?? {}) as Record<string, number>;
@@ -120,6 +122,10 @@ async function answer() {
     if (what === 'more') await log('extended', { timer: timer.value?.id, minutes: Number(minutes.value), reason: text });
     reason.value = '';
 }
+watch(() => run.value?.summary.step, async () => {
+    await nextTick();
+    document.querySelector('.steps .current')?.scrollIntoView({ block: 'nearest' });
+}, { immediate: true });
 usePageKeys('This run', () => {
     const list: ShopKey[] = [
         { key: 'Enter', says: step.value?.button ?? 'Go on', where: 'Run', do: () => void advance() },
@@ -142,7 +148,7 @@ usePageKeys('This run', () => {
         <nav class="steps" aria-label="Steps">
             <section v-for="s in stages" :key="s.id">
                 <h2>{{ s.title }}</h2>
-                <ol><li v-for="x in s.steps" :key="x.id" :class="x.status" :aria-current="x.status === 'current' ? 'step' : undefined"><span class="mark" aria-hidden="true" /><span class="t">{{ x.title }}<small v-if="x.reason"> passed anyway</small></span><small v-if="x.done_at" class="num" :title="`${x.done_by}`">{{ timeOfDay(x.done_at) }}</small></li></ol>
+                <ol><li v-for="x in s.steps" :key="x.id" :class="x.status" :aria-current="x.status === 'current' ? 'step' : undefined"><span class="mark" aria-hidden="true" /><span class="t">{{ x.title }}<small v-if="x.reason"> ▲<span class="sr">passed anyway</span></small></span><small v-if="x.done_at" class="num" :title="`${x.done_by}`">{{ timeOfDay(x.done_at) }}</small></li></ol>
             </section>
         </nav>
 
@@ -157,11 +163,12 @@ usePageKeys('This run', () => {
                 <div class="beside">
                     <p v-if="left > 0"><strong>until {{ timeOfDay(timer.ends_at) }}</strong> {{ minutesText(Math.floor((now - timer.started_at) / 60)).replace(' min', '').replace('.0', '') }} of {{ minutesText(timer.minutes) }}</p>
                     <p v-else><strong>Time is up</strong> since {{ timeOfDay(timer.ends_at) }}</p>
+                    <p v-if="timer.kind === 'cool' && model.cool_min">By the model nothing is above {{ show(Number(run.plan.demould_c), 'temperature') }} from {{ timeOfDay(timer.started_at + 60 * model.cool_min) }}</p>
                     <p v-if="due !== null" :class="{ overdue: due < now }"><strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong> {{ logged(pump?.id ?? '').length }} so far</p>
                     <button type="button" class="plain" @click="reason = ''; asking = 'more'">Change the time</button>
                 </div>
             </div>
-            <div v-if="step.shows?.length" class="shows"><p v-for="n in step.shows" :key="n"><span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{ show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length', n === 'thickness_tolerance_mm' ? undefined : undefined) }}</strong></p></div>
+            <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]"><p v-for="n in step.shows" :key="n"><span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{ show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length') }}</strong></p></div>
 
             <div v-if="pictured && point" class="pics">
                 <figure><figcaption>Now, by the model</figcaption><CrossSection :point="point" :loosest="loosest" :marks="run.marks" :cold="coolTimer !== null" :height="150" /></figure>
@@ -182,15 +189,16 @@ usePageKeys('This run', () => {
             <div class="acts"><v-btn color="primary" size="large" @click="router.push(`/learn/${id}`)">Open the record</v-btn><v-btn variant="outlined" size="large" to="/set">Set up the next</v-btn></div>
         </section>
 
-        <aside class="strip" aria-label="Temperatures"><h2>{{ run.summary.polymer }}</h2><p class="quiet">platens, set {{ show(Number(run.plan.platen_c), 'temperature') }}</p><HeatStrip :marks="run.marks" :set="Number(run.plan.platen_c)" :readings="strip" :height="stripHeight" />
+        <aside class="strip" aria-label="Temperatures"><h2>{{ run.summary.polymer }}</h2><p class="quiet">{{ coolTimer ? 'middle, by the model' : 'hot platens' }}</p><HeatStrip :marks="run.marks" :set="coolTimer ? null : Number(run.plan.platen_c)" :readings="strip" :height="stripHeight" />
             <div v-if="step && run.summary.status === 'running'" class="second">
-                <v-btn v-for="e in entries.filter((x) => x !== grid && x !== pump && !(x.once && logged(x.id).length > 0))" :key="e.id" :variant="logged(e.id).length === 0 && !step.timer ? 'flat' : 'outlined'" :color="logged(e.id).length === 0 && !step.timer ? 'secondary' : undefined" block @click="start(e)">{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn>
+                <v-btn v-for="e in entries.filter((x) => x !== grid && x !== pump && !(x.once && logged(x.id).length > 0) && !asked(x.id))" :key="e.id" variant="outlined" block @click="start(e)">{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn>
                 <v-btn variant="outlined" block @click="reason = ''; asking = 'note'">Note<span class="key ml-2">N</span></v-btn>
             </div>
         </aside>
 
         <div v-if="step && run.summary.status === 'running'" class="acts main-acts">
             <PumpTap v-if="pump" :entry="pump" :last="(logged(pump.id).slice(-1)[0]?.values ?? {}) as Record<string, number>" :due="due !== null && due - now < 30" @log="(values) => log('logged', { entry: pump?.id, values })" />
+            <v-btn v-for="e in entries.filter((x) => x !== grid && asked(x.id))" :key="e.id" class="asked" color="secondary" size="x-large" @click="start(e)">{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn>
             <v-btn class="advance" :color="missingNow.length === 0 ? 'primary' : undefined" :variant="missingNow.length === 0 ? 'flat' : 'outlined'" size="x-large" :disabled="missingNow.length > 0 && (step.pass_anyway ?? 'no') === 'no'" @click="advance"><span class="btn-in"><span>{{ step.button }}</span><small v-if="missingNow.length > 0">{{ missingNow[0] }}{{ missingNow.length > 1 ? ` and ${missingNow.length - 1} more` : '' }}</small></span></v-btn>
         </div>
 
@@ -227,6 +235,7 @@ ol { list-style: none; margin: 0; padding: 0; }
 .beside { display: grid; gap: 2px; font-size: .98rem; line-height: 1.3; } .overdue { color: var(--alarm); }
 .plain { background: none; border: 0; font: inherit; text-decoration: underline; cursor: pointer; color: inherit; text-align: left; min-height: 32px; padding: 0; }
 .shows { display: flex; gap: 34px; margin: 12px 0; flex-wrap: wrap; } .shows span { display: block; color: var(--quiet); } .shows strong { font-size: 2.6rem; line-height: 1.1; }
+.shows.small { margin: 2px 0; } .shows.small p { display: flex; gap: 8px; align-items: baseline; } .shows.small strong { font-size: 1.2rem; }
 .pics { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; margin-top: 8px; } figure { margin: 0; min-width: 0; } figcaption { color: var(--quiet); font-size: .95rem; margin-bottom: 4px; }
 .confirm { display: grid; gap: 10px; margin: 16px 0; max-width: 560px; } .confirm button { display: flex; align-items: center; gap: 14px; min-height: calc(var(--touch) + 14px); border: 2px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; font-size: 1.12rem; font-weight: 650; padding: 0 16px; cursor: pointer; text-align: left; }
 .confirm .on { border-color: var(--good); } .box { width: 30px; height: 30px; border: 2px solid var(--ink); border-radius: 4px; display: grid; place-items: center; font-size: 1.3rem; } .confirm .on .box { background: var(--good); border-color: var(--good); color: var(--paper); }
@@ -234,7 +243,9 @@ ol { list-style: none; margin: 0; padding: 0; }
 .strip { padding: 10px 0; grid-row: 2 / 4; grid-column: 3; overflow-y: auto; } .second { display: grid; gap: 8px; padding: 8px 14px 0; } .strip h2, .strip > p { padding-left: 14px; }
 .acts { display: flex; gap: 10px; flex-wrap: wrap; align-items: stretch; } .end { justify-content: flex-end; }
 .main-acts { grid-column: 2; background: var(--paper); border: solid var(--line); border-width: 0 1px; padding: 6px 22px 12px; }
-.advance { flex: 1 1 240px; min-height: 68px !important; font-size: 1.15rem !important; } .btn-in { display: grid; gap: 1px; } .btn-in small { font-weight: 500; font-size: .9rem; }
+.asked { flex: 1 1 200px; }
+.advance, .asked { min-height: 68px !important; font-size: 1.15rem !important; }
+.advance { flex: 2 1 240px; min-height: 68px !important; font-size: 1.15rem !important; } .btn-in { display: grid; gap: 1px; } .btn-in small { font-weight: 500; font-size: .9rem; }
 .over-now .acts { margin-top: 16px; }
 @media (max-width: 1180px) { .run { grid-template-columns: 170px minmax(0, 1fr); height: auto; grid-template-rows: none; } .strip { grid-column: 2; grid-row: auto; } .strip > h2, .strip > p, .strip > svg { display: none; } .second { grid-template-columns: repeat(auto-fit, minmax(140px, 1fr)); } .pics { grid-template-columns: 1fr; } }
 @media (max-width: 700px) { .run { grid-template-columns: minmax(0, 1fr); } .steps { display: none; } .main-acts, .strip, .now { grid-column: 1; } .big { font-size: 4.4rem; } }

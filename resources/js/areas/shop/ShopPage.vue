@@ -14,7 +14,8 @@ const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polym
 const code = ref('HDPE');
 const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.value) ?? null);
 const lead = computed(() => session.person?.role === 'lead');
-const FACTS: Record<string, string> = { heater_kw: 'heater, kW each platen', platen_kj_k: 'platen, kJ/K', loss_kw: 'idle loss, kW', cooling_w_k: 'gets rid of, W/K', coolant_c: 'coolant, °C', plate_mm: 'plates, mm', max_c: 'highest set-point, °C', bed_length_mm: 'bed length, mm', bed_width_mm: 'bed width, mm', amps: 'draws, A', start_c: 'starts at, °C' };
+const FACTS: Record<string, [string, string]> = { heater_kw: ['heater in each platen', 'kW'], platen_kj_k: ['each platen holds', 'kJ/K'], loss_kw: ['loses idle', 'kW'], cooling_w_k: ['each platen gets rid of', 'W/K'], coolant_c: ['coolant', '°C'], start_c: ['starts at', '°C'], plate_mm: ['plates', 'mm'], max_c: ['may be set to', '°C'], bed_length_mm: ['bed length', 'mm'], bed_width_mm: ['bed width', 'mm'], amps: ['draws', 'A'] };
+const factWords = (m: Machine) => Object.entries(FACTS).filter(([k]) => m.facts[k] !== undefined).map(([k, [label, unit]]) => `${label} ${String(m.facts[k])} ${unit}`).join(' · ');
 const PATHS = [['degradation_c.ceiling', 'Ceiling, °C'], ['demould_c.typical', 'Take out at, °C'], ['process.compression.platen_c.min', 'Window from, °C'], ['process.compression.platen_c.typical', 'Window usual, °C'], ['process.compression.platen_c.max', 'Window to, °C'], ['bulk_density_flake_g_cm3.typical', 'Loose flake, g/cm³'], ['density_solid_g_cm3.typical', 'Solid, g/cm³']] as const;
 const path = ref<string>(PATHS[0][0]);
 const value = ref('');
@@ -73,7 +74,7 @@ async function setPin() {
                     <form class="pin" @submit.prevent="setPin"><h3>Your PIN for switching on a known screen</h3><v-text-field v-model="password" label="Your password" type="password" autocomplete="current-password" /><v-text-field v-model="pin" label="New PIN, 4 to 8 digits" type="password" inputmode="numeric" autocomplete="off" /><v-btn type="submit" variant="outlined" :disabled="!password || !pin">Set PIN</v-btn><p v-if="pinSaid" role="status">{{ pinSaid }}</p></form>
                 </section>
                 <section class="card"><h2>Machines</h2>
-                    <div v-for="m in machines.data.value" :key="m.id" class="machine"><p><strong>{{ m.name }}</strong> <span class="quiet">{{ m.kind.replaceAll('_', ' ') }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span></p><p v-if="Object.keys(m.facts).length" class="quiet num">{{ Object.entries(m.facts).map(([k, v]) => `${FACTS[k] ?? k} ${v}`).join(' · ') }}</p></div>
+                    <div v-for="m in machines.data.value" :key="m.id" class="machine"><p><strong>{{ m.name }}</strong> <span class="quiet">{{ m.kind.replaceAll('_', ' ') }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span></p><p v-if="Object.keys(m.facts).length" class="quiet num">{{ factWords(m) }}</p></div>
                     <p class="quiet">Temperatures shown in {{ show(20, 'temperature').split('\u00A0')[1] }}. Installation is for licensed trades.</p>
                 </section>
             </div>
@@ -84,6 +85,7 @@ async function setPin() {
 <style scoped>
 .two { display: grid; grid-template-columns: 1.2fr 1fr; gap: var(--gap); align-items: start; } .stack { display: grid; gap: var(--gap); }
 .sel, .over label { font-weight: 600; display: block; margin: 10px 0; } select { min-height: var(--touch); border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; padding: 0 10px; margin-left: 8px; max-width: 260px; }
+.over label { display: grid; gap: 4px; } .over select { margin: 0; }
 .poly { display: grid; grid-template-columns: 250px 1fr; gap: 18px; } .poly p { margin-bottom: 8px; } ul { padding-left: 18px; margin: 0 0 8px; } .bad { color: var(--alarm); font-weight: 700; }
 .over, .pin { display: grid; gap: 10px; margin-top: 14px; } h3 { font-size: 1rem; } .machine { padding: 8px 0; border-bottom: 1px solid var(--line); }
 @media (max-width: 1150px) { .two, .poly { grid-template-columns: 1fr; } }
