@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Calculator\Schema;
+use Dithermic\Core\Heat\Press\PressCycleInput;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Procedure\Procedure;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+
+function problems(mixed $data, string $schema): array
+{
+    $result = (new Validator)->validate($data, $schema);
+
+    return $result->error() === null ? [] : (new ErrorFormatter)->format($result->error());
+}
+
+it('ships procedures that fit their schema and refer to nothing that is not there', function (string $file): void {
+    $text = (string) file_get_contents($file);
+    expect(problems(json_decode($text), (string) file_get_contents(__DIR__.'/../data/procedures/schema.json')))->toBe([]);
+    $p = new Procedure(json_decode($text, true));
+    $stages = array_column($p->body['stages'], 'id');
+    foreach ($p->steps() as $step) {
+        expect($step['stage'])->toBeIn($stages)->and($p->body['places'])->toHaveKey($step['place']);
+        foreach ($step['entries'] ?? [] as $entry) {
+            expect($p->entry($entry))->not->toBeNull();
+        }
+        foreach ([...($step['shows'] ?? []), ...array_column($step['reminders'] ?? [], 'every_min')] as $number) {
+            expect($number)->toBeIn($p->body['plan']);
+        }
+        foreach (array_filter([$step['starts'] ?? null, $step['timer'] ?? null]) as $timer) {
+            expect($p->timer($timer))->not->toBeNull()->and($p->timer($timer)['minutes'])->toBeIn($p->body['plan']);
+        }
+        foreach ($step['gate'] ?? [] as $gate) {
+            isset($gate['entry']) ? expect($gate['entry'])->toBeIn($step['entries']) : null;
+            isset($gate['confirmed']) ? expect(array_diff($gate['confirmed'], array_column($step['confirm'], 'id')))->toBe([]) : null;
+        }
+    }
+})->with(array_filter(glob(__DIR__.'/../data/procedures/*.json') ?: [], static fn (string $f): bool => ! str_ends_with($f, 'schema.json')));
+
+it('ships a polymer library that fits its schema', function (): void {
+    expect(problems(json_decode((string) file_get_contents(__DIR__.'/../data/polymers.json')), (string) file_get_contents(__DIR__.'/../data/polymers.schema.json')))->toBe([]);
+    $library = new PolymerLibrary;
+    expect($library->all())->toHaveCount(21);
+    foreach ($library->all() as $polymer) {
+        $window = $polymer->process('compression')['platen_c'] ?? null;
+        if ($window !== null) {
+            expect($window['max'])->toBeLessThan($polymer->ceiling());
+        }
+    }
+});
+
+it('lays a shop\'s own value over the library and says so', function (): void {
+    $library = new PolymerLibrary(['HDPE' => ['demould_c.typical' => 60.0, 'degradation_c.ceiling' => 240.0]]);
+    expect($library->get('HDPE')->property('demould_c'))->toBe(60.0)->and($library->get('HDPE')->ceiling())->toBe(240.0)->and($library->get('HDPE')->origin('demould_c'))->toBe('your shop\'s value')->and($library->get('PP')->origin('demould_c'))->toBe('polymer library');
+});
+
+it('describes every calculation by JSON Schema that its own cases fit', function (): void {
+    $registry = new Registry;
+    foreach (array_keys($registry->list()) as $name) {
+        $schema = $registry->schema($name);
+        expect($schema['purpose'])->not->toBeEmpty()->and($schema['input']['properties'])->not->toBeEmpty()->and($schema['result']['properties'])->toHaveKeys(['explanation', 'warnings']);
+        $file = __DIR__."/cases/{$name}.json";
+        foreach (is_file($file) ? json_decode((string) file_get_contents($file)) : [] as $case) {
+            if (! isset($case->error_field)) {
+                $answer = json_decode((string) json_encode($registry->run($name, json_decode((string) json_encode($case->input), true))));
+                expect(problems($case->input, (string) json_encode($schema['input'])))->toBe([], "{$name}: {$case->name}")
+                    ->and(problems($answer, (string) json_encode($schema['result'])))->toBe([], "{$name}: {$case->name}");
+            }
+        }
+    }
+});
+
+it('flattens shared fields into the level of their owner', function (): void {
+    expect(Schema::of(PressCycleInput::class)['properties'])->toHaveKeys(['polymer', 'tm_c', 'thickness_mm', 'press']);
+});

@@ -1,0 +1,85 @@
+#!/usr/bin/env bash
+# All tests, or one suite: core · feature · static · e2e. Called by `dithermic test`, which has loaded the settings.
+set -uo pipefail
+source <(sed '/^command=${1:-help}/,$d' "$HERE/deploy/dithermic.sh" | sed "s#^HERE=.*#HERE=$HERE#")
+cd "$HERE"
+PASSED=0 FAILED=0
+OUT=$(mktemp -d)
+trap 'rm -rf "$OUT"' EXIT
+
+count() { PASSED=$((PASSED + $1)); FAILED=$((FAILED + $2)); }
+
+pest_suite() {
+    say "── $1"
+    php -d memory_limit=2G -d opcache.enable_cli=1 vendor/bin/pest --testsuite="$1" --compact --colors=never 2>&1 | tee "$OUT/$1" | tail -n 60
+    local good bad
+    good=$(grep -aoE '[0-9]+ passed' "$OUT/$1" | tail -n 1 | grep -oE '[0-9]+' || echo 0)
+    bad=$(grep -aoE '[0-9]+ (failed|skipped|risky|incomplete|todo)' "$OUT/$1" | grep -oE '^[0-9]+' | paste -sd+ | bc 2>/dev/null || echo 0)
+    # A suite that ran nothing, or died before it could count, has failed.
+    if [ "${good:-0}" -eq 0 ] && [ "${bad:-0}" -eq 0 ]; then bad=1; fi
+    count "${good:-0}" "${bad:-0}"
+}
+
+one() {
+    local name=$1; shift
+    if "$@" >"$OUT/$name" 2>&1; then count 1 0; say "ok    $name"; else count 0 1; say "FAIL  $name"; tail -n 40 "$OUT/$name"; fi
+}
+
+contract_is_current() {
+    artisan contract:write "$OUT/openapi.json" && npx openapi-typescript "$OUT/openapi.json" -o "$OUT/schema.ts" && diff -u resources/js/api/schema.ts "$OUT/schema.ts"
+}
+
+static() {
+    say '── static'
+    one pint vendor/bin/pint --test
+    one phpstan vendor/bin/phpstan analyse --memory-limit=2G --no-progress
+    one eslint npx eslint resources/js e2e
+    one types npx vue-tsc --noEmit -p tsconfig.json
+    one contract contract_is_current
+    one shell bash -n deploy/dithermic.sh
+}
+
+with_test_database() {
+    start_cluster
+    export DB_DATABASE=dithermic_test APP_KEY
+    PGPASSWORD=$DB_PASSWORD psql -qtA -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d postgres -c "select 1 from pg_database where datname='dithermic_test'" | grep -q 1 \
+        || PGPASSWORD=$DB_PASSWORD createdb -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" dithermic_test
+    # Settings cached for the running shop must not reach the tests.
+    APP_ENV=testing APP_DEBUG=true CACHE_STORE=array SESSION_DRIVER=array LOG_CHANNEL=null BCRYPT_ROUNDS=4 APP_URL=http://127.0.0.1 APP_CONFIG_CACHE=$OUT/config.php APP_ROUTES_CACHE=$OUT/routes.php DB_PERSISTENT=false SESSION_CONNECTION=pgsql DB_CACHE_CONNECTION=pgsql "$@"
+}
+
+e2e() {
+    say '── e2e'
+    need_packages chromium
+    prepare_screens
+    # A shop of its own, started as anybody would start one.
+    export DITHERMIC_STATE=$HERE/storage/e2e
+    env -u DB_HOST -u DB_PORT -u DB_DATABASE -u DB_USERNAME -u DB_PASSWORD -u APP_KEY bash "$HERE/deploy/dithermic.sh" stop >/dev/null 2>&1
+    is_root && [ -d "$DITHERMIC_STATE" ] && rm -rf "$DITHERMIC_STATE" "$(STATE=$DITHERMIC_STATE cluster_dir)"
+    rm -rf "$DITHERMIC_STATE"
+    local port; port=$(free_port 8190)
+    if ! env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" bash "$HERE/deploy/dithermic.sh" start --port "$port" >"$OUT/start" 2>&1; then
+        cat "$OUT/start"; count 0 1; return
+    fi
+    BASE_URL="http://127.0.0.1:$port" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 80
+    local good bad
+    good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
+    bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)
+    if [ "${good:-0}" -eq 0 ] && [ "${bad:-0}" -eq 0 ]; then bad=1; fi
+    count "${good:-0}" "${bad:-0}"
+    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" bash "$HERE/deploy/dithermic.sh" stop >/dev/null 2>&1
+}
+
+command -v bc >/dev/null || need_packages bc
+load_settings
+case ${1:-all} in
+    core) pest_suite core ;;
+    feature) with_test_database pest_suite feature ;;
+    static) static ;;
+    e2e) e2e ;;
+    all) static; pest_suite core; with_test_database pest_suite feature; e2e ;;
+    *) fail "test knows core, feature, static and e2e." ;;
+esac
+say ''
+echo "$PASSED passed, $FAILED failed"
+[ "$FAILED" -eq 0 ] && [ "$PASSED" -gt 0 ]

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Lot;
+use App\Models\Machine;
+use App\Models\Product;
+use App\Models\User;
+use Illuminate\Foundation\Testing\DatabaseTransactions;
+use Tests\TestCase;
+
+// Each test runs inside a transaction on a shop that was seeded once, in a database of its own.
+uses(TestCase::class, DatabaseTransactions::class)->in('Feature');
+
+function person(string $login = 'ines'): User
+{
+    return User::query()->where('login', $login)->firstOrFail();
+}
+
+/** @return array<string, mixed> a panel on Anvil, ready to start */
+function panel(array $over = []): array
+{
+    return array_replace_recursive([
+        'id' => fake_uuid(), 'product_id' => Product::query()->where('name', 'hive floor panel')->value('id'),
+        'machine_id' => Machine::query()->where('name', 'Anvil')->value('id'), 'cold_machine_id' => Machine::query()->where('name', 'Pond')->value('id'),
+        'lot_id' => lot('L-0101')->id, 'answers' => ['people_protected' => true, 'air_moving' => true],
+    ], $over);
+}
+
+function lot(string $code): Lot
+{
+    return Lot::query()->withHeld()->where('code', $code)->firstOrFail();
+}
+
+function fake_uuid(): string
+{
+    return Illuminate\Support\Str::uuid()->toString();
+}
+
+/** @return array{key: string, type: string, at: float, data: array<string, mixed>} */
+function entry(string $type, array $data, ?string $key = null, ?float $at = null): array
+{
+    return ['key' => $key ?? fake_uuid(), 'type' => $type, 'at' => $at ?? microtime(true), 'data' => $data];
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Models\User;
+use Database\Seeders\DemoShop;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Facades\Artisan;
+use RuntimeException;
+
+abstract class TestCase extends BaseTestCase
+{
+    private static bool $ready = false;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        if (! self::$ready) {
+            if (! str_ends_with((string) config('database.connections.pgsql.database'), '_test')) {
+                throw new RuntimeException('tests run on a database whose name ends in _test: use `dithermic test`');
+            }
+            $this->app?->make('db')->connection()->rollBack();
+            Artisan::call('migrate:fresh', ['--force' => true]);
+            app(DemoShop::class)();
+            self::$ready = true;
+            $this->app?->make('db')->connection()->beginTransaction();
+        }
+        $this->withHeader('Origin', (string) config('app.url'));
+    }
+
+    protected function signedIn(string $login = 'ines'): static
+    {
+        // Another person is another session, as on a real screen.
+        $this->flushSession();
+        app('auth')->forgetGuards();
+
+        return $this->actingAs(User::query()->where('login', $login)->firstOrFail(), 'web');
+    }
+}
