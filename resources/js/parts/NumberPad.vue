@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import type { ProcedureEntry } from '../api/types';
 import { shown, toShop } from './units';
@@ -49,6 +50,7 @@ function finish() {
     emit('done', out, reason.value.trim());
 }
 function typed(event: KeyboardEvent) {
+    if (!open.value) return;
     if ((event.target as HTMLElement).tagName === 'TEXTAREA' || (event.target as HTMLElement).tagName === 'INPUT') return;
     if (/^[0-9.]$/.test(event.key)) press(event.key);
     else if (event.key === ',') press('.');
@@ -60,10 +62,12 @@ function typed(event: KeyboardEvent) {
     } else return;
     event.stopPropagation();
 }
+// On the window and first: digits count from the moment the pad is asked for, wherever the focus is.
+useEventListener(window, 'keydown', typed, { capture: true });
 </script>
 
 <template>
-    <v-dialog v-model="open" max-width="620" @keydown="typed">
+    <v-dialog v-model="open" max-width="620">
         <v-card v-if="entry" class="pa-5" tabindex="-1">
             <h2>{{ correcting ? `Correct: ${entry.title}` : entry.title }}</h2>
             <div class="pad-grid">

@@ -145,14 +145,14 @@ usePageKeys('This run', () => {
             <p class="quiet">Run {{ run.summary.number }} · {{ run.summary.machine }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }} · {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}</p>
             <v-btn v-if="run.summary.status === 'running'" size="small" variant="outlined" class="stop" @click="reason = ''; asking = 'stop'">Stop the run</v-btn>
         </header>
-        <nav class="steps" aria-label="Steps">
+        <nav class="steps" aria-label="Steps" tabindex="0">
             <section v-for="s in stages" :key="s.id">
                 <h2>{{ s.title }}</h2>
                 <ol><li v-for="x in s.steps" :key="x.id" :class="x.status" :aria-current="x.status === 'current' ? 'step' : undefined"><span class="mark" aria-hidden="true" /><span class="t">{{ x.title }}<small v-if="x.reason"> ▲<span class="sr">passed anyway</span></small></span><small v-if="x.done_at" class="num" :title="`${x.done_by}`">{{ timeOfDay(x.done_at) }}</small></li></ol>
             </section>
         </nav>
 
-        <section v-if="step && run.summary.status === 'running'" class="now" aria-live="polite">
+        <section v-if="step && run.summary.status === 'running'" class="now" tabindex="0" aria-label="This step">
             <h2 class="title">{{ step.title }} <span :class="['tag', 'where', procedure.places[step.place]?.heat === 'in' ? 'hot' : procedure.places[step.place]?.heat === 'out' ? 'cold' : '']">{{ step.place === 'bench' ? 'Bench' : place }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span></h2>
             <p class="do">{{ step.do }}</p>
             <p class="quiet">{{ step.why }}</p>
@@ -182,7 +182,7 @@ usePageKeys('This run', () => {
 
             <div v-for="e in entries.filter((x) => x !== grid && x !== pump && logged(x.id).length > 0)" :key="`v${e.id}`" class="was"><span>{{ e.title }}</span><strong>{{ Object.entries(logged(e.id).slice(-1)[0]?.values ?? {}).map(([k, v]) => { const f = e.fields.find((q) => q.id === k); return typeof v === 'number' && f?.dimension && f.dimension !== 'number' ? `${f.label.toLowerCase()} ${show(v, f.dimension)}` : String(v); }).join(', ') }}</strong></div>
         </section>
-        <section v-else class="now over-now">
+        <section v-else class="now over-now" tabindex="0" aria-label="How it ended">
             <h2 class="title">{{ run.summary.status === 'aborted' ? 'Stopped' : run.summary.verdict === 'scrap' ? 'Done: scrap' : 'Done' }}</h2>
             <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
             <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />

@@ -45,7 +45,7 @@ async function go() {
             <h1>Dithermic</h1>
             <p class="quiet">Heated once on purpose, cooled once on purpose.</p>
             <p v-if="unsent > 0" class="tag bad">{{ unsent }} entries are kept on this screen and go out once you are signed in.</p>
-            <v-text-field v-model="login" label="Name to sign in" autocomplete="username" autofocus required />
+            <v-text-field v-model="login" label="Name to sign in" autocomplete="username" required />
             <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" :error-messages="problem" required />
             <v-btn type="submit" color="primary" block :loading="busy" size="large">Sign in</v-btn>
             <v-btn v-if="session.people.length > 0" variant="outlined" block @click="switching = true">Switch by PIN</v-btn>

@@ -1,0 +1,96 @@
+import { expect, test } from '@playwright/test';
+import { accessible, menu, signIn } from './shop';
+
+test('every screen is accessible in light, dark and glove size', async ({ page }) => {
+    test.setTimeout(150_000);
+    const ready: Record<string, string> = { '/': 'Floor', '/sort': 'Sort', '/set': 'Set up a sheet', '/run': 'Run', '/check': 'Check', '/learn': 'Learn', '/shop': 'Shop' };
+    await page.goto('/sign-in');
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+    await accessible(page);
+    await signIn(page, 'teodor');
+    for (const scheme of ['light', 'dark'] as const) {
+        await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+        for (const [path, heading] of Object.entries(ready)) {
+            await page.goto(path);
+            await expect(page.getByRole('heading', { name: heading, exact: true, level: 1 })).toBeVisible();
+            await page.waitForLoadState('networkidle');
+            await accessible(page);
+        }
+    }
+    await menu(page, 'Teodor Blum', 'Glove size: off');
+    await expect(page.locator('html')).toHaveClass(/glove/);
+    await page.goto('/set');
+    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await accessible(page);
+    for (const button of await page.getByRole('button').all()) {
+        const box = await button.boundingBox();
+        if (box) expect(box.height, await button.innerText()).toBeGreaterThanOrEqual(24);
+    }
+    await menu(page, 'Teodor Blum', 'Glove size: on');
+});
+
+test('keys go everywhere and show themselves', async ({ page }) => {
+    await signIn(page, 'teodor');
+    await page.keyboard.press('3');
+    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await page.keyboard.press('6');
+    await expect(page.getByRole('heading', { name: 'Learn' })).toBeVisible();
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toContainText('Show these keys');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+});
+
+test('a person is switched by PIN on a known screen only', async ({ page }) => {
+    await signIn(page, 'ines');
+    await page.getByRole('button', { name: 'Ines Halloran' }).click();
+    await page.getByText('Switch person').click();
+    await expect(page.getByRole('dialog')).toContainText('Nobody else has signed in on this screen yet');
+    await page.keyboard.press('Escape');
+    await signIn(page, 'teodor');
+    await page.getByRole('button', { name: 'Teodor Blum' }).click();
+    await page.getByText('Switch person').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Ines Halloran' }).click();
+    await page.getByLabel('PIN').fill('0000');
+    await page.getByRole('button', { name: 'Go', exact: true }).click();
+    await expect(page.getByText('PIN is not right')).toBeVisible();
+    await page.getByLabel('PIN').fill('7305');
+    await page.getByRole('button', { name: 'Go', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Ines Halloran' })).toBeVisible();
+});
+
+test('units follow the person, on the screen only', async ({ page }) => {
+    await signIn(page, 'teodor');
+    await menu(page, 'Teodor Blum', 'Units: mm');
+    await page.goto('/set');
+    await expect(page.getByLabel('Platens', { exact: true })).toHaveValue(/°F/);
+    await page.getByLabel('Platens', { exact: true }).fill('374');
+    await page.getByLabel('Platens', { exact: true }).press('Enter');
+    await expect.poll(() => page.evaluate(() => JSON.parse(localStorage.getItem('dithermic.press')!).settings.platen_c)).toBeCloseTo(190, 6);
+    await page.getByRole('button', { name: 'Back to the recipe' }).click();
+    await menu(page, 'Teodor Blum', 'Units: in');
+});
+
+test('the floor fits a phone', async ({ page }) => {
+    await page.setViewportSize({ width: 390, height: 800 });
+    await signIn(page, 'ines');
+    await expect(page.getByRole('complementary', { name: 'Hands next' })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
+    await accessible(page);
+});
+
+test('nothing on any page breaks the content policy or logs an error', async ({ page }) => {
+    const faults: string[] = [];
+    page.on('console', (m) => { if (m.type() === 'error' && !m.text().includes('status of 4')) faults.push(m.text()); });
+    page.on('pageerror', (e) => faults.push(e.message));
+    await signIn(page, 'maren');
+    for (const path of ['/', '/sort', '/set', '/run', '/check', '/learn', '/shop']) {
+        await page.goto(path);
+        await page.waitForLoadState('networkidle');
+    }
+    await page.goto('/sort');
+    await page.getByRole('link', { name: 'L-0101' }).click();
+    await expect(page.getByRole('heading', { name: 'Ledger' })).toBeVisible();
+    await accessible(page);
+    expect(faults).toEqual([]);
+});

@@ -1,0 +1,80 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const PEOPLE = { maren: 'two-heats-oak', ines: 'flake-to-panel', teodor: 'warm-in-cold-out' } as const;
+
+export async function signIn(page: Page, login: keyof typeof PEOPLE): Promise<void> {
+    await page.goto('/sign-in');
+    await page.getByLabel('Name to sign in').fill(login);
+    await page.getByLabel('Password').fill(PEOPLE[login]);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Floor', exact: true })).toBeVisible();
+}
+
+/** Asks the API as the signed-in browser would. */
+export async function ask<T>(page: Page, path: string): Promise<T> {
+    const response = await page.request.get(`/api/v1/${path}`, { headers: { Accept: 'application/json', Origin: new URL(page.url()).origin } });
+    expect(response.ok(), `${path}: ${response.status()}`).toBeTruthy();
+    return (await response.json()) as T;
+}
+
+export async function accessible(page: Page): Promise<void> {
+    const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+}
+
+/** Types on the number pad that is open, field after field, and logs it. */
+export async function pad(page: Page, ...values: string[]): Promise<void> {
+    await expect(page.getByRole('dialog')).toBeVisible();
+    for (const value of values) {
+        await page.keyboard.type(value);
+        await page.keyboard.press('Enter');
+    }
+    await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+export async function setUpPanel(page: Page): Promise<void> {
+    await page.goto('/set');
+    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await page.getByText('hive floor panel', { exact: true }).first().click();
+    await page.getByRole('radio', { name: /L-0101/ }).check();
+    await page.getByRole('checkbox', { name: /Eyes, hands/ }).check();
+    await page.getByRole('checkbox', { name: /Extraction/ }).check();
+}
+
+export async function confirmAll(page: Page, ...texts: string[]): Promise<void> {
+    for (const text of texts) await page.getByRole('button', { name: text, exact: true }).click();
+}
+
+/** From a started run to the moment the stack is in and the timer runs. */
+export async function intoTheHeat(page: Page): Promise<void> {
+    await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
+    await page.keyboard.press('t');
+    await pad(page, '186', '184');
+    await page.getByRole('button', { name: /^Platens are hot/ }).click();
+    await expect(page.getByRole('heading', { name: /^Plates and release agent/ })).toBeVisible();
+    await confirmAll(page, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both');
+    await page.getByRole('button', { name: /^Plates are ready/ }).click();
+    await expect(page.getByRole('heading', { name: /^Weigh in/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Scale/ }).click();
+    await pad(page, '2170');
+    await page.getByRole('button', { name: /^Charge is weighed/ }).click();
+    await confirmAll(page, 'Four corners full', 'Even, no holes');
+    await page.getByRole('button', { name: /^Spread/ }).click();
+    await page.getByRole('button', { name: /^It is in: start the timer/ }).click();
+    await expect(page.getByRole('heading', { name: /^Heat under load/ })).toBeVisible();
+}
+
+export async function anyway(page: Page, button: RegExp, reason: string): Promise<void> {
+    await page.getByRole('button', { name: button }).click();
+    await page.getByLabel('Why').fill(reason);
+    await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+}
+
+/** Chooses in the person's menu, and waits until the server has kept it. */
+export async function menu(page: Page, person: string, item: string): Promise<void> {
+    const kept = page.waitForResponse((r) => r.url().includes('/me/preferences'));
+    await page.getByRole('button', { name: person }).click();
+    await page.getByText(item).click();
+    await kept;
+}
