@@ -1,4 +1,4 @@
-import { computed, reactive } from 'vue';
+import { computed, reactive, shallowReactive } from 'vue';
 import { serverNow } from '../parts/clock';
 import { api, Refused, Unreachable } from './client';
 import { session } from './session';
@@ -11,7 +11,7 @@ import type { Appended, NewEvent, Run } from './types';
  */
 interface State { waiting: QueuedEvent[]; runs: Record<string, Run>; online: boolean; signedOut: boolean }
 
-export const queue = reactive<State>({ waiting: [], runs: {}, online: true, signedOut: false });
+export const queue = reactive<State>({ waiting: [], runs: shallowReactive<Record<string, Run>>({}) as Record<string, Run>, online: true, signedOut: false });
 export const unsent = computed(() => queue.waiting.filter((q) => q.refused === null).length);
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;

@@ -65,7 +65,7 @@ final readonly class PressCycle
         $hotError = $stack->energyErrorPct();
         $model->transfer($stack);
         $hotPoints = count($points);
-        $cool = $model->coolToDemould($stack, $watch);
+        [$cool] = $model->coolToDemould($stack, $watch);
         $cold = $stack->rightFace;
 
         $given = null;

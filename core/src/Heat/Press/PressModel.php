@@ -74,7 +74,7 @@ final class PressModel
             ],
             new Insulated,
             $this->hotPlaten(),
-            stepK: 5.0,
+            stepK: 7.0,
             stepScale: 1 / $this->steps,
         );
     }
@@ -108,31 +108,43 @@ final class PressModel
         $stack->meet($this->coldPlaten());
     }
 
-    /** Cools until the hottest point of the polymer is at demould; gives seconds from the transfer. @param  null|callable(Stack): void  $watch */
-    public function coolToDemould(Stack $stack, ?callable $watch = null): float
+    /**
+     * Cools until the hottest point of the polymer is at demould.
+     *
+     * @param  null|callable(Stack): void  $watch
+     * @return array{float, float} seconds from the transfer, and the mid-plane then
+     */
+    public function coolToDemould(Stack $stack, ?callable $watch = null): array
     {
         $start = $stack->time;
         $before = self::hottest($stack);
         if ($before <= $this->demould) {
-            return 0.0;
+            return [0.0, $stack->leftSurface()];
         }
         $reached = null;
-        $stack->run($start + self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, $watch): bool {
+        $core = $stack->leftSurface();
+        $coreThen = $core;
+        $stack->run($start + self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, &$core, &$coreThen, $watch): bool {
             $now = self::hottest($s);
+            $coreNow = $s->leftSurface();
             if ($watch !== null) {
                 $watch($s);
             }
             if ($now <= $this->demould) {
-                $reached = $t0 + ($s->time - $t0) * ($before - $this->demould) / max($before - $now, 1e-12);
+                $share = ($before - $this->demould) / max($before - $now, 1e-12);
+                $reached = $t0 + ($s->time - $t0) * $share;
+                $coreThen = $core + ($coreNow - $core) * $share;
 
                 return true;
             }
             $before = $now;
+            $core = $coreNow;
 
             return false;
         });
+        $reached ??= throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of");
 
-        return ($reached ?? throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of")) - $start;
+        return [$reached - $start, $coreThen];
     }
 
     public static function hottest(Stack $stack): float

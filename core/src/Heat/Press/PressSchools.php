@@ -65,14 +65,13 @@ final readonly class PressSchools
         $core = $stack->leftSurface();
         $model->transfer($stack);
         if ($rule->id === RuleInput::PHYSICS) {
-            $cool = $model->coolToDemould(clone $stack);
-            $physics = $heat + 60 * $in->soak_min;
+            [$cool, $after] = $model->coolToDemould($stack);
         } else {
             $cool = (float) $rule->cool_ratio * $end;
-            $physics = $heat + 60 * $in->soak_min;
+            $stack->run($stack->time + $cool);
+            $after = $stack->leftSurface();
         }
-        $stack->run($stack->time + $cool);
-        $after = $stack->leftSurface();
+        $physics = $heat + 60 * $in->soak_min;
         $verdict = match (true) {
             $core < $model->coreTarget - self::COLD_MARGIN_K => 'core cold',
             $end > self::LONG * $physics => 'long',

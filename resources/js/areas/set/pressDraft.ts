@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { api, Refused, Unreachable } from '../../api/client';
 import type { Block, Lot, Machine, Polymer, PressPlan, PressPlanRequest, Product } from '../../api/types';
 
@@ -15,7 +15,8 @@ export function usePressDraft() {
     const draft = useLocalStorage<Draft>('dithermic.press', { ...EMPTY }, { mergeDefaults: true });
     const answers = reactive({ people_protected: false, air_moving: false });
     const shop = reactive<{ products: Product[]; machines: Machine[]; lots: Lot[]; polymers: Polymer[]; ready: boolean }>({ products: [], machines: [], lots: [], polymers: [], ready: false });
-    const plan = ref<PressPlan | null>(null);
+    // Replaced whole at each answer: nothing watches the inside of a curve.
+    const plan = shallowRef<PressPlan | null>(null);
     const problem = ref<{ field: string; message: string } | null>(null);
     const tookMs = ref(0);
 
