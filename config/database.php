@@ -25,9 +25,13 @@ return [
             'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             'options' => $persistent,
+            'application_name' => 'dithermic',
+            // What a screen shows as saved is on the disk.
+            'synchronous_commit' => 'on',
         ],
 
-        // Sessions and rate limits only: losing the last half second of these in a crash hurts nobody.
+        // Sessions and rate limits only: losing the last half second of these in a crash hurts nobody. The name keeps its
+        // connections apart: PHP hands a persistent connection to whoever asks with the same address, settings and all.
         'pgsql_soft' => [
             'driver' => 'pgsql',
             'url' => env('DB_URL'),
@@ -42,6 +46,7 @@ return [
             'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             'options' => $persistent,
+            'application_name' => 'dithermic-soft',
             'synchronous_commit' => 'off',
         ],
 

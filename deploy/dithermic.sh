@@ -161,17 +161,40 @@ start_cluster() {
         rm -f "$dir/pw"
         touch "$dir/made"
     fi
-    if as_postgres "$PGBIN/pg_ctl -D '$data' status" >/dev/null 2>&1 && [ -s "$RUN/pg-port" ]; then
+    if [ -s "$RUN/pg-port" ] && "$PGBIN/pg_isready" -q -h 127.0.0.1 -p "$(cat "$RUN/pg-port")" && as_postgres "$PGBIN/pg_ctl -D '$data' status" >/dev/null 2>&1; then
         port=$(cat "$RUN/pg-port")
     else
+        clear_dead_lock "$data"
         port=$(free_port 54320)
-        as_postgres "$PGBIN/pg_ctl -D '$data' -w -t 60 -l '$dir/server.log' -o \"-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=$dir/socket -c shared_buffers=256MB -c max_connections=60 -c synchronous_commit=on\" start" >/dev/null 2>&1 \
-            || fail "PostgreSQL did not start; see $dir/server.log."
+        # After a crash the old server's children need a moment to go before a new one may have the folder.
+        local try
+        for try in 1 2 3 4 5; do
+            start_postgres "$data" "$dir" "$port" && break
+            [ "$try" = 5 ] && fail "PostgreSQL did not start; see $dir/server.log."
+            sleep 2
+        done
         echo "$port" >"$RUN/pg-port"
     fi
     export DB_PORT=$port
     PGPASSWORD=$DB_PASSWORD psql -qtA -h 127.0.0.1 -p "$port" -U dithermic -d postgres -c "select 1 from pg_database where datname='$DB_DATABASE'" | grep -q 1 \
         || PGPASSWORD=$DB_PASSWORD createdb -h 127.0.0.1 -p "$port" -U dithermic "$DB_DATABASE"
+}
+
+# A server killed hard leaves its lock file. The process in it may be a zombie that nobody has collected, which PostgreSQL
+# takes for alive: the lock goes when that process is dead and none of its children still works in the folder.
+clear_dead_lock() {
+    local data=$1 pid try
+    pid=$(head -n 1 "$data/postmaster.pid" 2>/dev/null) || return 0
+    [ -n "$pid" ] || return 0
+    grep -qE '^State:\s+[SRDT]' "/proc/$pid/status" 2>/dev/null && return 0
+    for try in $(seq 20); do
+        ls -l /proc/[0-9]*/cwd 2>/dev/null | grep -qF -- "-> $data" || { rm -f "$data/postmaster.pid"; return 0; }
+        sleep 0.5
+    done
+}
+
+start_postgres() {
+    as_postgres "$PGBIN/pg_ctl -D '$1' -w -t 60 -l '$2/server.log' -o \"-p $3 -c listen_addresses=127.0.0.1 -c unix_socket_directories=$2/socket -c shared_buffers=256MB -c max_connections=60 -c synchronous_commit=on\" start" >/dev/null 2>&1
 }
 
 stop_cluster() {
@@ -182,7 +205,20 @@ stop_cluster() {
 
 # --- web servers ----------------------------------------------------------------------------------------------------
 
-alive() { [ -s "$1" ] && kill -0 "$(cat "$1")" 2>/dev/null; }
+# The process of a pid file, if it still is the server that wrote it and not another that got its number.
+alive() { [ -s "$1" ] && grep -qE '^(nginx|php-fpm)' "/proc/$(cat "$1")/comm" 2>/dev/null; }
+
+# A master killed hard leaves workers that still hold the port or the socket. They are ours when they hold our log or
+# our socket, and only those are ended.
+end_orphans() {
+    local pid held sockets
+    sockets=$(awk -v path="$RUN/php-fpm.sock" '$8 == path { printf "socket:\\[%s\\]|", $7 }' /proc/net/unix)
+    for pid in $(pgrep -f '^(nginx: worker|php-fpm: pool dithermic)'); do
+        [ "$(awk '/^PPid/ { print $2 }' "/proc/$pid/status" 2>/dev/null)" = 1 ] || continue
+        held=$(ls -l "/proc/$pid/fd" 2>/dev/null)
+        if grep -qF -- "-> $LOG/nginx.log" <<<"$held" || grep -qE -- "-> (${sockets}none)$" <<<"$held"; then kill -9 "$pid" 2>/dev/null || true; fi
+    done
+}
 
 web_user() { if ! is_root; then id -un; elif su www-data -s /bin/sh -c "test -x '$HERE/public' && test -x '$STATE'" 2>/dev/null; then echo www-data; else echo root; fi; }
 
@@ -204,6 +240,7 @@ start_web() {
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$HERE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
 
     local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
+    alive "$RUN/php-fpm.pid" || end_orphans
     if alive "$RUN/php-fpm.pid"; then
         kill -USR2 "$(cat "$RUN/php-fpm.pid")"
         sleep 0.5
@@ -249,8 +286,7 @@ cmd_start() {
     local running=''; alive "$RUN/nginx.pid" && running=$(cat "$RUN/web-port" 2>/dev/null || true)
     port=${port:-${running:-8080}}
     if [ "$port" != "$running" ]; then
-        # A master killed hard leaves orphans that still hold the port; they are ours by their config file.
-        [ -n "$running" ] || pkill -f "nginx: .*$RUN/nginx.conf" 2>/dev/null || true
+        end_orphans
         port_is_free "$port" || { sleep 1; port_is_free "$port"; } || fail "port $port on 127.0.0.1 is taken by another program. Choose another: dithermic start --port $((port + 1))."
     fi
     prepare_code

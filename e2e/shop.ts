@@ -63,6 +63,7 @@ export async function intoTheHeat(page: Page): Promise<void> {
     await page.getByRole('button', { name: /^Spread/ }).click();
     await page.getByRole('button', { name: /^It is in: start the timer/ }).click();
     await expect(page.getByRole('heading', { name: /^Heat under load/ })).toBeVisible();
+    await expect(page.getByText('not yet with the server')).toBeHidden();
 }
 
 export async function anyway(page: Page, button: RegExp, reason: string): Promise<void> {

@@ -58,3 +58,10 @@ it('has a past with good and bad in it, all from the core\'s simulation', functi
     expect(count($runs))->toBeGreaterThanOrEqual(40)->and($verdicts['good'])->toBeGreaterThan(25)->and($verdicts['scrap'])->toBeGreaterThan(2)
         ->and(count(array_unique(array_column($runs, 'range_mm'))))->toBeGreaterThan(20);
 });
+
+it('puts what a screen shows as saved on the disk before it says so', function (): void {
+    $durable = static fn (string $connection): string => DB::connection($connection)->selectOne('show synchronous_commit')->synchronous_commit;
+    expect($durable('pgsql_soft'))->toBe('off')->and($durable('pgsql'))->toBe('on');
+    // Their addresses differ, so that a persistent connection of one is never handed to the other.
+    expect(config('database.connections.pgsql.application_name'))->not->toBe(config('database.connections.pgsql_soft.application_name'));
+});
