@@ -32,12 +32,13 @@ TEXT
 # --- what the machine must have ------------------------------------------------------------------------------------
 
 need_packages() {
-    local missing=() package
+    local missing=() package modules
+    modules=$(php -m 2>/dev/null || true)
     for package in "$@"; do
         case $package in
             php8.2-cli) command -v php >/dev/null || missing+=("$package") ;;
             php8.2-fpm) command -v $PHP_FPM >/dev/null || missing+=("$package") ;;
-            php8.2-*) php -m 2>/dev/null | grep -qiE "^(pdo_)?${package#php8.2-}\$" || missing+=("$package") ;;
+            php8.2-*) grep -qiE "^(pdo_)?${package#php8.2-}\$" <<<"$modules" || missing+=("$package") ;;
             postgresql-15) [ -x $PGBIN/initdb ] || missing+=("$package") ;;
             nginx-light) command -v nginx >/dev/null || missing+=("$package") ;;
             *) command -v "$package" >/dev/null || missing+=("$package") ;;
@@ -331,8 +332,17 @@ cmd_restore() {
     local people
     people=$(PGPASSWORD=$DB_PASSWORD psql -qtA -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" -c 'select count(*) from users' 2>/dev/null || echo 0)
     if [ "$people" != 0 ] && [ $replace = 0 ]; then fail "this shop is not empty ($people people). To throw it away and put $file in its place, add --replace."; fi
-    PGPASSWORD=$DB_PASSWORD psql -q -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" -c 'drop schema public cascade; create schema public' >/dev/null 2>&1
-    PGPASSWORD=$DB_PASSWORD $PGBIN/pg_restore --no-owner --exit-on-error --single-transaction -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" "$file" || fail "restoring failed; the shop is empty now. Try another backup."
+    # Into a database beside it first: a backup that does not go in leaves the shop as it was.
+    local new=${DB_DATABASE}_restoring server=(-h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME")
+    export PGPASSWORD=$DB_PASSWORD
+    dropdb "${server[@]}" --if-exists "$new" && createdb "${server[@]}" "$new"
+    if ! $PGBIN/pg_restore --no-owner --exit-on-error --single-transaction "${server[@]}" -d "$new" "$file" 2>"$LOG/restore.log"; then
+        dropdb "${server[@]}" "$new"
+        fail "restoring failed and the shop is as it was; see $LOG/restore.log."
+    fi
+    psql -qtA "${server[@]}" -d postgres -c "select pg_terminate_backend(pid) from pg_stat_activity where datname = '$DB_DATABASE'" >/dev/null
+    dropdb "${server[@]}" --force "$DB_DATABASE"
+    psql -qtA "${server[@]}" -d postgres -c "alter database \"$new\" rename to \"$DB_DATABASE\""
     say 'Restored.'
 }
 

@@ -66,6 +66,8 @@ it('walks one panel from start to record, and the lot goes down by what was weig
 
     $json = $this->getJson("/api/v1/runs/{$run['id']}.json")->assertOk()->json();
     expect($json['format'])->toBe('dithermic.run/1')->and($json['events'])->toHaveCount(27)->and($json['lots'][0]['charged_g'])->toEqual(2170)->and($json['choices']['heat_rule'])->toBe('physics');
+    $fits = (new Opis\JsonSchema\Validator)->validate(json_decode((string) json_encode($json)), (string) file_get_contents(base_path('docs/formats/run.schema.json')));
+    expect($fits->isValid())->toBeTrue((string) json_encode($fits->error()?->args()));
     $csv = $this->get("/api/v1/runs/{$run['id']}.csv")->assertOk()->getContent();
     expect(substr_count((string) $csv, "\n"))->toBe(28);
     $pdf = (string) $this->get("/api/v1/runs/{$run['id']}.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf')->getContent();

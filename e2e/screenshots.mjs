@@ -1,0 +1,56 @@
+// Takes the pictures of docs/screenshots from a running demo shop: node e2e/screenshots.mjs [address]
+import { chromium } from '@playwright/test';
+
+const base = process.argv[2] ?? 'http://127.0.0.1:8080';
+const out = new URL('../docs/screenshots/', import.meta.url).pathname;
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+const shot = async (name) => { await page.waitForTimeout(900); await page.screenshot({ path: `${out}${name}.png` }); };
+const log = async (key, ...values) => { await page.keyboard.press(key); await page.getByRole('dialog').waitFor(); for (const v of values) { await page.keyboard.type(v); await page.keyboard.press('Enter'); } await page.getByRole('dialog').waitFor({ state: 'hidden' }); };
+const tap = async (...names) => { for (const name of names) { await page.getByRole('button', { name, exact: typeof name === 'string' }).first().click(); await page.waitForTimeout(250); } };
+const anyway = async (name) => { await tap(name); await page.getByLabel('Why').fill('shown for a picture'); await tap('Go on, with the reason'); };
+
+await page.goto(`${base}/sign-in`);
+await shot('sign-in');
+await page.getByLabel('Name to sign in').fill('ines');
+await page.getByLabel('Password').fill('flake-to-panel');
+await tap('Sign in');
+await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
+for (const [path, name] of [['/sort', 'sort'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
+await page.goto(`${base}/learn`);
+await page.getByRole('row', { name: /scrap/ }).first().click();
+await shot('record');
+await page.goto(`${base}/set`);
+await page.getByText('hive floor panel', { exact: true }).first().click();
+await shot('set');
+await page.getByRole('radio', { name: /L-0101/ }).check();
+await page.getByRole('checkbox', { name: /Eyes, hands/ }).check();
+await page.getByRole('checkbox', { name: /Extraction/ }).check();
+await tap(/^Start the run/);
+await page.getByRole('heading', { name: /^Preheat/ }).waitFor();
+await log('t', '186', '184');
+await tap(/^Platens are hot/, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both', /^Plates are ready/, /^Scale/);
+await page.keyboard.type('2170');
+await page.keyboard.press('Enter');
+await page.waitForTimeout(600);
+await tap(/^Charge is weighed/, 'Four corners full', 'Even, no holes', /^Spread/, /^It is in: start/);
+await page.waitForTimeout(150_000);
+await shot('run');
+await page.goto(base);
+await shot('floor');
+await page.emulateMedia({ colorScheme: 'dark' });
+await page.goBack();
+await shot('run-dark');
+await page.emulateMedia({ colorScheme: 'light' });
+await anyway(/^Heating is done/);
+await tap(/^It is in the cold press/, /^Pressure back on/);
+await page.keyboard.type('45');
+await page.keyboard.press('Enter');
+await page.waitForTimeout(600);
+await tap(/^Pressure is on/);
+await anyway(/^Cooling is done/);
+await tap('Release agent wiped off', 'Lying flat under weight', 'Marked with its polymer', /^Out and flat/);
+for (const [i, v] of ['8.1', '8.0', '8.4', '7.9', '7.8', '8.3', '8.0', '8.0', '8.5'].entries()) await page.locator('.nine input').nth(i).fill(v);
+await page.getByLabel(/Mass of the sheet/).fill('2080');
+await shot('run-check');
+await browser.close();
