@@ -91,6 +91,7 @@ final class Reader
             $type === 'bool' => is_bool($given) ? $given : throw new InputError($name, 'must be true or false'),
             $type === 'string' => is_string($given) && strlen($given) <= 4000
                 ? $given : throw new InputError($name, 'must be text'),
+            $type === 'array' && $field->of === 'counts' => self::counts($name, $given),
             $type === 'array' => self::items($name, $field, $given),
             is_subclass_of($type, BackedEnum::class) => self::choice($name, $type, $given),
             class_exists($type) => self::nested($name, $type, $given),
@@ -155,6 +156,24 @@ final class Reader
         } catch (InputError $error) {
             throw $error->under($name);
         }
+    }
+
+    /** @return array<string, int> whole numbers of at least 1, by name */
+    private static function counts(string $name, mixed $given): array
+    {
+        if (! is_array($given) || ($given !== [] && array_is_list($given))) {
+            throw new InputError($name, 'must be an object of counts by name');
+        }
+        $counts = [];
+        foreach ($given as $key => $count) {
+            try {
+                $counts[(string) $key] = self::whole('', new Field(min: 1), $count);
+            } catch (InputError $error) {
+                throw $error->under("{$name}.{$key}");
+            }
+        }
+
+        return $counts;
     }
 
     /** @return list<mixed> */

@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace Dithermic\Core\Calculator;
 
 use Dithermic\Core\Charge;
+use Dithermic\Core\Cycle;
+use Dithermic\Core\Force;
+use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
+use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Quality;
 use Dithermic\Core\Quantity;
 use Dithermic\Core\Safety;
+use Dithermic\Core\Vacuum;
 use ReflectionClass;
 use ReflectionMethod;
 use ReflectionNamedType;
@@ -25,11 +30,33 @@ final class Registry
         Charge\Sheet::class,
         Charge\SheetSchools::class,
         Charge\SheetThickness::class,
+        Charge\Shot::class,
+        Charge\Profile::class,
+        Charge\Blend::class,
+        Charge\Blanks::class,
+        Material\Archimedes::class,
         Heat\General\SlabCalculation::class,
         Heat\Press\PressCycle::class,
         Heat\Press\PressSchools::class,
+        Heat\Wall\CoolingTime::class,
+        Force\Clamp::class,
+        Force\LeverInjection::class,
+        Force\Press::class,
+        Force\PlatenBow::class,
+        Force\TransferRecipe::class,
+        Force\SoftMouldSettings::class,
+        Vacuum\Atmosphere::class,
+        Vacuum\PumpDown::class,
+        Vacuum\TwoStage::class,
+        Vacuum\Leak::class,
+        Vacuum\Convert::class,
+        Forming\Draw::class,
+        Forming\MouldCheck::class,
+        Cycle\Capacity::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,
+        Quality\ControlChart::class,
+        Quality\Capability::class,
         Safety\Check::class,
         Quantity\Parse::class,
     ];

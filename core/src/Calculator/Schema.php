@@ -100,6 +100,8 @@ final class Schema
             $type === 'int' => ['type' => 'integer'] + $range,
             $type === 'bool' => ['type' => 'boolean'],
             $type === 'string' => ['type' => 'string'],
+            $type === 'array' && $field->of === 'counts' => ['type' => 'object', 'additionalProperties' => ['type' => 'integer', 'minimum' => 1]],
+            $type === 'array' && $field->of === 'shares' => ['type' => 'object', 'additionalProperties' => ['type' => 'number']],
             $type === 'array' => ['type' => 'array', 'items' => match (true) {
                 $field->of === 'number' => ['type' => 'number'] + $range,
                 $field->of === 'string' => ['type' => 'string'],

@@ -21,6 +21,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/charge.blanks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how many sheet blanks come from a stock sheet */
+        post: operations["calcChargeBlanks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/charge.blend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** colours, regrind and virgin by ratio, on the scale */
+        post: operations["calcChargeBlend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/charge.profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** charge and fill time of a bar, beam or profile */
+        post: operations["calcChargeProfile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/charge.sheet": {
         parameters: {
             query?: never;
@@ -72,6 +123,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/charge.shot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** one injection shot: mass, stroke, and how it sits in the barrel */
+        post: operations["calcChargeShot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/cycle.capacity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what holds the output back, and what one more would do */
+        post: operations["calcCycleCapacity"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/density.archimedes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** density of a piece by weighing it in air and in water */
+        post: operations["calcDensityArchimedes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.clamp": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** clamp force and what each bolt carries */
+        post: operations["calcForceClamp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.lever_injection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** injection pressure from a hand lever or a motor and drum */
+        post: operations["calcForceLeverInjection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.platen_bow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how much a platen bows when its faces differ in temperature */
+        post: operations["calcForcePlatenBow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.press": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** force of a press and pressure on the sheet */
+        post: operations["calcForcePress"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.soft_mould": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** first settings for a printed or resin mould */
+        post: operations["calcForceSoftMould"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/force.transfer_recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a set-up from another machine, converted */
+        post: operations["calcForceTransferRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/forming.draw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how far a sheet is drawn */
+        post: operations["calcFormingDraw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/forming.mould_check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** is the forming mould right: draft, vents, corners, undercuts */
+        post: operations["calcFormingMouldCheck"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.cooling_time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** cooling time of a moulded wall, in closed form */
+        post: operations["calcHeatCoolingTime"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.press_cycle": {
         parameters: {
             query?: never;
@@ -117,6 +372,40 @@ export interface paths {
         put?: never;
         /** transient heat through layers, flat or round, with melting and closing flake */
         post: operations["calcHeatSlab"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/quality.capability": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** does the process fit its limits */
+        post: operations["calcQualityCapability"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/quality.control_chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** is the process steady */
+        post: operations["calcQualityControlChart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -185,6 +474,91 @@ export interface paths {
         put?: never;
         /** may this run start: what blocks it, what to wear, what to confirm */
         post: operations["calcSafetyCheck"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.atmosphere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** air pressure at an altitude */
+        post: operations["calcVacuumAtmosphere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a vacuum in other units */
+        post: operations["calcVacuumConvert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.leak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how tight a tank or a seal is */
+        post: operations["calcVacuumLeak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.pump_down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long a pump takes */
+        post: operations["calcVacuumPumpDown"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.two_stage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** blower first, then an evacuated tank */
+        post: operations["calcVacuumTwoStage"];
         delete?: never;
         options?: never;
         head?: never;
@@ -595,6 +969,156 @@ export interface components {
             name: string;
             purpose: string;
         };
+        ChargeBlanksInput: {
+            /** @description (mm) */
+            stock_length_mm: number;
+            /** @description (mm) */
+            stock_width_mm: number;
+            /** @description (mm) */
+            blank_length_mm: number;
+            /** @description (mm) */
+            blank_width_mm: number;
+            /**
+             * @description width of the cut between neighbours (mm)
+             * @default 0
+             */
+            kerf_mm: number;
+            /**
+             * @description cut off all four edges of the stock (mm)
+             * @default 0
+             */
+            edge_trim_mm: number;
+            /**
+             * @description blanks may not be turned
+             * @default false
+             */
+            grain_fixed: boolean;
+        };
+        ChargeBlanksResult: {
+            count: number;
+            /** @description of the whole stock sheet (%) */
+            yield_pct: number;
+            layout: {
+                /** @description near corner along the stock's length (mm) */
+                x_mm: number;
+                /** @description near corner along its width (mm) */
+                y_mm: number;
+                /** @description along x as placed (mm) */
+                length_mm: number;
+                /** @description along y as placed (mm) */
+                width_mm: number;
+                turned: boolean;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ChargeBlendInput: {
+            /** @description (g) */
+            total_mass_g: number;
+            /** @description step of the scale (g) */
+            scale_resolution_g: number;
+            /** @description what goes in */
+            components: {
+                /** @description what it is */
+                name: string;
+                /** @description share in any unit */
+                parts: number;
+                /** @description (g/cm3) */
+                density_g_cm3?: number | null;
+            }[];
+            /**
+             * @description steps of the scale that make a mass weighable
+             * @default 20
+             */
+            min_divisions: number;
+        };
+        ChargeBlendResult: {
+            /** @description in the order given */
+            components: {
+                name: string;
+                /** @description (%) */
+                percent: number;
+                /** @description exact (g) */
+                mass_g: number;
+                /** @description on the scale (g) */
+                rounded_g: number;
+                /** @description of rounding (%) */
+                error_pct: number;
+                /** @description at least min_divisions steps of the scale */
+                weighable: boolean;
+            }[];
+            /** @description (g) */
+            total_rounded_g: number;
+            /** @description of the blend; null if any is missing (g/cm3) */
+            density_g_cm3: number | null;
+            /** @description when a pinch is too small for the scale */
+            premix: {
+                component: string;
+                carrier: string;
+                /** @description weigh this (g) */
+                component_g: number;
+                /** @description into this (g) */
+                carrier_g: number;
+                /** @description makes this (g) */
+                premix_g: number;
+                /** @description take this of it (g) */
+                use_g: number;
+                /** @description and this of the carrier (g) */
+                carrier_left_g: number;
+            } | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ChargeProfileInput: {
+            /** @description (mm) */
+            length_mm: number;
+            /** @description of the section, or give its sides (mm2) */
+            section_area_mm2?: number | null;
+            /** @description (mm) */
+            width_mm?: number | null;
+            /** @description (mm) */
+            height_mm?: number | null;
+            /** @description (mm) */
+            diameter_mm?: number | null;
+            /** @description of a hollow section (mm) */
+            wall_mm?: number | null;
+            /** @description or name a polymer (g/cm3) */
+            density_g_cm3?: number | null;
+            /** @description code of a polymer in the library */
+            polymer?: string | null;
+            /**
+             * @description runs over at the end (%)
+             * @default 3
+             */
+            overflow_pct: number;
+            /**
+             * @description let out before the mould is on (g)
+             * @default 0
+             */
+            purge_g: number;
+            /** @description of the extruder (kg/h) */
+            throughput_kg_h?: number | null;
+        };
+        ChargeProfileResult: {
+            /** @description (mm2) */
+            section_area_mm2: number;
+            /** @description (g) */
+            part_mass_g: number;
+            /** @description with overflow and purge (g) */
+            charge_mass_g: number;
+            /** @description null without a throughput (s) */
+            fill_time_s: number | null;
+            /** @description (g/m) */
+            mass_per_m_g: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         ChargeSheetInput: {
             /** @description length of the finished sheet (mm) */
             length_mm: number;
@@ -724,6 +1248,145 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        ChargeShotInput: {
+            /** @description one part (cm3) */
+            part_volume_cm3: number;
+            /** @description bore (mm) */
+            barrel_diameter_mm: number;
+            /** @description heated length that can hold melt (mm) */
+            barrel_length_mm: number;
+            /**
+             * @description parts in a shot
+             * @default 1
+             */
+            cavities: number;
+            /**
+             * @description sprue and runners (cm3)
+             * @default 0
+             */
+            runner_volume_cm3: number;
+            /**
+             * @description purge and leak (%)
+             * @default 3
+             */
+            loss_pct: number;
+            /** @description of the solid; or name a polymer (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description of the loose feed (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description code of a polymer in the library */
+            polymer?: string | null;
+        };
+        ChargeShotResult: {
+            /** @description one part (g) */
+            part_mass_g: number;
+            /** @description the whole shot with loss (g) */
+            shot_mass_g: number;
+            /** @description of the shot, molten (cm3) */
+            melt_volume_cm3: number;
+            /** @description of the plunger (mm) */
+            stroke_mm: number;
+            /** @description (cm3) */
+            barrel_volume_cm3: number;
+            /** @description full of melt (g) */
+            barrel_capacity_g: number;
+            /** @description shot over barrel */
+            barrel_fraction: number;
+            /** @description whole shots in a full barrel */
+            shots_per_fill: number;
+            /** @description of the shot before it melts (cm3) */
+            loose_volume_cm3: number;
+            /** @description loose barrel-fulls to tamp in for a full barrel of melt */
+            tamp_fills: number;
+            /** @description ok, too_big or tiny */
+            verdict: string;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        CycleCapacityInput: {
+            /** @enum {string} */
+            process: "injection" | "extrusion" | "compression" | "vacuum_forming";
+            /** @description one piece goes through them in this order */
+            steps: {
+                id: string;
+                /** @description (s) */
+                seconds: number;
+                /** @description resources held for the step */
+                needs: string[];
+            }[];
+            /** @description (min) */
+            shift_min: number;
+            /**
+             * @description how many of each; 1 for any not named
+             * @default []
+             */
+            resources: {
+                [key: string]: number;
+            };
+            /**
+             * @description at the start of a shift (min)
+             * @default 0
+             */
+            startup_min: number;
+            /** @description pieces */
+            wanted?: number | null;
+            /** @description the step "soak" when the feed comes preheated (s) */
+            preheated_soak_s?: number | null;
+        };
+        CycleCapacityResult: {
+            /** @description from piece to piece (s) */
+            cycle_s: number;
+            bottleneck: string;
+            /** @description one piece from first to last step (s) */
+            path_s: number;
+            per_shift: number;
+            /** @description (h) */
+            hours_for_wanted: number | null;
+            /** @description by resource */
+            utilisation: {
+                [key: string]: number;
+            };
+            whatif: {
+                change: string;
+                /** @description (s) */
+                cycle_s: number;
+                per_shift: number;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        DensityArchimedesInput: {
+            /** @description dry, in air (g) */
+            mass_air_g: number;
+            /** @description under water; negative when it floats (g) */
+            mass_submerged_g: number;
+            /**
+             * @description the sinker alone under water (g)
+             * @default 0
+             */
+            sinker_submerged_g: number;
+            /**
+             * @description (°C)
+             * @default 20
+             */
+            water_c: number;
+        };
+        DensityArchimedesResult: {
+            /** @description of the piece (g/cm3) */
+            density_g_cm3: number;
+            /** @description (g/cm3) */
+            water_density_g_cm3: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description What was refused, and why. */
         ErrorBodyData: {
             field: string;
@@ -751,6 +1414,303 @@ export interface components {
             lanes: components["schemas"]["LaneData"][];
             hands: components["schemas"]["HandData"][];
         };
+        ForceClampInput: {
+            /** @description shadow of parts and runners (cm2) */
+            projected_area_cm2: number;
+            /** @description (bar) */
+            cavity_pressure_bar: number;
+            /** @default 1.2 */
+            safety: number;
+            bolts?: number | null;
+            /** @description proof load of one bolt (kN) */
+            bolt_proof_kn?: number | null;
+        };
+        ForceClampResult: {
+            /** @description (kN) */
+            clamp_kn: number;
+            /** @description (tonne-force) */
+            clamp_t: number;
+            /** @description null without bolts (kN) */
+            per_bolt_kn: number | null;
+            /** @description null without bolts or proof */
+            bolts_ok: boolean | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ForceLeverInjectionInput: {
+            /** @description (mm) */
+            plunger_diameter_mm: number;
+            /** @description (N) */
+            hand_force_n?: number | null;
+            /** @description pivot to hand (mm) */
+            lever_long_mm?: number | null;
+            /** @description pivot to plunger (mm) */
+            lever_short_mm?: number | null;
+            /** @description of the motor (Nm) */
+            torque_nm?: number | null;
+            /** @description (mm) */
+            drum_radius_mm?: number | null;
+            /**
+             * @description of the gear
+             * @default 1
+             */
+            ratio: number;
+        };
+        ForceLeverInjectionResult: {
+            /** @description (kN) */
+            plunger_force_kn: number;
+            /** @description (bar) */
+            injection_bar: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ForcePlatenBowInput: {
+            /** @description (mm) */
+            length_mm: number;
+            /** @description (mm) */
+            thickness_mm: number;
+            /** @description coefficient of linear expansion (1/K) */
+            expansion_1_k: number;
+            /** @description between its two faces (K) */
+            face_difference_k: number;
+        };
+        ForcePlatenBowResult: {
+            /** @description middle against the ends (mm) */
+            bow_mm: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ForcePressInput: {
+            /** @description of the sheet (mm) */
+            length_mm: number;
+            /** @description of the sheet (mm) */
+            width_mm: number;
+            /** @description hydraulic (bar) */
+            gauge_bar?: number | null;
+            /** @description (mm) */
+            ram_diameter_mm?: number | null;
+            /** @default 1 */
+            rams: number;
+            /** @description instead of gauge and rams (kN) */
+            force_kn?: number | null;
+            /** @description on the sheet (bar) */
+            wanted_bar?: number | null;
+        };
+        ForcePressResult: {
+            /** @description (kN) */
+            force_kn: number;
+            /** @description pressure on the sheet (bar) */
+            sheet_bar: number;
+            /** @description for the wanted pressure (bar) */
+            gauge_bar_needed: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ForceSoftMouldInput: {
+            /** @description (bar) */
+            injection_bar: number;
+            /** @description (bar) */
+            hold_bar: number;
+            /** @description (kN) */
+            clamp_kn: number;
+            /** @description (%) */
+            fill_speed_pct: number;
+            /** @description (s) */
+            cooling_s: number;
+            /** @enum {string} */
+            mould: "printed_resin" | "aluminium" | "steel";
+        };
+        ForceSoftMouldResult: {
+            /** @description (bar) */
+            injection_bar: number;
+            /** @description (bar) */
+            hold_bar: number;
+            /** @description (kN) */
+            clamp_kn: number;
+            /** @description (%) */
+            fill_speed_pct: number;
+            /** @description (s) */
+            cooling_s: number;
+            cautions: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ForceTransferRecipeInput: {
+            from: {
+                /** @description (mm) */
+                screw_diameter_mm: number;
+                /** @description specific over hydraulic pressure */
+                intensification: number;
+                /** @description (bar) */
+                max_specific_bar: number;
+                /** @description (mm) */
+                max_stroke_mm: number;
+                /** @description (1/min) */
+                max_rpm: number;
+                /** @description (mm/s) */
+                max_speed_mm_s: number;
+            };
+            to: {
+                /** @description (mm) */
+                screw_diameter_mm: number;
+                /** @description specific over hydraulic pressure */
+                intensification: number;
+                /** @description (bar) */
+                max_specific_bar: number;
+                /** @description (mm) */
+                max_stroke_mm: number;
+                /** @description (1/min) */
+                max_rpm: number;
+                /** @description (mm/s) */
+                max_speed_mm_s: number;
+            };
+            recipe: {
+                /** @description (mm) */
+                stroke_mm: number;
+                /** @description injection (bar) */
+                hydraulic_bar: number;
+                /** @description (bar) */
+                hold_hydraulic_bar: number;
+                /** @description (bar) */
+                back_hydraulic_bar: number;
+                /** @description (mm/s) */
+                speed_mm_s: number;
+                /** @description (1/min) */
+                rpm: number;
+                /** @description (mm) */
+                cushion_mm: number;
+                /** @description (mm) */
+                changeover_mm: number;
+            };
+        };
+        ForceTransferRecipeResult: {
+            /** @description for the other machine */
+            recipe: {
+                /** @description (mm) */
+                stroke_mm: number;
+                /** @description injection (bar) */
+                hydraulic_bar: number;
+                /** @description (bar) */
+                hold_hydraulic_bar: number;
+                /** @description (bar) */
+                back_hydraulic_bar: number;
+                /** @description (mm/s) */
+                speed_mm_s: number;
+                /** @description (1/min) */
+                rpm: number;
+                /** @description (mm) */
+                cushion_mm: number;
+                /** @description (mm) */
+                changeover_mm: number;
+            };
+            /** @description what stays the same */
+            kept: {
+                /** @description (cm3) */
+                shot_cm3: number;
+                /** @description (bar) */
+                specific_bar: number;
+                /** @description (cm3/s) */
+                flow_cm3_s: number;
+                /** @description of the screw (mm/s) */
+                surface_speed_mm_s: number;
+            };
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        FormingDrawInput: {
+            /** @enum {string} */
+            shape: "box" | "cone" | "dome";
+            /** @description (mm) */
+            height_mm: number;
+            /** @description (mm) */
+            sheet_mm: number;
+            /** @description box, at the sheet plane (mm) */
+            length_mm?: number | null;
+            /** @description box, at the sheet plane (mm) */
+            width_mm?: number | null;
+            /** @description cone or dome, at the sheet plane (mm) */
+            base_diameter_mm?: number | null;
+            /**
+             * @description (°)
+             * @default 0
+             */
+            draft_deg: number;
+            /** @description of the clamped sheet */
+            opening?: {
+                /** @description (mm) */
+                length_mm: number;
+                /** @description (mm) */
+                width_mm: number;
+            } | null;
+        };
+        FormingDrawResult: {
+            /** @description (cm2) */
+            footprint_cm2: number;
+            /** @description (cm2) */
+            surface_cm2: number;
+            areal_draw_ratio: number;
+            /** @description (mm) */
+            mean_wall_mm: number;
+            linear_draw_ratio: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        FormingMouldCheckInput: {
+            /** @description (°) */
+            draft_deg?: number | null;
+            /**
+             * @description the sheet is drawn over it
+             * @default true
+             */
+            male: boolean;
+            /**
+             * @description (mm)
+             * @default 0
+             */
+            texture_depth_mm: number;
+            has_cavities?: boolean | null;
+            /** @description (mm) */
+            vent_diameter_mm?: number | null;
+            /** @description (mm) */
+            sheet_mm?: number | null;
+            /** @description (mm) */
+            corner_radius_mm?: number | null;
+            /** @description (mm) */
+            undercut_mm?: number | null;
+            /** @description for the undercut */
+            polymer?: string | null;
+            /** @description for the undercut (mm) */
+            half_width_mm?: number | null;
+        };
+        FormingMouldCheckResult: {
+            /** @description one for each check whose inputs are given */
+            findings: {
+                id: string;
+                /** @description stop, warn or ok */
+                severity: string;
+                what: string;
+                because: string;
+                do: string;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description Something that needs hands. */
         HandData: {
             run_id: string;
@@ -767,6 +1727,71 @@ export interface components {
             button: string | null;
             timer: string | null;
             people: number;
+        };
+        HeatCoolingTimeInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description of the wall (mm) */
+            thickness_mm: number;
+            /** @description (°C) */
+            melt_c: number;
+            /** @description (°C) */
+            mould_c: number;
+            /** @description (°C) */
+            eject_c: number;
+            /**
+             * @description centre or mean of the wall
+             * @default centre
+             * @enum {string}
+             */
+            criterion: "centre" | "mean";
+            /** @description or name a polymer (m2/s) */
+            diffusivity_m2_s?: number | null;
+        };
+        HeatCoolingTimeResult: {
+            /** @description (s) */
+            cooling_s: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         /** @description What the heat strip shows of a polymer, °C. */
         HeatMarksData: {
@@ -1415,6 +2440,63 @@ export interface components {
             note: string;
             recipe: components["schemas"]["RecipeData"] | null;
         };
+        QualityCapabilityInput: {
+            /** @description measured */
+            data: number[];
+            /** @description lower limit */
+            lsl?: number | null;
+            /** @description upper limit */
+            usl?: number | null;
+        };
+        QualityCapabilityResult: {
+            mean: number;
+            /** @description with n − 1 */
+            stdev: number;
+            /** @description null with one limit */
+            cp: number | null;
+            cpk: number;
+            /** @description outside the limits, both tails of the normal (ppm) */
+            ppm_expected: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        QualityControlChartInput: {
+            /** @enum {string} */
+            kind: "i_mr" | "xbar_r" | "p";
+            /** @description numbers, subgroups, or {n, defective} */
+            data: unknown[];
+        };
+        QualityControlChartResult: {
+            centre: number;
+            ucl: number;
+            lcl: number;
+            /** @description the MR or R chart; null for p */
+            range: {
+                centre: number;
+                ucl: number;
+                lcl: number;
+            } | null;
+            /** @description null for p */
+            constants: {
+                A2: number;
+                D3: number;
+                D4: number;
+                d2: number;
+            } | null;
+            /** @description only those with a broken rule */
+            points: {
+                index: number;
+                value: number;
+                /** @description beyond_3s, 2of3_2s, 4of5_1s, 8_side */
+                rules: string[];
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         QualityPorosityInput: {
             /** @description of the sheet (g) */
             mass_g: number;
@@ -1751,6 +2833,122 @@ export interface components {
             /** Format: float */
             answered_at: number | null;
         };
+        VacuumAtmosphereInput: {
+            /** @description geopotential height (m) */
+            altitude_m: number;
+        };
+        VacuumAtmosphereResult: {
+            /** @description (kPa) */
+            atmosphere_kpa: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        VacuumConvertInput: {
+            value: number;
+            /** @enum {string} */
+            from: "inhg_gauge" | "kpa_abs" | "kpa_gauge" | "mbar_abs" | "psi_abs" | "bar_gauge" | "torr";
+            /** @enum {string} */
+            to: "inhg_gauge" | "kpa_abs" | "kpa_gauge" | "mbar_abs" | "psi_abs" | "bar_gauge" | "torr";
+            /**
+             * @description (kPa)
+             * @default 101.325
+             */
+            atmosphere_kpa: number;
+        };
+        VacuumConvertResult: {
+            value: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        VacuumLeakInput: {
+            /** @description (l) */
+            volume_l: number;
+            /** @description absolute (kPa) */
+            start_kpa: number;
+            /** @description absolute (kPa) */
+            end_kpa: number;
+            /** @description (s) */
+            seconds: number;
+            /**
+             * @description (kPa)
+             * @default 101.325
+             */
+            atmosphere_kpa: number;
+        };
+        VacuumLeakResult: {
+            /** @description (mbar·l/s) */
+            leak_mbar_l_s: number;
+            /** @description of the remaining vacuum; null when nothing leaked (s) */
+            half_life_s: number | null;
+            /** @description tight, usable or leaky */
+            verdict: string;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        VacuumPumpDownInput: {
+            /** @description (l) */
+            volume_l: number;
+            /** @description of the pump (l/min) */
+            speed_l_min: number;
+            /** @description absolute (kPa) */
+            start_kpa: number;
+            /** @description absolute (kPa) */
+            target_kpa: number;
+            /**
+             * @description lowest the pump reaches (kPa)
+             * @default 0
+             */
+            ultimate_kpa: number;
+        };
+        VacuumPumpDownResult: {
+            /** @description (s) */
+            seconds: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        VacuumTwoStageInput: {
+            /** @description air under the sheet (l) */
+            box_l: number;
+            /** @description absolute, after the first stage (kPa) */
+            blower_kpa: number;
+            /** @description (l) */
+            tank_l: number;
+            /** @description absolute (kPa) */
+            tank_kpa: number;
+            /**
+             * @description (kPa)
+             * @default 101.325
+             */
+            atmosphere_kpa: number;
+            /** @description absolute, wanted under the sheet (kPa) */
+            target_kpa?: number | null;
+        };
+        VacuumTwoStageResult: {
+            /** @description (kPa) */
+            after_first_kpa: number;
+            /** @description (kPa) */
+            after_tank_kpa: number;
+            /** @description against the atmosphere (kPa) */
+            pull_kpa: number;
+            /** @description (kPa) */
+            after_tank_without_first_kpa: number;
+            /** @description for the target (l) */
+            tank_l_needed: number | null;
+            /** @description on the sheet (N/cm2) */
+            force_n_per_cm2: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
     };
     responses: never;
     parameters: never;
@@ -1777,6 +2975,99 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CatalogueEntryData"][];
                 };
+            };
+        };
+    };
+    calcChargeBlanks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargeBlanksInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeBlanksResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcChargeBlend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargeBlendInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeBlendResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcChargeProfile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargeProfileInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeProfileResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1873,6 +3164,378 @@ export interface operations {
             };
         };
     };
+    calcChargeShot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChargeShotInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeShotResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcCycleCapacity: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CycleCapacityInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CycleCapacityResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcDensityArchimedes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DensityArchimedesInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DensityArchimedesResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForceClamp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForceClampInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForceClampResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForceLeverInjection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForceLeverInjectionInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForceLeverInjectionResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForcePlatenBow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForcePlatenBowInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForcePlatenBowResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForcePress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForcePressInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForcePressResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForceSoftMould: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForceSoftMouldInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForceSoftMouldResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcForceTransferRecipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForceTransferRecipeInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForceTransferRecipeResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFormingDraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormingDrawInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormingDrawResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFormingMouldCheck: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormingMouldCheckInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormingMouldCheckResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatCoolingTime: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatCoolingTimeInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatCoolingTimeResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcHeatPressCycle: {
         parameters: {
             query?: never;
@@ -1955,6 +3618,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatSlabResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcQualityCapability: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QualityCapabilityInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QualityCapabilityResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcQualityControlChart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QualityControlChartInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QualityControlChartResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -2079,6 +3804,161 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SafetyCheckResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcVacuumAtmosphere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumAtmosphereInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumAtmosphereResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcVacuumConvert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumConvertInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumConvertResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcVacuumLeak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumLeakInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumLeakResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcVacuumPumpDown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumPumpDownInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumPumpDownResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcVacuumTwoStage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumTwoStageInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumTwoStageResult"];
                 };
             };
             /** @description refused, naming the field */

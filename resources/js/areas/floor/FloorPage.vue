@@ -26,7 +26,7 @@ const busy = computed(() => lanes.value.filter((l) => l.run_id !== null).length)
 const SHORT: Record<string, string> = { heat: 'heating', cool: 'cooling' };
 const words = (s: Stretch) => {
     const word = SHORT[s.kind] ?? s.title;
-    if (wide(s) * 7 < word.length * 8) return '';
+    if (wide(s) * 7 < word.length * 9 + 16) return '';
     return s.phase === 'past' || s.kind === 'hands' ? word : wide(s) * 7 < word.length * 8 + 50 ? clockText(s.to - Math.max(now.value, s.from)) : `${word} ${clockText(s.to - Math.max(now.value, s.from))}`;
 };
 const next = (l: Lane) => l.stretches.find((s) => s.from <= now.value && s.to > now.value && s.phase === 'coming');

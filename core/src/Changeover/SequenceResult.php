@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Changeover;
+
+use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\Result;
+
+final class SequenceResult extends Result
+{
+    /**
+     * @param  list<string>  $order
+     * @param  list<mixed>  $matrix
+     * @param  list<Leg>  $legs
+     */
+    public function __construct(
+        #[Field('ids', '', of: 'string')] public readonly array $order,
+        #[Field('', 'min')] public readonly float $total_changeover_min,
+        #[Field('minutes, row from, column to; row 0 is the start', 'min')] public readonly array $matrix,
+        #[Field('', '', of: Leg::class)] public readonly array $legs,
+    ) {
+    }
+}

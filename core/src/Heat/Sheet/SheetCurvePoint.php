@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Heat\Sheet;
+
+use Dithermic\Core\Calculator\Field;
+
+final readonly class SheetCurvePoint
+{
+    public function __construct(
+        #[Field('', 's')] public float $time_s,
+        #[Field('', '°C')] public float $hottest_c,
+        #[Field('', '°C')] public float $mean_c,
+        #[Field('', '°C')] public float $coldest_c,
+    ) {
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Heat\Sheet;
+
+use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\Result;
+
+final class VacuumSheetResult extends Result
+{
+    /**
+     * @param  list<SheetCurvePoint>  $curve
+     */
+    public function __construct(
+        #[Field('', 's')] public readonly ?float $ready_s,
+        #[Field('', 's')] public readonly ?float $limit_s,
+        #[Field('limit less ready', 's')] public readonly ?float $window_s,
+        #[Field('', 'K')] public readonly ?float $spread_at_ready_k,
+        #[Field('after the heater leaves', 's')] public readonly ?float $form_within_s,
+        #[Field('', '', of: SheetCurvePoint::class)] public readonly array $curve,
+    ) {
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Vacuum;
+
+use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\Result;
+
+final class TwoStageResult extends Result
+{
+    public function __construct(
+        #[Field('', 'kPa')] public readonly float $after_first_kpa,
+        #[Field('', 'kPa')] public readonly float $after_tank_kpa,
+        #[Field('against the atmosphere', 'kPa')] public readonly float $pull_kpa,
+        #[Field('', 'kPa')] public readonly float $after_tank_without_first_kpa,
+        #[Field('for the target', 'l')] public readonly ?float $tank_l_needed,
+        #[Field('on the sheet', 'N/cm2')] public readonly float $force_n_per_cm2,
+    ) {
+    }
+}
