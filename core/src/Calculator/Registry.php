@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Calculator;
 
+use Dithermic\Core\Changeover;
 use Dithermic\Core\Charge;
 use Dithermic\Core\Cycle;
 use Dithermic\Core\Force;
@@ -38,7 +39,12 @@ final class Registry
         Heat\General\SlabCalculation::class,
         Heat\Press\PressCycle::class,
         Heat\Press\PressSchools::class,
+        Heat\Sheet\VacuumSheet::class,
+        Heat\Sheet\VacuumCool::class,
         Heat\Wall\CoolingTime::class,
+        Heat\Wall\MouldContact::class,
+        Heat\Barrel\BarrelSoak::class,
+        Heat\Bath\BarInBath::class,
         Force\Clamp::class,
         Force\LeverInjection::class,
         Force\Press::class,
@@ -51,7 +57,10 @@ final class Registry
         Vacuum\Leak::class,
         Vacuum\Convert::class,
         Forming\Draw::class,
+        Forming\Wall::class,
         Forming\MouldCheck::class,
+        Changeover\Purge::class,
+        Changeover\Sequence::class,
         Cycle\Capacity::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,

@@ -56,7 +56,7 @@ final class Stack
     /** @var array<int, float> J/kg */
     private array $h = [];
 
-    /** @var list<float> hottest so far, °C, with the enthalpy and the fluid fraction reached there */
+    /** @var array<int, float> hottest so far, °C, with the enthalpy and the fluid fraction reached there */
     private array $peakT = [];
 
     /** @var array<int, float> */
@@ -75,12 +75,22 @@ final class Stack
     private array $contact = [];
 
     /**
-     * Between cells of one plane layer the conductance takes the mean of both cells' ρk, the trapezoid of Kirchhoff's
+     * Between cells of one layer the conductance takes the mean of both cells' ρk, the trapezoid of Kirchhoff's
      * integral ∫ρk dT: a closing bed changes k fivefold from cell to cell and the harmonic mean would hold heat back.
      *
      * @var list<bool>
      */
     private array $inside = [];
+
+    /**
+     * Shares of both cells in that mean, from the lengths (a ring's: the logs of its radii) either side of their border.
+     *
+     * @var array<int, float>
+     */
+    private array $half = [];
+
+    /** @var array<int, float> */
+    private array $other = [];
 
     /** @var list<float> ring widths of a cylinder, m */
     private array $width = [];
@@ -139,12 +149,17 @@ final class Stack
                 $this->peakT[] = $layer->initial;
                 $this->peakF[] = $s->fluidFraction($layer->initial);
                 $this->contact[] = 0.0;
-                $this->inside[] = ! $cylinder && $i < $layer->cells - 1;
+                $this->inside[] = $i < $layer->cells - 1;
                 $this->n++;
             }
             $this->contact[$this->n - 1] = $layer->contactNext === null ? 0.0 : 1 / $layer->contactNext;
             $this->layers[] = [$s, $from, $this->n];
             $at += $layer->thickness;
+        }
+        for ($i = 0; $i < $this->n - 1; $i++) {
+            $length = 2 * ($this->right[$i] + $this->left[$i + 1]);
+            $this->half[$i] = $this->right[$i] / $length;
+            $this->other[$i] = $this->left[$i + 1] / $length;
         }
         $this->hStart = $this->enthalpy();
         $this->properties($this->h);
@@ -158,10 +173,11 @@ final class Stack
         $this->rightFace = clone $this->rightFace;
     }
 
-    /** Puts something else against the right face, as when a stack goes from the hot press to the cold one. */
-    public function meet(Boundary $right): void
+    /** Puts something else against the right face (and the left), as when a stack goes from the hot press to the cold one. */
+    public function meet(Boundary $right, ?Boundary $left = null): void
     {
         $this->rightFace = $right;
+        $this->leftFace = $left ?? $this->leftFace;
         $this->properties($this->h);
         $this->faces(0.0);
         $this->dt = $this->firstStep();
@@ -212,6 +228,35 @@ final class Stack
         $larger = max(abs($gained), abs($this->energyIn));
 
         return $larger < 1.0 ? 0.0 : 100 * ($this->energyIn - $gained) / $larger;
+    }
+
+    /** Hottest and coldest of everything in the stack, faces counted. */
+    public function hottest(): float
+    {
+        return max($this->leftSurface(), $this->rightSurface(), ...$this->t);
+    }
+
+    public function coldest(): float
+    {
+        return min($this->leftSurface(), $this->rightSurface(), ...$this->t);
+    }
+
+    /**
+     * Gives one layer's cells the temperatures of a body that was somewhere else meanwhile; as if heated to them.
+     *
+     * @param  list<float>  $temperatures
+     */
+    public function replace(int $layer, array $temperatures): void
+    {
+        [$s, $from] = $this->layers[$layer];
+        foreach ($temperatures as $i => $c) {
+            $this->t[$from + $i] = $this->peakT[$from + $i] = $c;
+            $this->h[$from + $i] = $this->peakH[$from + $i] = $s->enthalpy($c);
+            $this->peakF[$from + $i] = $s->fluidFraction($c);
+        }
+        $this->properties($this->h);
+        $this->faces(0.0);
+        $this->dt = $this->firstStep();
     }
 
     public function meanTemperature(): float
@@ -375,6 +420,8 @@ final class Stack
         $m = $this->m;
         $contact = $this->contact;
         $inside = $this->inside;
+        $half = $this->half;
+        $other = $this->other;
         $h = $guess;
         $this->properties($h);
         for ($iteration = 0; $iteration < 14; $iteration++) {
@@ -394,7 +441,7 @@ final class Stack
             for ($i = 0; $i < $n; $i++) {
                 if ($i < $n - 1) {
                     $g = $inside[$i]
-                        ? 0.25 / $rRight[$i] + 0.25 / $rLeft[$i + 1]
+                        ? ($half[$i] / $rRight[$i] + $other[$i] / $rLeft[$i + 1])
                         : 1 / ($rRight[$i] + $contact[$i] + $rLeft[$i + 1]);
                     $qOut = $g * ($t[$i] - $t[$i + 1]);
                     $diagonal = $m[$i] + $tau * ($gIn + $g - $ownIn) * $slope[$i];
@@ -495,7 +542,7 @@ final class Stack
                     $slope = 1 / $cs;
                     $k = $ks;
                 } elseif ($freezes && $h < $peakH[$i] && $this->peakF[$i] > 0) {
-                    [$t, $slope, $f] = $this->freezing($s, $i, $h);
+                    [$t, $slope, $f] = $s->freezing($h, $this->peakT[$i], $peakH[$i], $this->peakF[$i]);
                     $k = $ks + ($km - $ks) * $f;
                 } elseif ($h <= $hStart) {
                     $t = $h / $cs;
@@ -533,39 +580,6 @@ final class Stack
         $this->slope = $slopes;
         $this->rLeft = $rl;
         $this->rRight = $rr;
-    }
-
-    /**
-     * The freezing curve of a cell that reached temperature P with fluid fraction g: f stays g down to min(freeze, P),
-     * then falls linearly to none at freeze − width.
-     *
-     * @return array{float, float, float} temperature, dT/dh, fluid fraction
-     */
-    private function freezing(Substance $s, int $i, float $h): array
-    {
-        $peak = $this->peakT[$i];
-        $g = $this->peakF[$i];
-        $spread = $s->cMelt - $s->cSolid;
-        $top = $peak < $s->freeze ? $peak : $s->freeze;
-        $c = $s->cSolid + $spread * $g;
-        $hTop = $this->peakH[$i] - $c * ($peak - $top);
-        if ($h >= $hTop) {
-            return [$peak - ($this->peakH[$i] - $h) / $c, 1 / $c, $g];
-        }
-        $low = $s->freeze - ($s->rangeEnd - $s->rangeStart);
-        $span = $top - $low;
-        $rate = $g / $span;
-        $b = $s->cSolid + $s->fusion * $rate;
-        $a = $spread * $rate / 2;
-        $hLow = $hTop - ($b * $span + $a * $span * $span);
-        if ($h <= $hLow) {
-            return [$low - ($hLow - $h) / $s->cSolid, 1 / $s->cSolid, 0.0];
-        }
-        $y = $h - $hLow;
-        $root = sqrt($b * $b + 4 * $a * $y);
-        $x = 2 * $y / ($b + $root);
-
-        return [$low + $x, 1 / $root, $rate * $x];
     }
 
     /** A first step short enough for the sharp start, s: a fifth of the quickest cell's own time constant, at least 1 ms. */

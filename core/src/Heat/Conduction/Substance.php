@@ -97,6 +97,53 @@ final readonly class Substance
             ? max(0.0, min(1.0, ($c - $this->rangeStart) / ($this->rangeEnd - $this->rangeStart))) : 0.0;
     }
 
+    /**
+     * The freezing curve of stuff that reached a hottest temperature with fluid fraction g: f stays g down to
+     * min(freeze, hottest), then falls linearly to none at freeze − width.
+     *
+     * @return array{float, float, float} temperature, dT/dh, fluid fraction
+     */
+    public function freezing(float $h, float $hottest, float $hHottest, float $g): array
+    {
+        $spread = $this->cMelt - $this->cSolid;
+        $top = $hottest < $this->freeze ? $hottest : $this->freeze;
+        $c = $this->cSolid + $spread * $g;
+        $hTop = $hHottest - $c * ($hottest - $top);
+        if ($h >= $hTop) {
+            return [$hottest - ($hHottest - $h) / $c, 1 / $c, $g];
+        }
+        $low = $this->freeze - ($this->rangeEnd - $this->rangeStart);
+        $span = $top - $low;
+        $rate = $g / $span;
+        $b = $this->cSolid + $this->fusion * $rate;
+        $a = $spread * $rate / 2;
+        $hLow = $hTop - ($b * $span + $a * $span * $span);
+        if ($h <= $hLow) {
+            return [$low - ($hLow - $h) / $this->cSolid, 1 / $this->cSolid, 0.0];
+        }
+        $y = $h - $hLow;
+        $root = sqrt($b * $b + 4 * $a * $y);
+        $x = 2 * $y / ($b + $root);
+
+        return [$low + $x, 1 / $root, $rate * $x];
+    }
+
+    /** Temperature on heating, the inverse of enthalpy(). */
+    public function temperature(float $h): float
+    {
+        if ($h <= $this->hStart) {
+            return $h / $this->cSolid;
+        }
+        if ($h >= $this->hEnd) {
+            return $this->rangeEnd + ($h - $this->hEnd) / $this->cMelt;
+        }
+        $rate = 1 / ($this->rangeEnd - $this->rangeStart);
+        $b = $this->cSolid + $this->fusion * $rate;
+        $y = $h - $this->hStart;
+
+        return $this->rangeStart + 2 * $y / ($b + sqrt($b * $b + 2 * ($this->cMelt - $this->cSolid) * $rate * $y));
+    }
+
     /** Pores left after a hottest temperature: a smoothstep from `porosity` to none between closeStart and closeEnd. */
     public function porosityAfter(float $hottest): float
     {

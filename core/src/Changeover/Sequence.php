@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Changeover;
+
+use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Material\PolymerLibrary;
+
+/**
+ * The order of jobs with the least changeover: an open travelling-salesman path from the present state. Exact up to
+ * twelve jobs by dynamic programming over subsets (Held & Karp 1962); beyond, best insertion improved by 2-opt and
+ * or-opt until nothing helps. Ties go to the order given.
+ */
+#[Calc('changeover.sequence', 'the order of jobs that costs the least changeover')]
+final readonly class Sequence
+{
+    private const EXACT = 12;
+
+    private const SAME_SHADE = 0.05;
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
+
+    public function __invoke(SequenceInput $in): SequenceResult
+    {
+        $model = new PurgeModel($this->polymers);
+        $model->polymer($in->start->polymer, 'start.polymer');
+        foreach ($in->jobs as $i => $job) {
+            $model->polymer($job->polymer, "jobs.{$i}.polymer");
+        }
+        $n = count($in->jobs);
+        $legs = [];
+        for ($a = 0; $a <= $n; $a++) {
+            for ($b = 1; $b <= $n; $b++) {
+                $from = $a === 0 ? $in->start : $in->jobs[$a - 1];
+                $legs[$a][$b] = self::leg($in, $model, $from, $in->jobs[$b - 1], $a === 0 ? 'start' : $in->jobs[$a - 1]->id);
+            }
+        }
+        $cost = array_map(static fn (array $row): array => array_map(static fn (Leg $l): float => $l->minutes, $row), $legs);
+        $order = $n <= self::EXACT ? self::exact($cost, $n) : self::improved($cost, $n);
+        $chosen = [];
+        $at = 0;
+        $total = 0.0;
+        foreach ($order as $next) {
+            $chosen[] = $legs[$at][$next];
+            $total += $cost[$at][$next];
+            $at = $next;
+        }
+        $matrix = [];
+        foreach ($cost as $a => $row) {
+            $matrix[] = array_map(static fn (int $b): float => $a === $b ? 0.0 : $row[$b], range(1, $n));
+        }
+
+        return (new SequenceResult(array_map(static fn (int $i): string => $in->jobs[$i - 1]->id, $order), $total, $matrix, $chosen))
+            ->explain(sprintf('%.0f min of changeover in this order.', $total));
+    }
+
+    private static function leg(SequenceInput $in, PurgeModel $model, Job|StartState $a, Job $b, string $from): Leg
+    {
+        $volume = static fn (float $residual): float => PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $residual);
+        $lighter = $b->lightness > $a->lightness + self::SAME_SHADE;
+        $darker = $b->lightness < $a->lightness - self::SAME_SHADE;
+        $stop = $a->polymer === $b->polymer ? null : $model->danger($a->polymer, $b->polymer);
+        $purge = match (true) {
+            $stop !== null => $volume(0.5) + $volume($lighter ? 0.2 : 0.5),
+            $a->polymer !== $b->polymer => $volume($lighter ? 0.2 : 0.5),
+            $lighter => $volume(0.2),
+            $darker => $volume(2.0),
+            default => 0.0,
+        } / $in->throughput_cm3_min;
+        $delta = $b->set_c - $a->set_c;
+        $temperature = abs($delta) / ($delta > 0 ? $in->heat_k_min : $in->cool_k_min);
+        $mould = $b->mould !== $a->mould ? $in->mould_min : 0.0;
+
+        return new Leg($from, $b->id, max($purge + $temperature, $mould), $purge, $temperature, $mould, $stop);
+    }
+
+    /**
+     * @param  array<int, array<int, float>>  $cost
+     * @return list<int>
+     */
+    private static function exact(array $cost, int $n): array
+    {
+        $full = (1 << $n) - 1;
+        // best[set][last]: the rest of the way from `last` when `set` is done; filled from the whole set down.
+        $best = [];
+        for ($set = $full; $set > 0; $set--) {
+            for ($last = 1; $last <= $n; $last++) {
+                if (! ($set & (1 << ($last - 1)))) {
+                    continue;
+                }
+                $least = $set === $full ? 0.0 : INF;
+                for ($next = 1; $next <= $n && $set !== $full; $next++) {
+                    if (! ($set & (1 << ($next - 1)))) {
+                        $least = min($least, $cost[$last][$next] + $best[$set | (1 << ($next - 1))][$next]);
+                    }
+                }
+                $best[$set][$last] = $least;
+            }
+        }
+        // Walking forward and taking the first that reaches the optimum keeps ties in the order given.
+        $order = [];
+        $set = 0;
+        $at = 0;
+        while (count($order) < $n) {
+            $least = INF;
+            $pick = 0;
+            for ($next = 1; $next <= $n; $next++) {
+                $bit = 1 << ($next - 1);
+                if (! ($set & $bit) && $cost[$at][$next] + $best[$set | $bit][$next] < $least - 1e-9) {
+                    $least = $cost[$at][$next] + $best[$set | $bit][$next];
+                    $pick = $next;
+                }
+            }
+            $order[] = $at = $pick;
+            $set |= 1 << ($pick - 1);
+        }
+
+        return $order;
+    }
+
+    /**
+     * @param  array<int, array<int, float>>  $cost
+     * @return list<int>
+     */
+    private static function improved(array $cost, int $n): array
+    {
+        $total = static function (array $order) use ($cost): float {
+            $sum = 0.0;
+            $at = 0;
+            foreach ($order as $next) {
+                $sum += $cost[$at][$next];
+                $at = $next;
+            }
+
+            return $sum;
+        };
+        $order = [];
+        for ($job = 1; $job <= $n; $job++) {
+            $best = [$job, ...$order];
+            for ($place = 1; $place <= count($order); $place++) {
+                $try = $order;
+                array_splice($try, $place, 0, [$job]);
+                $best = $total($try) < $total($best) - 1e-9 ? $try : $best;
+            }
+            $order = $best;
+        }
+        do {
+            $before = $total($order);
+            for ($i = 0; $i < $n - 1; $i++) {
+                for ($j = $i + 1; $j < $n; $j++) {
+                    $reversed = [...array_slice($order, 0, $i), ...array_reverse(array_slice($order, $i, $j - $i + 1)), ...array_slice($order, $j + 1)];
+                    $moved = $order;
+                    array_splice($moved, $j, 0, array_splice($moved, $i, 1));
+                    $back = $order;
+                    array_splice($back, $i, 0, array_splice($back, $j, 1));
+                    foreach ([$reversed, $moved, $back] as $try) {
+                        $order = $total($try) < $total($order) - 1e-9 ? $try : $order;
+                    }
+                }
+            }
+        } while ($total($order) < $before - 1e-9);
+
+        return array_values($order);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Heat\Bath;
+
+use Dithermic\Core\Calculator\Checked;
+use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\Flatten;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\MaterialInput;
+
+final readonly class BarInBathInput implements Checked
+{
+    /**
+     * @param  list<float>  $skin_mm
+     */
+    public function __construct(
+        #[Flatten] public MaterialInput $material,
+        #[Field('the bar as the mould goes in', '°C', min: -50, max: 600)] public float $melt_c,
+        #[Field('', '°C', min: -50, max: 300)] public float $bath_c,
+        #[Field('', 'mm', above: 0, max: 2000)] public ?float $width_mm = null,
+        #[Field('', 'mm', above: 0, max: 2000)] public ?float $height_mm = null,
+        #[Field('instead of the sides', 'mm', above: 0, max: 2000)] public ?float $diameter_mm = null,
+        #[Field('water or air')] public Medium $medium = Medium::Water,
+        #[Field('with the mould wall; 500 in water, 12 in air unless given', 'W/m2K', above: 0, max: 1e6)] public ?float $h_w_m2k = null,
+        #[Field('look at it then', 'min', above: 0, max: 100000)] public ?float $minutes = null,
+        #[Field('skins asked for', 'mm', of: 'number', above: 0, max: 1000, atMost: 50)] public array $skin_mm = [],
+    ) {
+    }
+
+    public function check(): void
+    {
+        if ($this->diameter_mm === null && ($this->width_mm === null || $this->height_mm === null)) {
+            throw new InputError($this->width_mm === null && $this->height_mm === null ? 'diameter_mm' : ($this->width_mm === null ? 'width_mm' : 'height_mm'), 'give both sides of the bar, or its diameter');
+        }
+        if ($this->bath_c >= $this->melt_c) {
+            throw new InputError('bath_c', 'is not colder than the melt');
+        }
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Heat\Sheet;
+
+use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Heat\Conduction\Crossing;
+use Dithermic\Core\Heat\Conduction\Held;
+use Dithermic\Core\Heat\Conduction\Insulated;
+use Dithermic\Core\Heat\Conduction\Layer;
+use Dithermic\Core\Heat\Conduction\Radiant;
+use Dithermic\Core\Heat\Conduction\Stack;
+use Dithermic\Core\Heat\Conduction\Substance;
+use Dithermic\Core\Material\PolymerLibrary;
+
+/**
+ * Heating a clamped sheet under a radiant heater, by conduction through its thickness with the heater's flux taken in at
+ * the face: σ·exchange·absorptivity·(Th⁴ − Ts⁴). Valid for opaque sheet; clear sheet takes heat in through its depth and
+ * heats more evenly. Heated from both sides, half the thickness is solved.
+ */
+#[Calc('heat.vacuum_sheet', 'heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed')]
+final readonly class VacuumSheet
+{
+    private const LIMIT_S = 3600.0;
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
+
+    public function __invoke(VacuumSheetInput $in, float $cells = 1.0, float $steps = 1.0): VacuumSheetResult
+    {
+        [$lower, $normal, $upper] = $this->window($in);
+        $stack = $this->stack($in, $cells, $steps);
+        $curve = [self::point($stack)];
+        $watch = static function (Stack $s) use (&$curve): void {
+            $curve[] = self::point($s);
+        };
+        $hot = clone $stack;
+        $again = clone $stack;
+        $limit = Crossing::time($hot, self::LIMIT_S, static fn (Stack $s): float => $s->hottest() - $upper);
+        $ready = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => min($s->coldest() - $lower, $s->meanTemperature() - $normal), $watch);
+        $spread = $form = null;
+        if ($ready !== null) {
+            // The step that found it went past it: the heater leaves at the moment itself.
+            $stack = $again;
+            $stack->run($ready);
+            $spread = $stack->hottest() - $stack->coldest();
+            $air = new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9));
+            $stack->meet($air, $in->sides === 2 ? null : new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9)));
+            $cold = Crossing::time($stack, $ready + self::LIMIT_S, static fn (Stack $s): float => $lower - $s->coldest(), $watch);
+            $form = $cold === null ? null : $cold - $ready;
+        }
+        $window = $ready === null || $limit === null ? null : $limit - $ready;
+        $stride = (int) max(1, ceil(count($curve) / 200));
+        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
+
+        return $this->say($result, $in);
+    }
+
+    /** @return array{float, float, float} °C */
+    private function window(VacuumSheetInput $in): array
+    {
+        $library = $in->material->record($this->polymers)?->process('vacuum_forming') ?? [];
+        $window = [];
+        foreach (['sheet_lower_c', 'sheet_normal_c', 'sheet_upper_c'] as $name) {
+            $window[] = $in->{$name} ?? (isset($library[$name]) ? (float) $library[$name] : throw new InputError($name, 'give it, or name a polymer that is vacuum formed'));
+        }
+        if ($window[1] < $window[0]) {
+            throw new InputError('sheet_normal_c', 'must not be below sheet_lower_c');
+        }
+        if ($window[2] <= $window[1]) {
+            throw new InputError('sheet_upper_c', 'must be above sheet_normal_c');
+        }
+
+        return $window;
+    }
+
+    private function stack(VacuumSheetInput $in, float $cells, float $steps): Stack
+    {
+        $substance = Substance::polymer($in->material->thermal($this->polymers));
+        $heater = new Radiant($in->heater_c, $in->exchange * $in->material->need('absorptivity', $this->polymers), $in->loss_w_m2k, $in->ambient_c);
+        $both = $in->sides === 2;
+        $unheated = $in->loss_w_m2k > 0 ? new Held($in->ambient_c, $in->loss_w_m2k) : new Insulated;
+
+        return new Stack(
+            [new Layer($substance, $in->thickness_mm / ($both ? 2000 : 1000), (int) round(($both ? 12 : 20) * $cells), $in->initial_c)],
+            $both ? new Insulated : $unheated, $heater, stepK: 4.0, stepScale: 1 / $steps,
+        );
+    }
+
+    private static function point(Stack $s): SheetCurvePoint
+    {
+        return new SheetCurvePoint(round($s->time, 2), round($s->hottest(), 2), round($s->meanTemperature(), 2), round($s->coldest(), 2));
+    }
+
+    private function say(VacuumSheetResult $result, VacuumSheetInput $in): VacuumSheetResult
+    {
+        if ($result->ready_s === null) {
+            $result->explain('The sheet does not get ready within an hour: a hotter or nearer heater.');
+        } elseif ($result->window_s !== null && $result->window_s < 0) {
+            $result->explain(sprintf('It cannot be heated this way: the face is too hot %.0f s before the cold side is ready. %s a cooler heater for longer, or a soak off the heat, lets the thickness even out.', -$result->window_s, $in->sides === 1 ? 'Heat from both sides;' : 'Both sides are heated already;'));
+        } else {
+            $result->explain(sprintf('Ready after %.0f s%s; once the heater is gone it can be formed for %s.', $result->ready_s, $result->window_s === null ? '' : sprintf(', too hot %.0f s later', $result->window_s), $result->form_within_s === null ? 'a long time' : sprintf('%.0f s', $result->form_within_s)));
+        }
+        $result->warn($result->form_within_s !== null && $in->transfer_s > $result->form_within_s ? sprintf('The transfer of %.0f s is longer than that: the sheet is cold when the vacuum comes.', $in->transfer_s) : null);
+
+        return $result->warn($result->window_s !== null && $result->window_s >= 0 && $result->window_s < 5 ? 'The window is narrow: watch the cue, not the clock.' : null);
+    }
+}
