@@ -62,7 +62,7 @@ e2e() {
     if ! env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" bash "$HERE/deploy/dithermic.sh" start --port "$port" >"$OUT/start" 2>&1; then
         cat "$OUT/start"; count 0 1; return
     fi
-    BASE_URL="http://127.0.0.1:$port" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 80
+    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" BASE_URL="http://127.0.0.1:$port" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 160
     local good bad
     good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)

@@ -96,7 +96,7 @@ final class Grid
     /**
      * Temperatures from the middle to the middle of the face across the height, with their distance from the middle, m.
      *
-     * @return list<array{float, float}>
+     * @return non-empty-list<array{float, float}>
      */
     public function across(): array
     {

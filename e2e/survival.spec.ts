@@ -27,7 +27,7 @@ for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
         await page.getByRole('button', { name: 'Gauge more' }).click();
         await page.getByRole('button', { name: /^Pumped/ }).last().click();
         await expect(page.getByText('1 kept on this screen, not yet with the server')).toBeVisible();
-        execFileSync(`${root}bin/dithermic`, ['start', '--port', new URL(page.url()).port], { env: { ...process.env, DITHERMIC_STATE: state } });
+        execFileSync(`${root}bin/dithermic`, ['start', '--port', new URL(page.url()).port], { env: { PATH: process.env.PATH, HOME: process.env.HOME, DITHERMIC_STATE: state } });
         await expect(page.getByText('not yet with the server')).toBeHidden({ timeout: 20_000 });
 
         const after = await ask<Heard>(page, `runs/${id}`);
