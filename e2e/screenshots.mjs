@@ -16,7 +16,7 @@ await page.getByLabel('Name to sign in').fill('ines');
 await page.getByLabel('Password').fill('flake-to-panel');
 await tap('Sign in');
 await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
-for (const [path, name] of [['/sort', 'sort'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
+for (const [path, name] of [['/sort', 'sort'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
 await page.goto(`${base}/learn`);
 await page.getByRole('row', { name: /scrap/ }).first().click();
 await shot('record');

@@ -13,6 +13,10 @@ final readonly class CatalogueEntryData
     public function __construct(
         #[OA\Property] public string $name,
         #[OA\Property] public string $purpose,
+        #[OA\Property] public string $group,
+        #[OA\Property] public string $title,
+        #[OA\Property(description: 'what people look for it by')] public string $words,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties, description: 'an input to start from')] public object $example,
     ) {
     }
 }

@@ -76,3 +76,12 @@ it('describes every calculation by JSON Schema that its own cases fit', function
 it('flattens shared fields into the level of their owner', function (): void {
     expect(Schema::of(PressCycleInput::class)['properties'])->toHaveKeys(['polymer', 'tm_c', 'thickness_mm', 'press']);
 });
+
+it('puts every calculation on the bench with an input that works without a fault', function (): void {
+    $registry = new Registry;
+    expect(array_column($registry->bench(), 'name'))->toEqualCanonicalizing(array_keys($registry->list()));
+    foreach ($registry->bench() as $entry) {
+        $answer = $registry->run($entry['name'], $entry['example']);
+        expect($answer->explanation)->not->toBeEmpty($entry['name'])->and($entry['title'])->not->toBeEmpty()->and($entry['words'])->not->toBeEmpty();
+    }
+});

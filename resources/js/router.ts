@@ -13,6 +13,7 @@ export const router = createRouter({
         { path: '/check', name: 'check', component: () => import('./areas/check/CheckPage.vue'), meta: { title: 'Check' } },
         { path: '/learn', name: 'learn', component: () => import('./areas/learn/RunsPage.vue'), meta: { title: 'Learn' } },
         { path: '/learn/:id', name: 'record', component: () => import('./areas/learn/RecordPage.vue'), meta: { title: 'Record', stage: 'learn' } },
+        { path: '/reckon/:name?', name: 'reckon', component: () => import('./areas/reckon/ReckonPage.vue'), meta: { title: 'Reckon' } },
         { path: '/shop', name: 'shop', component: () => import('./areas/shop/ShopPage.vue'), meta: { title: 'Shop' } },
         { path: '/sign-in', name: 'sign-in', component: () => import('./areas/session/SignInPage.vue'), meta: { title: 'Sign in', open: true } },
         { path: '/:rest(.*)*', redirect: '/' },

@@ -21,9 +21,9 @@ final class CalcController extends Controller
     #[OA\Get(path: '/calc', operationId: 'getCalculations', summary: 'Every calculation by name', tags: ['calc'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/CatalogueEntryData')))])]
     public function index(): JsonResponse
     {
-        $list = $this->calculations->list();
+        $purposes = $this->calculations->list();
 
-        return new JsonResponse(array_map(static fn (string $name, string $purpose): CatalogueEntryData => new CatalogueEntryData($name, $purpose), array_keys($list), $list));
+        return new JsonResponse(array_map(static fn (array $e): CatalogueEntryData => new CatalogueEntryData($e['name'], $purposes[$e['name']], $e['group'], $e['title'], $e['words'], (object) $e['example']), $this->calculations->bench()));
     }
 
     public function show(string $name): JsonResponse

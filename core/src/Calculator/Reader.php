@@ -140,7 +140,7 @@ final class Reader
     /** @param  class-string<BackedEnum>  $enum */
     private static function choice(string $name, string $enum, mixed $given): BackedEnum
     {
-        $found = is_string($given) || is_int($given) ? $enum::tryFrom($given) : null;
+        $found = is_string($given) ? $enum::tryFrom($given) : null;
         if ($found === null) {
             $known = implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
             throw new InputError($name, "must be one of: {$known}");

@@ -87,6 +87,16 @@ final class Registry
         return array_map(static fn (array $entry): string => $entry[1], $this->known);
     }
 
+    /**
+     * What the scratch bench shows of each: group, title, the words people look for it by, and an input to start from.
+     *
+     * @return list<array{group: string, name: string, title: string, words: string, example: array<string, mixed>}>
+     */
+    public function bench(): array
+    {
+        return json_decode((string) file_get_contents(__DIR__.'/../../data/bench.json'), true);
+    }
+
     public function has(string $name): bool
     {
         return isset($this->known[$name]);

@@ -60,7 +60,7 @@ final class Schema
     {
         $type = Reader::typeOf($parameter);
         $schema = self::type($type, $field);
-        if ($parameter->allowsNull()) {
+        if ($parameter->allowsNull() && $type !== 'mixed') {
             $schema = isset($schema['type']) && is_string($schema['type']) && ! isset($schema['properties'])
                 ? ['type' => [$schema['type'], 'null']] + $schema
                 : ['anyOf' => [$schema, ['type' => 'null']]];

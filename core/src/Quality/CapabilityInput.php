@@ -14,7 +14,7 @@ final readonly class CapabilityInput implements Checked
      * @param  list<float>  $data
      */
     public function __construct(
-        #[Field('measured', '', of: 'number', atLeast: 2, atMost: 100000)] public array $data,
+        #[Field('measured', '', of: 'number', min: -1e12, max: 1e12, atLeast: 2, atMost: 100000)] public array $data,
         #[Field('lower limit')] public ?float $lsl = null,
         #[Field('upper limit')] public ?float $usl = null,
     ) {

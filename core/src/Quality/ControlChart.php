@@ -142,7 +142,7 @@ final class ControlChart
     {
         $numbers = [];
         foreach ($data as $i => $value) {
-            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
+            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || abs((float) $value) > 1e12) {
                 throw new InputError("{$field}.{$i}", 'must be a finite number');
             }
             $numbers[] = (float) $value;

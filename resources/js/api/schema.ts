@@ -21,6 +21,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/changeover.purge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how much it takes to wash one material out with the next, and by which route */
+        post: operations["calcChangeoverPurge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/changeover.sequence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** the order of jobs that costs the least changeover */
+        post: operations["calcChangeoverSequence"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/charge.blanks": {
         parameters: {
             query?: never;
@@ -310,6 +344,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/forming.wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** wall thickness along a formed part */
+        post: operations["calcFormingWall"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.bar_in_bath": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a bar cooling in its mould: skin, core, and when it may be stripped */
+        post: operations["calcHeatBarInBath"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.barrel_soak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long a charge in a heated barrel needs */
+        post: operations["calcHeatBarrelSoak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.cooling_time": {
         parameters: {
             query?: never;
@@ -321,6 +406,23 @@ export interface paths {
         put?: never;
         /** cooling time of a moulded wall, in closed form */
         post: operations["calcHeatCoolingTime"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.mould_contact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** cooling in a mould of steel, aluminium or resin, and how the mould warms up */
+        post: operations["calcHeatMouldContact"];
         delete?: never;
         options?: never;
         head?: never;
@@ -372,6 +474,40 @@ export interface paths {
         put?: never;
         /** transient heat through layers, flat or round, with melting and closing flake */
         post: operations["calcHeatSlab"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.vacuum_cool": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long a formed part stays on the mould */
+        post: operations["calcHeatVacuumCool"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/heat.vacuum_sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed */
+        post: operations["calcHeatVacuumSheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -968,6 +1104,130 @@ export interface components {
         CatalogueEntryData: {
             name: string;
             purpose: string;
+            group: string;
+            title: string;
+            /** @description what people look for it by */
+            words: string;
+            /** @description an input to start from */
+            example: {
+                [key: string]: unknown;
+            };
+        };
+        ChangeoverPurgeInput: {
+            from: {
+                polymer: string;
+                /** @default  */
+                colour: string;
+            };
+            to: {
+                polymer: string;
+                /** @default  */
+                colour: string;
+            };
+            /** @description (cm3) */
+            barrel_volume_cm3: number;
+            /**
+             * @description left of the old one (%)
+             * @default 0.5
+             */
+            residual_pct: number;
+            /**
+             * @description 1 is perfectly mixed
+             * @default 0.6
+             */
+            mixing: number;
+            /** @description (cm3/min) */
+            throughput_cm3_min?: number | null;
+        };
+        ChangeoverPurgeResult: {
+            /** @description polymer codes */
+            route: string[];
+            /** @description for each leg (°C) */
+            set_c: number[];
+            /** @description (cm3) */
+            volume_cm3: number;
+            /** @description (g) */
+            mass_g: number;
+            /** @description null without a throughput (min) */
+            minutes: number | null;
+            /** @description a pair that must not meet in a hot barrel */
+            stop: string | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        ChangeoverSequenceInput: {
+            jobs: {
+                id: string;
+                polymer: string;
+                /** @description (°C) */
+                set_c: number;
+                /** @description 0 black, 1 white or natural */
+                lightness: number;
+                /**
+                 * @description (min)
+                 * @default 0
+                 */
+                minutes: number;
+                mould?: string | null;
+            }[];
+            start: {
+                polymer: string;
+                /** @description (°C) */
+                set_c: number;
+                lightness: number;
+                mould?: string | null;
+            };
+            /** @description (cm3) */
+            barrel_volume_cm3: number;
+            /**
+             * @description (cm3/min)
+             * @default 50
+             */
+            throughput_cm3_min: number;
+            /** @default 0.6 */
+            mixing: number;
+            /**
+             * @description barrel heats (K/min)
+             * @default 6
+             */
+            heat_k_min: number;
+            /**
+             * @description barrel cools (K/min)
+             * @default 3
+             */
+            cool_k_min: number;
+            /**
+             * @description to change a mould (min)
+             * @default 30
+             */
+            mould_min: number;
+        };
+        ChangeoverSequenceResult: {
+            /** @description ids */
+            order: string[];
+            /** @description (min) */
+            total_changeover_min: number;
+            /** @description minutes, row from, column to; row 0 is the start (min) */
+            matrix: unknown[];
+            legs: {
+                from: string;
+                to: string;
+                /** @description (min) */
+                minutes: number;
+                /** @description (min) */
+                purge_min: number;
+                /** @description (min) */
+                temperature_min: number;
+                /** @description (min) */
+                mould_min: number;
+                stop?: string | null;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         ChargeBlanksInput: {
             /** @description (mm) */
@@ -1711,6 +1971,39 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        FormingWallInput: {
+            /** @description at the sheet plane (mm) */
+            base_diameter_mm: number;
+            /** @description (mm) */
+            depth_mm: number;
+            /** @description (°) */
+            draft_deg: number;
+            /** @description (mm) */
+            sheet_mm: number;
+            /** @default 10 */
+            steps: number;
+            /** @description sheet_mm unless given (mm) */
+            corner_radius_mm?: number | null;
+        };
+        FormingWallResult: {
+            /** @description from the rim down */
+            walls: {
+                /** @description (mm) */
+                depth_mm: number;
+                /** @description (mm) */
+                wall_mm: number;
+            }[];
+            /** @description (mm) */
+            thinnest_mm: number;
+            /** @description corner or tip */
+            where: string;
+            /** @description (%) */
+            volume_error_pct: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description Something that needs hands. */
         HandData: {
             run_id: string;
@@ -1727,6 +2020,166 @@ export interface components {
             button: string | null;
             timer: string | null;
             people: number;
+        };
+        HeatBarInBathInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description the bar as the mould goes in (°C) */
+            melt_c: number;
+            /** @description (°C) */
+            bath_c: number;
+            /** @description (mm) */
+            width_mm?: number | null;
+            /** @description (mm) */
+            height_mm?: number | null;
+            /** @description instead of the sides (mm) */
+            diameter_mm?: number | null;
+            /**
+             * @description water or air
+             * @default water
+             * @enum {string}
+             */
+            medium: "water" | "air";
+            /** @description with the mould wall; 500 in water, 12 in air unless given (W/m2K) */
+            h_w_m2k?: number | null;
+            /** @description look at it then (min) */
+            minutes?: number | null;
+            /**
+             * @description skins asked for (mm)
+             * @default []
+             */
+            skin_mm: number[];
+        };
+        HeatBarInBathResult: {
+            /** @description solid skin after the minutes (mm) */
+            skin_mm_at: number | null;
+            /** @description (°C) */
+            core_c_at: number | null;
+            minutes_to_skin_mm: {
+                /** @description (mm) */
+                skin_mm: number;
+                /** @description null when not within two days (min) */
+                minutes?: number | null;
+            }[];
+            /** @description core at demould (min) */
+            minutes_to_core: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        HeatBarrelSoakInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description (mm) */
+            barrel_diameter_mm: number;
+            /** @description (°C) */
+            wall_c: number;
+            /**
+             * @description room, or preheated strips (°C)
+             * @default 20
+             */
+            feed_c: number;
+            /** @description on the axis; the polymer's lowest melt temperature unless given (°C) */
+            target_c?: number | null;
+            /**
+             * @description loose 0.55, tamped 0.15
+             * @default 0.55
+             */
+            porosity: number;
+            /**
+             * @description charge to wall (W/m2K)
+             * @default 500
+             */
+            contact_w_m2k: number;
+            /** @default 1 */
+            fraction_refilled: number;
+        };
+        HeatBarrelSoakResult: {
+            /** @description (min) */
+            soak_min_full: number;
+            /** @description (min) */
+            soak_min_refill: number;
+            /** @description (s) */
+            min_cycle_s_continuous: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         HeatCoolingTimeInput: {
             /** @description code of a polymer in the library, such as HDPE */
@@ -1811,6 +2264,97 @@ export interface components {
             window_max_c: number | null;
             /** Format: float */
             ceiling_c: number | null;
+        };
+        HeatMouldContactInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description (mm) */
+            wall_mm: number;
+            /** @description (°C) */
+            melt_c: number;
+            /** @description at the start (°C) */
+            mould_c: number;
+            /** @description (°C) */
+            eject_c: number;
+            /** @description steel, aluminium, printed_resin or {k, rho, cp} */
+            mould?: unknown;
+            /**
+             * @description (mm)
+             * @default 15
+             */
+            mould_thickness_mm: number;
+            /** @default 20 */
+            cycles: number;
+            /**
+             * @description part to mould (W/m2K)
+             * @default 1500
+             */
+            contact_w_m2k: number;
+            /**
+             * @description behind the mould (W/m2K)
+             * @default 10
+             */
+            back_h_w_m2k: number;
+            /**
+             * @description (°C)
+             * @default 25
+             */
+            back_c: number;
+            /**
+             * @description mould stands open (s)
+             * @default 20
+             */
+            open_s: number;
+        };
+        HeatMouldContactResult: {
+            /** @description (s) */
+            cooling_s_first: number | null;
+            /** @description last cycle (s) */
+            cooling_s_steady: number | null;
+            /** @description as the last part goes in (°C) */
+            mould_face_c_steady: number | null;
+            factor_vs_aluminium: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         HeatPressCycleInput: {
             /** @description code of a polymer in the library, such as HDPE */
@@ -2278,6 +2822,175 @@ export interface components {
             energy_in_j_m2: number;
             /** @description heat let in less enthalpy gained, of the larger (%) */
             energy_error_pct: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        HeatVacuumCoolInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description thinnest and thickest walls (mm) */
+            wall_mm: number[];
+            /** @description (°C) */
+            sheet_c: number;
+            /** @description (°C) */
+            mould_c: number;
+            /** @description (°C) */
+            air_c: number;
+            /** @description (°C) */
+            release_c: number;
+            /**
+             * @description (W/m2K)
+             * @default 120
+             */
+            contact_w_m2k: number;
+            /** @default false */
+            fan: boolean;
+            /** @description (mm) */
+            thickness_mm?: number | null;
+        };
+        HeatVacuumCoolResult: {
+            walls: {
+                /** @description (mm) */
+                wall_mm: number;
+                /** @description (s) */
+                release_s: number;
+            }[];
+            /** @description the slowest (s) */
+            release_s: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        HeatVacuumSheetInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
+            /** @description (mm) */
+            thickness_mm: number;
+            /** @description (°C) */
+            initial_c: number;
+            /** @description (°C) */
+            heater_c: number;
+            /** @description emissivity times view */
+            exchange: number;
+            /** @description heated faces */
+            sides: number;
+            /** @description (°C) */
+            ambient_c: number;
+            /** @description coldest it still forms; the polymer's unless given (°C) */
+            sheet_lower_c?: number | null;
+            /** @description mean when ready (°C) */
+            sheet_normal_c?: number | null;
+            /** @description hottest it may get (°C) */
+            sheet_upper_c?: number | null;
+            /**
+             * @description to the air (W/m2K)
+             * @default 10
+             */
+            loss_w_m2k: number;
+            /**
+             * @description heater gone, before vacuum (s)
+             * @default 4
+             */
+            transfer_s: number;
+        };
+        HeatVacuumSheetResult: {
+            /** @description (s) */
+            ready_s: number | null;
+            /** @description (s) */
+            limit_s: number | null;
+            /** @description limit less ready (s) */
+            window_s: number | null;
+            /** @description (K) */
+            spread_at_ready_k: number | null;
+            /** @description after the heater leaves (s) */
+            form_within_s: number | null;
+            curve: {
+                /** @description (s) */
+                time_s: number;
+                /** @description (°C) */
+                hottest_c: number;
+                /** @description (°C) */
+                mean_c: number;
+                /** @description (°C) */
+                coldest_c: number;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2978,6 +3691,68 @@ export interface operations {
             };
         };
     };
+    calcChangeoverPurge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeoverPurgeInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeoverPurgeResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcChangeoverSequence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeoverSequenceInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeoverSequenceResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcChargeBlanks: {
         parameters: {
             query?: never;
@@ -3505,6 +4280,99 @@ export interface operations {
             };
         };
     };
+    calcFormingWall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormingWallInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormingWallResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatBarInBath: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatBarInBathInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatBarInBathResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatBarrelSoak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatBarrelSoakInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatBarrelSoakResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcHeatCoolingTime: {
         parameters: {
             query?: never;
@@ -3525,6 +4393,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatCoolingTimeResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatMouldContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatMouldContactInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatMouldContactResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -3618,6 +4517,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatSlabResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatVacuumCool: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatVacuumCoolInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatVacuumCoolResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatVacuumSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatVacuumSheetInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatVacuumSheetResult"];
                 };
             };
             /** @description refused, naming the field */

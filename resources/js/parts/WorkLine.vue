@@ -37,6 +37,7 @@ async function leave() {
                 <span class="says">{{ s.state?.says ?? '\u00A0' }}</span>
             </router-link>
         </nav>
+<router-link to="/reckon" :class="['shop', { here: at === 'reckon' }]">Reckon</router-link>
         <router-link to="/shop" :class="['shop', { here: at === 'shop' }]">Shop</router-link>
         <div v-if="!queue.online || unsent > 0" class="net" role="status">
             <span aria-hidden="true">◆</span>
@@ -69,7 +70,7 @@ nav { display: flex; flex: 1 1 auto; min-width: 0; }
 .top { display: flex; justify-content: space-between; gap: 8px; font-weight: 700; line-height: 1.15; padding-right: 8px; }
 .says { font-size: .84rem; color: var(--on-bar-quiet); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; padding-right: 8px; }
 .stage.here .says { color: var(--quiet); }
-.shop { display: grid; place-items: center; padding: 0 18px; font-weight: 650; text-decoration: none; color: inherit; }
+.shop { display: grid; place-items: center; padding: 0 12px; font-weight: 650; text-decoration: none; color: inherit; }
 .shop.here { text-decoration: underline; text-decoration-thickness: 3px; text-underline-offset: 6px; }
 .net { align-self: center; display: flex; gap: 8px; padding: 6px 12px; background: #f3d9ec; color: #6c1055; font-weight: 700; border-radius: 3px; white-space: nowrap; }
 .who { height: auto !important; color: inherit; font-weight: 600 !important; max-width: 150px; }

@@ -17,7 +17,7 @@
     .facts td:nth-child(even) { width: 31%; font-weight: bold; }
     .grid td { border: 0.3pt solid #8a8f92; text-align: center; padding: 2mm; width: 25mm; font-size: 10pt; }
     .grid { width: auto; }
-    .verdict { font-size: 13pt; font-weight: bold; border: 1pt solid #1d2326; padding: 1mm 3mm; }
+    .verdict { display: inline-block; font-size: 13pt; font-weight: bold; border: 1pt solid #1d2326; padding: 1mm 3mm; margin-bottom: 2mm; }
     .small { color: #555c60; font-size: 7.5pt; }
 </style>
 </head>
@@ -67,7 +67,7 @@
 
 <h2>Log</h2>
 <table>
-    <tr><th style="width: 5%">#</th><th style="width: 17%">When (UTC)</th><th style="width: 17%">Who</th><th>What</th><th style="width: 26%">Values</th></tr>
+    <tr><th style="width: 5%">#</th><th style="width: 21%">When (UTC)</th><th style="width: 17%">Who</th><th>What</th><th style="width: 26%">Values</th></tr>
     @foreach ($lines as $line)
     <tr><td>{{ $line['seq'] }}</td><td>{{ substr($line['at'], 0, 10) }} {{ substr($line['at'], 11, 8) }}</td><td>{{ $line['by'] }}</td><td>{{ $line['what'] }}</td><td>{{ $line['values'] }}</td></tr>
     @endforeach

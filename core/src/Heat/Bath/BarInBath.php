@@ -27,6 +27,9 @@ final readonly class BarInBath
 
     private const CELLS = 16;
 
+    /** a core this near the bath is as cold as it gets, K */
+    private const SETTLED_K = 0.05;
+
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -67,6 +70,11 @@ final readonly class BarInBath
             if ($coreTime !== null && ($wanted === null || $skinAt !== null)) {
                 break;
             }
+            if ($now[1] - $in->bath_c < self::SETTLED_K) {
+                // Nothing more will happen however long it lies there.
+                [$coreAt, $skinAt] = $wanted === null ? [null, null] : [$now[1], $now[2]];
+                break;
+            }
         }
         $half = ($in->diameter_mm ?? min((float) $in->width_mm, (float) $in->height_mm)) / 2;
         $result = new BarInBathResult($skinAt, $coreAt, array_map(static fn (float $mm, ?float $m): SkinTime => new SkinTime($mm, $m), $in->skin_mm, $skins), $coreTime);
@@ -83,7 +91,7 @@ final readonly class BarInBath
         $wide = max((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $thin = min((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $ny = (int) round(self::CELLS * $cells);
-        $grid = new Grid(Substance::polymer($thermal), $wide, $thin, min(4 * $ny, max($ny, (int) round($ny * $wide / $thin))), $ny, $in->melt_c, $in->bath_c, $in->h_w_m2k ?? $in->medium->conductance());
+        $grid = new Grid(Substance::polymer($thermal), $wide, $thin, min(2 * $ny, max($ny, (int) round($ny * $wide / $thin))), $ny, $in->melt_c, $in->bath_c, $in->h_w_m2k ?? $in->medium->conductance());
         yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]]];
         while ($grid->time < self::LIMIT_S) {
             $steps = 0;
