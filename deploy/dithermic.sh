@@ -10,7 +10,7 @@ LOG=$STATE/log
 ENV_FILE=$STATE/app.env
 PGBIN=/usr/lib/postgresql/15/bin
 PHP_FPM=php-fpm8.2
-DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl)
+DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl procps)
 
 say() { printf '%s\n' "$*"; }
 fail() { printf 'dithermic: %s\n' "$*" >&2; exit 1; }
@@ -40,6 +40,7 @@ need_packages() {
             php8.2-fpm) command -v $PHP_FPM >/dev/null || missing+=("$package") ;;
             php8.2-*) grep -qiE "^(pdo_)?${package#php8.2-}\$" <<<"$modules" || missing+=("$package") ;;
             postgresql-15) [ -x $PGBIN/initdb ] || missing+=("$package") ;;
+            procps) command -v pgrep >/dev/null || missing+=("$package") ;;
             nginx-light) command -v nginx >/dev/null || missing+=("$package") ;;
             *) command -v "$package" >/dev/null || missing+=("$package") ;;
         esac
@@ -131,7 +132,13 @@ load_settings() {
     set +a
 }
 
-artisan() { (cd "$HERE" && php -d memory_limit=1G artisan "$@"); }
+artisan() {
+    local status=0
+    (cd "$HERE" && php -d memory_limit=1G artisan "$@") || status=$?
+    # What root has just logged, the web server must be able to go on with.
+    if is_root && [ -d "$STATE/logs" ]; then chown -R "$(web_user)" "$STATE/logs"; fi
+    return $status
+}
 
 # --- PostgreSQL -----------------------------------------------------------------------------------------------------
 

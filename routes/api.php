@@ -19,12 +19,12 @@ use Illuminate\Support\Facades\Route;
 Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
-Route::get('openapi.json', OpenApiController::class);
 
 Route::middleware('auth:sanctum')->group(static function (): void {
     Route::delete('session', [SessionController::class, 'destroy']);
     Route::put('me/preferences', [PersonController::class, 'preferences']);
     Route::put('me/pin', [PersonController::class, 'pin'])->middleware('throttle:sign-in');
+    Route::get('openapi.json', OpenApiController::class);
     Route::get('people', [PersonController::class, 'index']);
     Route::post('tokens', [PersonController::class, 'token']);
 

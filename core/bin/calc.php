@@ -23,6 +23,27 @@ if ($name === '--list') {
     exit(0);
 }
 
+if (in_array('--batch', $arguments, true)) {
+    // JSON Lines in, JSON Lines out, in order: {"calc": NAME, "input": {...}}, or the input alone when a NAME is given.
+    $fixed = $name === '--batch' ? null : $name;
+    while (($line = fgets(STDIN)) !== false) {
+        if (trim($line) === '') {
+            continue;
+        }
+        try {
+            $asked = json_decode($line, true, 64);
+            if (! is_array($asked)) {
+                throw new InputError('', 'the line is not a JSON object');
+            }
+            $answer = ['result' => $registry->run($fixed ?? (string) ($asked['calc'] ?? ''), $fixed === null ? ($asked['input'] ?? null) : $asked)];
+        } catch (InputError $error) {
+            $answer = $error->toArray();
+        }
+        echo json_encode($answer, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), "\n";
+    }
+    exit(0);
+}
+
 try {
     if (in_array('--schema', $arguments, true)) {
         echo json_encode($registry->schema($name), FLAGS), "\n";

@@ -7,6 +7,7 @@ namespace Dithermic\Core\Calculator;
 use Dithermic\Core\Changeover;
 use Dithermic\Core\Charge;
 use Dithermic\Core\Cycle;
+use Dithermic\Core\Drying;
 use Dithermic\Core\Force;
 use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
@@ -59,6 +60,9 @@ final class Registry
         Forming\Draw::class,
         Forming\Wall::class,
         Forming\MouldCheck::class,
+        Drying\Plan::class,
+        Drying\Exposure::class,
+        Drying\Condition::class,
         Changeover\Purge::class,
         Changeover\Sequence::class,
         Cycle\Capacity::class,

@@ -7,6 +7,7 @@ namespace Dithermic\Core\Heat\Press;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Heat\Conduction\Body;
 use Dithermic\Core\Heat\Conduction\Boundary;
+use Dithermic\Core\Heat\Conduction\Crossing;
 use Dithermic\Core\Heat\Conduction\Held;
 use Dithermic\Core\Heat\Conduction\Insulated;
 use Dithermic\Core\Heat\Conduction\Layer;
@@ -44,6 +45,8 @@ final class PressModel
 
     private readonly Substance $polymer;
 
+    private bool $cold = false;
+
     public function __construct(
         private readonly PressCycleInput $in,
         PolymerLibrary $library,
@@ -79,27 +82,15 @@ final class PressModel
         );
     }
 
-    /** Heats until the core reaches its target; gives the time in seconds. @param  null|callable(Stack): void  $watch */
+    /**
+     * Heats until the core reaches its target; gives the time in seconds.
+     *
+     * @param  null|callable(Stack): void  $watch
+     */
     public function heatToTarget(Stack $stack, ?callable $watch = null): float
     {
-        $before = $stack->leftSurface();
-        $reached = null;
-        $stack->run(self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, $watch): bool {
-            $now = $s->leftSurface();
-            if ($watch !== null) {
-                $watch($s);
-            }
-            if ($now >= $this->coreTarget) {
-                $reached = $t0 + ($s->time - $t0) * ($this->coreTarget - $before) / max($now - $before, 1e-12);
-
-                return true;
-            }
-            $before = $now;
-
-            return false;
-        });
-
-        return $reached ?? throw new InputError('core_target_c', "the middle does not reach {$this->coreTarget} °C within a day: hotter platens, a thinner sheet or more heater power");
+        return Crossing::time($stack, self::LIMIT_S, fn (Stack $s): float => $s->leftSurface() - $this->coreTarget, $watch)
+            ?? throw new InputError('core_target_c', "the middle does not reach {$this->coreTarget} °C within a day: hotter platens, a thinner sheet or more heater power");
     }
 
     /** Moves the stack to the cold press. */
@@ -117,32 +108,16 @@ final class PressModel
     public function coolToDemould(Stack $stack, ?callable $watch = null): array
     {
         $start = $stack->time;
-        $before = self::hottest($stack);
-        if ($before <= $this->demould) {
-            return [0.0, $stack->leftSurface()];
-        }
-        $reached = null;
-        $core = $stack->leftSurface();
-        $coreThen = $core;
-        $stack->run($start + self::LIMIT_S, function (Stack $s, float $t0) use (&$before, &$reached, &$core, &$coreThen, $watch): bool {
-            $now = self::hottest($s);
-            $coreNow = $s->leftSurface();
+        // The core is read at every step, to be known at the moment itself.
+        $seen = [[$start, $stack->leftSurface()], [$start, $stack->leftSurface()]];
+        $reached = Crossing::time($stack, $start + self::LIMIT_S, fn (Stack $s): float => $this->demould - self::hottest($s), static function (Stack $s) use (&$seen, $watch): void {
+            $seen = [$seen[1], [$s->time, $s->leftSurface()]];
             if ($watch !== null) {
                 $watch($s);
             }
-            if ($now <= $this->demould) {
-                $share = ($before - $this->demould) / max($before - $now, 1e-12);
-                $reached = $t0 + ($s->time - $t0) * $share;
-                $coreThen = $core + ($coreNow - $core) * $share;
-
-                return true;
-            }
-            $before = $now;
-            $core = $coreNow;
-
-            return false;
-        });
-        $reached ??= throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of");
+        }) ?? throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of");
+        [[$t0, $c0], [$t1, $c1]] = $seen;
+        $coreThen = $t1 > $t0 ? $c0 + ($c1 - $c0) * ($reached - $t0) / ($t1 - $t0) : $c1;
 
         return [$reached - $start, $coreThen];
     }
@@ -173,15 +148,13 @@ final class PressModel
 
         return new CurvePoint(
             round($stack->time, 2), round($surface, 2), round($core, 2), round($thickness, 3),
-            round($outer instanceof Body ? $outer->temperature : $this->heldPlaten($stack), 2),
+            round($outer instanceof Body ? $outer->temperature : $this->heldPlaten(), 2),
             $loosest > $closed ? round(max(0.0, ($thickness - $closed) / ($loosest - $closed)), 4) : 0.0,
             $profile,
         );
     }
 
-    private bool $cold = false;
-
-    private function heldPlaten(Stack $stack): float
+    private function heldPlaten(): float
     {
         return $this->cold ? $this->in->cold_platen_c : $this->in->platen_c;
     }

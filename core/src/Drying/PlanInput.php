@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Drying;
+
+use Dithermic\Core\Calculator\Field;
+
+final readonly class PlanInput
+{
+    public function __construct(
+        #[Field('code of a polymer in the library')] public string $polymer,
+        #[Field('when the dryer goes on, ISO 8601')] public string $start,
+        #[Field('drying air; the library\'s usual unless given', '°C', min: 0, max: 300)] public ?float $air_c = null,
+        #[Field('pellet, or flake, which dries quicker')] public Form $form = Form::Pellet,
+        #[Field('when a run wants it, ISO 8601')] public ?string $wanted_at = null,
+    ) {
+    }
+}
