@@ -174,6 +174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/condition.polyamide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long until a polyamide part has taken up its water */
+        post: operations["calcConditionPolyamide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/cycle.capacity": {
         parameters: {
             query?: never;
@@ -202,6 +219,40 @@ export interface paths {
         put?: never;
         /** density of a piece by weighing it in air and in water */
         post: operations["calcDensityArchimedes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/dry.exposure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long dried material may still stand */
+        post: operations["calcDryExposure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/dry.plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long to dry, when it is ready, when to start */
+        post: operations["calcDryPlan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1567,6 +1618,25 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        ConditionPolyamideInput: {
+            /** @description of the wall (mm) */
+            thickness_mm: number;
+            /** @enum {string} */
+            route: "air" | "warm_humid" | "water_23" | "boil";
+            /**
+             * @description of what it takes up in the end
+             * @default 0.9
+             */
+            fraction: number;
+        };
+        ConditionPolyamideResult: {
+            /** @description (h) */
+            hours: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         CycleCapacityInput: {
             /** @enum {string} */
             process: "injection" | "extrusion" | "compression" | "vacuum_forming";
@@ -1642,6 +1712,66 @@ export interface components {
             density_g_cm3: number;
             /** @description (g/cm3) */
             water_density_g_cm3: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        DryExposureInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            /** @description when it came out dry, ISO 8601 */
+            dried_at: string;
+            /** @enum {string} */
+            hopper: "closed" | "open";
+            /** @description ISO 8601 */
+            now: string;
+            /**
+             * @description humidity of the room (%)
+             * @default 50
+             */
+            rh_pct: number;
+        };
+        DryExposureResult: {
+            /** @description below 0 once it is over; null when it takes up nothing (min) */
+            minutes_left: number | null;
+            fraction_used: number | null;
+            /** @description dry, use now or dry again */
+            state: string;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        DryPlanInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            /** @description when the dryer goes on, ISO 8601 */
+            start: string;
+            /** @description drying air; the library's usual unless given (°C) */
+            air_c?: number | null;
+            /**
+             * @description pellet, or flake, which dries quicker
+             * @default pellet
+             * @enum {string}
+             */
+            form: "pellet" | "flake";
+            /** @description when a run wants it, ISO 8601 */
+            wanted_at?: string | null;
+        };
+        DryPlanResult: {
+            /** @description as the library says */
+            needed: string;
+            /** @description (h) */
+            hours: number;
+            /** @description ISO 8601 */
+            ready_at: string;
+            /** @description for wanted_at, ISO 8601 */
+            start_by: string | null;
+            /** @description (°C) */
+            air_c: number | null;
+            dryer: string | null;
+            because: string;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -3970,6 +4100,37 @@ export interface operations {
             };
         };
     };
+    calcConditionPolyamide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConditionPolyamideInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConditionPolyamideResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcCycleCapacity: {
         parameters: {
             query?: never;
@@ -4021,6 +4182,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DensityArchimedesResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcDryExposure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DryExposureInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryExposureResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcDryPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DryPlanInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryPlanResult"];
                 };
             };
             /** @description refused, naming the field */
