@@ -67,7 +67,7 @@ async function ask() {
 watch([input, schema], () => void ask(), { deep: true });
 
 const plain = (v: unknown) => v === null || typeof v !== 'object' || (Array.isArray(v) && v.every((x) => typeof x !== 'object'));
-const scalars = computed(() => Object.entries(result.value ?? {}).filter(([k, v]) => !['explanation', 'warnings'].includes(k) && plain(v)).map(([k, v]) => [k, Array.isArray(v) ? v.map(format).join(', ') || 'none' : v] as const));
+const scalars = computed(() => Object.entries(result.value ?? {}).filter(([k, v]) => !['explanation', 'warnings'].includes(k) && v !== null && plain(v)).map(([k, v]) => [k, Array.isArray(v) ? v.map(format).join(', ') || 'none' : v] as const));
 const nested = computed(() => Object.entries(result.value ?? {}).filter(([k, v]) => k !== 'warnings' && !plain(v) && !(k === 'curve' || k === 'layout' || k === 'matrix')));
 const rows = (value: unknown): Record<string, unknown>[] => (Array.isArray(value) ? value.map((v) => (v !== null && typeof v === 'object' && !Array.isArray(v) ? (v as Record<string, unknown>) : { value: v })) : [value as Record<string, unknown>]);
 const columns = (value: unknown) => Object.keys(rows(value)[0] ?? {}).filter((k) => k !== 'profile');
@@ -98,7 +98,7 @@ function save(type: 'json' | 'csv') {
         <div class="page-head"><div><h1>Reckon</h1><p class="quiet">A scratch bench: an answer without a job. Nothing here is logged.</p></div></div>
         <div class="bench">
             <nav class="card list" aria-label="Calculations">
-                <label class="sr" for="find">What do you want to know</label><input id="find" v-model="find" type="search" placeholder="How much, how long, is my pump enough …">
+                <label class="sr" for="find">What do you want to know</label><input id="find" v-model="find" type="search" placeholder="Weigh, melt, pump …">
                 <section v-for="[group, list] in groups" :key="group"><h2>{{ group }}</h2><router-link v-for="e in list" :key="e.name" :to="`/reckon/${e.name}`" :class="{ on: e.name === name }" :aria-current="e.name === name ? 'page' : undefined">{{ e.title }}</router-link></section>
                 <p v-if="entries && groups.length === 0" class="quiet">Nothing fits. Try one word of it.</p>
             </nav>
@@ -111,10 +111,11 @@ function save(type: 'json' | 'csv') {
                         <div v-if="result" :class="{ stale: fault }">
                             <p class="says">{{ result.explanation }}</p>
                             <p v-for="w in result.warnings as string[]" :key="w" class="fault"><span aria-hidden="true">▲</span> {{ w }}</p>
-                            <ResultDrawing :name="name" :input="answered" :result="result" />
+                            <ResultDrawing :name="name" :input="answered" :result="result" :polymers="polymers ?? []" />
                             <dl v-if="scalars.length"><div v-for="[k, v] in scalars" :key="k"><dt>{{ title(k) }}</dt><dd class="num">{{ format(v) }} <small>{{ kind(schema.result.properties?.[k] ?? {}) === 'number' ? unitOf(k, schema.result.properties?.[k]) : '' }}</small></dd></div></dl>
                             <div v-for="[k, v] in nested" :key="k" class="table"><h3>{{ title(k) }}</h3><div class="scroll" tabindex="0" :aria-label="title(k)"><table class="rows"><thead><tr><th v-for="c in columns(v)" :key="c">{{ title(c) }}<small v-if="unitOf(c)">, {{ unitOf(c) }}</small></th></tr></thead><tbody><tr v-for="(row, i) in rows(v).slice(0, 40)" :key="i"><td v-for="c in columns(v)" :key="c" class="num">{{ format(row[c]) }}</td></tr></tbody></table></div></div>
                         </div>
+                        <p v-if="!result && !fault" class="quiet">Reckoning …</p>
                         <div class="acts"><v-btn color="primary" :disabled="!result || fault !== null" @click="keep">Keep</v-btn><v-btn variant="outlined" @click="link">Link to this</v-btn><v-btn variant="outlined" :disabled="!result" @click="save('json')">JSON</v-btn><v-btn variant="outlined" :disabled="!result" @click="save('csv')">CSV</v-btn></div>
                         <p v-if="said" role="status" class="quiet">{{ said }}</p>
                     </section>

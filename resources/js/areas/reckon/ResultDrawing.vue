@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { CurvePoint } from '../../api/types';
+import type { CurvePoint, Marks, Polymer } from '../../api/types';
 import CrossSection from '../../parts/CrossSection.vue';
 import HeatCurve from '../../parts/HeatCurve.vue';
 import ThicknessMap from '../../parts/ThicknessMap.vue';
@@ -8,7 +8,7 @@ import { clockText } from '../../parts/units';
 import { format, title } from './schema';
 
 /** The drawing that fits a result; none when a table says it all. */
-const props = defineProps<{ name: string; input: Record<string, unknown>; result: Record<string, unknown> }>();
+const props = defineProps<{ name: string; input: Record<string, unknown>; result: Record<string, unknown>; polymers: Polymer[] }>();
 type Point = Record<string, number>;
 // The shape of each is that of its own schema; a drawing knows which it draws.
 const r = computed(() => props.result as Record<string, never> as { [k: string]: unknown });
@@ -18,7 +18,12 @@ const press = computed(() => (props.name === 'heat.press_cycle' ? (r.value.curve
 const turn = computed(() => 60 * (Number(r.value.heat_min) + Number(r.value.soak_min)));
 const at = computed(() => share.value * (press.value?.[press.value.length - 1]?.time_s ?? 1));
 const point = computed(() => press.value?.reduce((b, p) => (Math.abs(p.time_s - at.value) < Math.abs(b.time_s - at.value) ? p : b)));
-const marks = { softens_c: null, melts_c: null, sets_c: null, demould_c: null, window_min_c: null, window_typical_c: null, window_max_c: null, ceiling_c: null };
+/** The polymer's own marks, with what the question put in their place. */
+const marks = computed<Marks>(() => {
+    const own = props.polymers.find((p) => p.code === props.input.polymer)?.marks;
+    const given = (k: string) => (typeof props.input[k] === 'number' ? props.input[k] : undefined);
+    return { softens_c: given('tg_c') ?? own?.softens_c ?? null, melts_c: given('tm_c') ?? own?.melts_c ?? null, sets_c: null, demould_c: null, window_min_c: null, window_typical_c: null, window_max_c: null, ceiling_c: null };
+});
 
 /** Lines over one running quantity: time, depth, or the order of the points. */
 const lines = computed(() => {
@@ -51,7 +56,7 @@ const DASH = ['', '7 4', '2 4', '12 4 2 4', '5 2', '1 3'];
 
 <template>
     <div v-if="press && point" class="draw pics">
-        <CrossSection :point="point" :loosest="Math.max(...press.map((p) => p.thickness_mm))" :marks="{ ...marks, melts_c: 131 }" :cold="at > turn" :height="190" />
+        <CrossSection :point="point" :loosest="Math.max(...press.map((p) => p.thickness_mm))" :marks="marks" :cold="at > turn" :height="170" />
         <HeatCurve :curve="press" :turn="turn" :target="Number(r.core_target_c)" :demould="Number(r.demould_c)" :at="at" :height="190" />
         <label class="scrub"><span class="sr">Look at another moment</span><input v-model.number="share" type="range" min="0" max="1" step="0.002" :aria-valuetext="clockText(at)"><span class="mono">{{ clockText(at) }}</span></label>
     </div>
@@ -70,10 +75,9 @@ const DASH = ['', '7 4', '2 4', '12 4 2 4', '5 2', '1 3'];
 </template>
 
 <style scoped>
-.draw { width: 100%; max-height: 340px; margin-top: 12px; font-family: var(--font); } .pics { display: grid; grid-template-columns: 1fr 1fr; gap: 14px; max-height: none; } .scrub { grid-column: 1 / -1; display: flex; gap: 12px; align-items: center; } .scrub input { flex: 1; accent-color: var(--ink); height: 30px; } .map { max-width: 440px; max-height: none; }
+.draw { width: 100%; max-height: 340px; margin-top: 12px; font-family: var(--font); } .pics { display: grid; grid-template-columns: minmax(0, 1fr); gap: 10px; max-height: none; } .scrub { display: flex; gap: 12px; align-items: center; } .scrub input { flex: 1; accent-color: var(--ink); height: 30px; } .map { max-width: 440px; max-height: none; }
 text { font-size: 12.5px; fill: var(--quiet); font-variant-numeric: tabular-nums; } .halo { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; font-weight: 650; } .axis { stroke: var(--quiet); fill: none; } .level { stroke: var(--slate); stroke-dasharray: 3 4; } .trace { fill: none; stroke: var(--ember); stroke-width: 2.4; } .bad { stroke: var(--alarm); stroke-width: 3; }
 .stock { fill: var(--still); stroke: var(--ink); stroke-width: 3; } .blank { fill: var(--ember-soft); stroke: var(--ember); stroke-width: 3; } .blank.turned { fill: var(--slate-soft); stroke: var(--slate); }
 .heat { border-collapse: collapse; width: auto; } .heat th, .heat td { padding: 8px 14px; text-align: right; font-variant-numeric: tabular-nums; } .heat td { color: #1d2326; font-weight: 650; border: 2px solid var(--paper); }
 .bars div { display: grid; grid-template-columns: 110px 1fr 60px; gap: 10px; align-items: center; padding: 5px 0; } .track { background: var(--still); height: 22px; } .track i { display: block; height: 100%; background: var(--slate); } .track .most { background: var(--ember-strong); }
-@media (max-width: 1000px) { .pics { grid-template-columns: 1fr; } }
 </style>
