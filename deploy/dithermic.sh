@@ -214,7 +214,8 @@ stop_cluster() {
 # --- web servers ----------------------------------------------------------------------------------------------------
 
 # The process of a pid file, if it still is the server that wrote it and not another that got its number.
-alive() { [ -s "$1" ] && grep -qE '^(nginx|php-fpm)' "/proc/$(cat "$1")/comm" 2>/dev/null; }
+# A killed master that nobody has reaped yet still has its name, but does not live.
+alive() { [ -s "$1" ] && grep -qE '^(nginx|php-fpm)' "/proc/$(cat "$1")/comm" 2>/dev/null && ! grep -q '^State:.*Z' "/proc/$(cat "$1")/status"; }
 
 # A master killed hard leaves workers that still hold the port or the socket. They are ours when they hold our log or
 # our socket, and only those are ended.
@@ -248,7 +249,7 @@ start_web() {
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$HERE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
 
     local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
-    alive "$RUN/php-fpm.pid" || end_orphans
+    { alive "$RUN/php-fpm.pid" && alive "$RUN/nginx.pid"; } || end_orphans
     if alive "$RUN/php-fpm.pid"; then
         kill -USR2 "$(cat "$RUN/php-fpm.pid")"
         sleep 0.5
