@@ -116,6 +116,7 @@ test('one pressed panel, from flake to record, with the cable out and the browse
     await again.getByRole('button', { name: /^Finish the run/ }).click();
     await expect(again.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
 
+    await expect(again.getByText('not yet with the server')).toBeHidden();
     const done = await ask<RunBody>(again, `runs/${id}`);
     expect(done.summary).toMatchObject({ status: 'finished', verdict: 'good' });
     expect(done.choices.heat_rule).toBe('physics');
