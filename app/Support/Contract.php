@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Calculator\Schema;
+use Dithermic\Core\Material\MaterialInput;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use OpenApi\Generator;
@@ -68,10 +70,11 @@ final readonly class Contract
             }
         }
         unset($schema);
+        $document['components']['schemas']['MaterialInput'] = Schema::of(MaterialInput::class);
         foreach (array_keys($this->calculations->list()) as $name) {
             $shape = $this->calculations->schema($name);
             $key = Str::studly(str_replace('.', '_', $name));
-            $document['components']['schemas']["{$key}Input"] = $shape['input'];
+            $document['components']['schemas']["{$key}Input"] = self::materialOnce($shape['input']);
             $document['components']['schemas']["{$key}Result"] = $shape['result'];
             $document['paths']["/calc/{$name}"] = ['post' => [
                 'operationId' => 'calc'.$key, 'summary' => $shape['purpose'], 'tags' => ['calc'],
@@ -84,5 +87,24 @@ final readonly class Contract
         ksort($document['paths']);
 
         return $document;
+    }
+
+    /**
+     * A polymer's properties stand level with an input's own fields; the contract says them once.
+     *
+     * @param  array<string, mixed>  $input
+     * @return array<string, mixed>
+     */
+    private static function materialOnce(array $input): array
+    {
+        /** @var array<string, mixed> $material */
+        $material = Schema::of(MaterialInput::class)['properties'];
+        $given = (array) $input['properties'];
+        if (array_intersect_key($given, $material) != $material) {
+            return $input;
+        }
+        $own = array_diff_key($given, $material);
+
+        return ['allOf' => [['$ref' => '#/components/schemas/MaterialInput'], ['properties' => $own === [] ? (object) [] : $own] + $input]];
     }
 }

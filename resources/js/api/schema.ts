@@ -2151,46 +2151,7 @@ export interface components {
             timer: string | null;
             people: number;
         };
-        HeatBarInBathInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatBarInBathInput: components["schemas"]["MaterialInput"] & {
             /** @description the bar as the mould goes in (°C) */
             melt_c: number;
             /** @description (°C) */
@@ -2235,46 +2196,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatBarrelSoakInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatBarrelSoakInput: components["schemas"]["MaterialInput"] & {
             /** @description (mm) */
             barrel_diameter_mm: number;
             /** @description (°C) */
@@ -2311,46 +2233,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatCoolingTimeInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatCoolingTimeInput: components["schemas"]["MaterialInput"] & {
             /** @description of the wall (mm) */
             thickness_mm: number;
             /** @description (°C) */
@@ -2395,46 +2278,7 @@ export interface components {
             /** Format: float */
             ceiling_c: number | null;
         };
-        HeatMouldContactInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatMouldContactInput: components["schemas"]["MaterialInput"] & {
             /** @description (mm) */
             wall_mm: number;
             /** @description (°C) */
@@ -2486,46 +2330,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatPressCycleInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatPressCycleInput: components["schemas"]["MaterialInput"] & {
             /** @description of the finished sheet (mm) */
             thickness_mm: number;
             /** @description of the stack as it goes in (°C) */
@@ -2673,46 +2478,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatPressSchoolsInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatPressSchoolsInput: components["schemas"]["MaterialInput"] & {
             /** @description of the finished sheet (mm) */
             thickness_mm: number;
             /** @description of the stack as it goes in (°C) */
@@ -2957,46 +2723,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatVacuumCoolInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatVacuumCoolInput: components["schemas"]["MaterialInput"] & {
             /** @description thinnest and thickest walls (mm) */
             wall_mm: number[];
             /** @description (°C) */
@@ -3031,46 +2758,7 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        HeatVacuumSheetInput: {
-            /** @description code of a polymer in the library, such as HDPE */
-            polymer?: string | null;
-            /** @enum {string|null} */
-            morphology?: "semi-crystalline" | "amorphous" | null;
-            /** @description density of the solid (g/cm3) */
-            density_solid_g_cm3?: number | null;
-            /** @description density of the melt (g/cm3) */
-            density_melt_g_cm3?: number | null;
-            /** @description loose bulk density of flake or granulate (g/cm3) */
-            bulk_density_g_cm3?: number | null;
-            /** @description thermal conductivity of the solid (W/mK) */
-            conductivity_solid_w_mk?: number | null;
-            /** @description thermal conductivity of the melt (W/mK) */
-            conductivity_melt_w_mk?: number | null;
-            /** @description specific heat of the solid (J/gK) */
-            specific_heat_solid_j_gk?: number | null;
-            /** @description specific heat of the melt (J/gK) */
-            specific_heat_melt_j_gk?: number | null;
-            /** @description glass transition (°C) */
-            tg_c?: number | null;
-            /** @description end of melting (°C) */
-            tm_c?: number | null;
-            /** @description start of crystallising on cooling (°C) */
-            tc_c?: number | null;
-            /** @description heat of fusion (J/g) */
-            heat_of_fusion_j_g?: number | null;
-            /**
-             * @description width of the melting range (K)
-             * @default 15
-             */
-            melt_width_k: number;
-            /** @description flakes start to fuse (°C) */
-            consolidate_start_c?: number | null;
-            /** @description flakes fused to solid (°C) */
-            consolidate_end_c?: number | null;
-            /** @description stiff enough to take out (°C) */
-            demould_c?: number | null;
-            /** @description share of radiant heat taken in */
-            absorptivity?: number | null;
+        HeatVacuumSheetInput: components["schemas"]["MaterialInput"] & {
             /** @description (mm) */
             thickness_mm: number;
             /** @description (°C) */
@@ -3171,6 +2859,47 @@ export interface components {
             };
             last_polymer: string | null;
             running_run: string | null;
+        };
+        MaterialInput: {
+            /** @description code of a polymer in the library, such as HDPE */
+            polymer?: string | null;
+            /** @enum {string|null} */
+            morphology?: "semi-crystalline" | "amorphous" | null;
+            /** @description density of the solid (g/cm3) */
+            density_solid_g_cm3?: number | null;
+            /** @description density of the melt (g/cm3) */
+            density_melt_g_cm3?: number | null;
+            /** @description loose bulk density of flake or granulate (g/cm3) */
+            bulk_density_g_cm3?: number | null;
+            /** @description thermal conductivity of the solid (W/mK) */
+            conductivity_solid_w_mk?: number | null;
+            /** @description thermal conductivity of the melt (W/mK) */
+            conductivity_melt_w_mk?: number | null;
+            /** @description specific heat of the solid (J/gK) */
+            specific_heat_solid_j_gk?: number | null;
+            /** @description specific heat of the melt (J/gK) */
+            specific_heat_melt_j_gk?: number | null;
+            /** @description glass transition (°C) */
+            tg_c?: number | null;
+            /** @description end of melting (°C) */
+            tm_c?: number | null;
+            /** @description start of crystallising on cooling (°C) */
+            tc_c?: number | null;
+            /** @description heat of fusion (J/g) */
+            heat_of_fusion_j_g?: number | null;
+            /**
+             * @description width of the melting range (K)
+             * @default 15
+             */
+            melt_width_k: number;
+            /** @description flakes start to fuse (°C) */
+            consolidate_start_c?: number | null;
+            /** @description flakes fused to solid (°C) */
+            consolidate_end_c?: number | null;
+            /** @description stiff enough to take out (°C) */
+            demould_c?: number | null;
+            /** @description share of radiant heat taken in */
+            absorptivity?: number | null;
         };
         /** @description One line of a lot's ledger. */
         MovementData: {

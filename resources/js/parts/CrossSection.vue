@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, useId } from 'vue';
-import type { CurvePoint, Marks } from '../api/types';
+import type { CurvePoint } from '../api/types';
 import { heatColour } from './colour';
 import { show } from './units';
 
 /** The sheet between its plates, cut open, coloured by temperature at one moment; its height follows its thickness. */
-const props = defineProps<{ point: CurvePoint; loosest: number; marks: Marks; cold: boolean; height?: number }>();
+const props = defineProps<{ point: CurvePoint; loosest: number; cold: boolean; height?: number }>();
 const id = useId();
 const box = ref<SVGSVGElement | null>(null);
 const { width } = useElementSize(box, { width: 420, height: 0 });
@@ -22,14 +22,8 @@ const stops = computed(() => {
     const whole = [...[...half].reverse(), ...half.slice(1)];
     return whole.map((c, i) => ({ at: (i / (whole.length - 1)) * 100, c }));
 });
-const fusedAt = computed(() => (props.marks.melts_c ?? (props.marks.softens_c ?? 100) + 55) + 5);
-/** how much of the thickness, from the middle, is not yet fused */
-const loose = computed(() => {
-    if (props.point.loose <= 0.001) return 0;
-    const half = props.point.profile_c ?? [props.point.core_c, props.point.surface_c];
-    const first = half.findIndex((c) => c >= fusedAt.value);
-    return first === -1 ? 1 : first / (half.length - 1);
-});
+/** How much of the drawn height is loose: the core's share of the sheet, which stands at its loose height. */
+const loose = computed(() => Math.min(1, (props.point.loose * props.loosest) / props.point.thickness_mm));
 const says = computed(() => `Middle ${show(props.point.core_c, 'temperature')}, face ${show(props.point.surface_c, 'temperature')}, ${show(props.point.thickness_mm, 'length')} thick${loose.value > 0 ? ', middle still loose flake' : ''}.`);
 </script>
 

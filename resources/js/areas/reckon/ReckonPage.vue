@@ -111,7 +111,7 @@ function save(type: 'json' | 'csv') {
                         <div v-if="result" :class="{ stale: fault }">
                             <p class="says">{{ result.explanation }}</p>
                             <p v-for="w in result.warnings as string[]" :key="w" class="fault"><span aria-hidden="true">▲</span> {{ w }}</p>
-                            <ResultDrawing :name="name" :input="answered" :result="result" :polymers="polymers ?? []" />
+                            <ResultDrawing :name="name" :input="answered" :result="result" />
                             <dl v-if="scalars.length"><div v-for="[k, v] in scalars" :key="k"><dt>{{ title(k) }}</dt><dd class="num">{{ format(v) }} <small>{{ kind(schema.result.properties?.[k] ?? {}) === 'number' ? unitOf(k, schema.result.properties?.[k]) : '' }}</small></dd></div></dl>
                             <div v-for="[k, v] in nested" :key="k" class="table"><h3>{{ title(k) }}</h3><div class="scroll" tabindex="0" :aria-label="title(k)"><table class="rows"><thead><tr><th v-for="c in columns(v)" :key="c">{{ title(c) }}<small v-if="unitOf(c)">, {{ unitOf(c) }}</small></th></tr></thead><tbody><tr v-for="(row, i) in rows(v).slice(0, 40)" :key="i"><td v-for="c in columns(v)" :key="c" class="num">{{ format(row[c]) }}</td></tr></tbody></table></div></div>
                         </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { CurvePoint, Marks, Polymer } from '../../api/types';
+import type { CurvePoint } from '../../api/types';
 import CrossSection from '../../parts/CrossSection.vue';
 import HeatCurve from '../../parts/HeatCurve.vue';
 import ThicknessMap from '../../parts/ThicknessMap.vue';
@@ -8,7 +8,7 @@ import { clockText } from '../../parts/units';
 import { format, title } from './schema';
 
 /** The drawing that fits a result; none when a table says it all. */
-const props = defineProps<{ name: string; input: Record<string, unknown>; result: Record<string, unknown>; polymers: Polymer[] }>();
+const props = defineProps<{ name: string; input: Record<string, unknown>; result: Record<string, unknown> }>();
 type Point = Record<string, number>;
 // The shape of each is that of its own schema; a drawing knows which it draws.
 const r = computed(() => props.result as Record<string, never> as { [k: string]: unknown });
@@ -18,12 +18,6 @@ const press = computed(() => (props.name === 'heat.press_cycle' ? (r.value.curve
 const turn = computed(() => 60 * (Number(r.value.heat_min) + Number(r.value.soak_min)));
 const at = computed(() => share.value * (press.value?.[press.value.length - 1]?.time_s ?? 1));
 const point = computed(() => press.value?.reduce((b, p) => (Math.abs(p.time_s - at.value) < Math.abs(b.time_s - at.value) ? p : b)));
-/** The polymer's own marks, with what the question put in their place. */
-const marks = computed<Marks>(() => {
-    const own = props.polymers.find((p) => p.code === props.input.polymer)?.marks;
-    const given = (k: string) => (typeof props.input[k] === 'number' ? props.input[k] : undefined);
-    return { softens_c: given('tg_c') ?? own?.softens_c ?? null, melts_c: given('tm_c') ?? own?.melts_c ?? null, sets_c: null, demould_c: null, window_min_c: null, window_typical_c: null, window_max_c: null, ceiling_c: null };
-});
 
 /** Lines over one running quantity: time, depth, or the order of the points. */
 const lines = computed(() => {
@@ -56,7 +50,7 @@ const DASH = ['', '7 4', '2 4', '12 4 2 4', '5 2', '1 3'];
 
 <template>
     <div v-if="press && point" class="draw pics">
-        <CrossSection :point="point" :loosest="Math.max(...press.map((p) => p.thickness_mm))" :marks="marks" :cold="at > turn" :height="170" />
+        <CrossSection :point="point" :loosest="Math.max(...press.map((p) => p.thickness_mm))" :cold="at > turn" :height="170" />
         <HeatCurve :curve="press" :turn="turn" :target="Number(r.core_target_c)" :demould="Number(r.demould_c)" :at="at" :height="190" />
         <label class="scrub"><span class="sr">Look at another moment</span><input v-model.number="share" type="range" min="0" max="1" step="0.002" :aria-valuetext="clockText(at)"><span class="mono">{{ clockText(at) }}</span></label>
     </div>

@@ -171,7 +171,7 @@ usePageKeys('This run', () => {
             <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]"><p v-for="n in step.shows" :key="n"><span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{ show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length') }}</strong></p></div>
 
             <div v-if="pictured && point" class="pics">
-                <figure><figcaption>Now, by the model</figcaption><CrossSection :point="point" :loosest="loosest" :marks="run.marks" :cold="coolTimer !== null" :height="150" /></figure>
+                <figure><figcaption>Now, by the model</figcaption><CrossSection :point="point" :loosest="loosest" :cold="coolTimer !== null" :height="150" /></figure>
                 <figure><figcaption>Middle, face and platen</figcaption><HeatCurve :curve="curve" :turn="turn" :target="Number(run.plan.core_target_c)" :demould="Number(run.plan.demould_c)" :at="modelAt" :height="150" word="now" /></figure>
             </div>
 

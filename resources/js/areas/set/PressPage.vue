@@ -131,7 +131,7 @@ usePageKeys('Setting up', () => [
                 <section class="card" aria-labelledby="through">
                     <h2 id="through">Through the thickness</h2>
                     <div class="pics">
-                        <CrossSection v-if="point" :point="point" :loosest="loosest" :marks="plan.marks" :cold="at > turn" :height="190" />
+                        <CrossSection v-if="point" :point="point" :loosest="loosest" :cold="at > turn" :height="190" />
                         <HeatCurve :curve="curve" :turn="turn" :target="plan.cycle.core_target_c" :demould="plan.cycle.demould_c" :at="at" :height="190" />
                     </div>
                     <label class="scrub"><span class="sr">Look at another moment</span><input v-model.number="share" type="range" min="0" max="1" step="0.002" :aria-valuetext="clockText(at)"><span class="mono">{{ clockText(at) }}</span></label>
