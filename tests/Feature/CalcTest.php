@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Models\PolymerOverride;
 use Dithermic\Core\Calculator\Registry;
+use Illuminate\Support\Str;
 
 it('answers every named calculation over HTTP with the exact field names of the core', function (): void {
     $this->signedIn()->getJson('/api/v1/calc')->assertOk()->assertJsonCount(count((new Registry)->list()));
@@ -42,4 +43,21 @@ it('publishes one contract that holds every path and every calculation', functio
     foreach (array_keys((new Registry)->list()) as $name) {
         expect($contract['paths'])->toHaveKey("/calc/{$name}");
     }
+});
+
+it('says a polymer\'s properties once in the contract, and loses no field of any input by it', function (): void {
+    $schemas = $this->signedIn()->getJson('/api/v1/openapi.json')->assertOk()->json('components.schemas');
+    $registry = new Registry;
+    $sharing = 0;
+    foreach (array_keys($registry->list()) as $name) {
+        $said = $schemas[Str::studly(str_replace('.', '_', $name)).'Input'];
+        $fields = array_keys((array) ($said['properties'] ?? []));
+        foreach ($said['allOf'] ?? [] as $part) {
+            $sharing += isset($part['$ref']) ? 1 : 0;
+            $part = isset($part['$ref']) ? $schemas[basename($part['$ref'])] : $part;
+            $fields = [...$fields, ...array_keys((array) $part['properties'])];
+        }
+        expect($fields)->toEqualCanonicalizing(array_keys((array) $registry->schema($name)['input']['properties']));
+    }
+    expect($sharing)->toBeGreaterThan(5)->and(array_key_exists('tm_c', $schemas['MaterialInput']['properties']))->toBeTrue();
 });
