@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SessionCookieWhenNew;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
@@ -26,7 +27,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->throttleApi('api');
-        $middleware->append(SecurityHeaders::class);
+        $middleware->append([SessionCookieWhenNew::class, SecurityHeaders::class]);
         $middleware->alias(['ability' => CheckForAnyAbility::class]);
         $middleware->redirectGuestsTo(static fn (): string => '/');
     })

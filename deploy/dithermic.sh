@@ -173,7 +173,9 @@ start_cluster() {
         port=$(cat "$RUN/pg-port")
     else
         clear_dead_lock "$data"
-        port=$(free_port 54320)
+        # The port it had, when that is still free: what was written down about it then stays true.
+        port=$(cat "$RUN/pg-port" 2>/dev/null || echo 54320)
+        port_is_free "$port" || port=$(free_port 54320)
         # After a crash the old server's children need a moment to go before a new one may have the folder.
         local try
         for try in 1 2 3 4 5; do
@@ -303,6 +305,8 @@ cmd_start() {
     load_settings
     export APP_URL="http://127.0.0.1:$port"
     start_cluster
+    # Settings cached by the last start may name a database port that is another's by now.
+    rm -f "$APP_CONFIG_CACHE"
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
     artisan migrate --force >"$LOG/migrate.log" 2>&1 || fail "migrating the database failed; see $LOG/migrate.log."
     if [ $demo = 1 ]; then artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi

@@ -24,6 +24,9 @@ export async function loadSession(): Promise<void> {
     }
 }
 
+/** A screen that hangs on the wall for days stays signed in: asking for the session renews its cookie. */
+setInterval(() => { if (session.person) void loadSession().catch(() => undefined); }, 3600_000);
+
 export const signIn = async (login: string, password: string) => take(await api.post<Session>('session', { login, password }));
 export const switchPerson = async (person_id: number, pin: string) => take(await api.post<Session>('session/pin', { person_id, pin }));
 export const signOut = async () => take(await api.delete<Session>('session'));
