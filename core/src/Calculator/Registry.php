@@ -13,13 +13,16 @@ use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
 use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Mesh;
 use Dithermic\Core\Quality;
 use Dithermic\Core\Quantity;
 use Dithermic\Core\Safety;
+use Dithermic\Core\Settings;
 use Dithermic\Core\Vacuum;
 use ReflectionClass;
 use ReflectionMethod;
 use ReflectionNamedType;
+use ReflectionParameter;
 
 /**
  * The one door to every calculation by name: command line, HTTP, tests and screens all come through here.
@@ -29,6 +32,7 @@ final class Registry
 {
     /** @var list<class-string> in the order of the work */
     private const CALCULATIONS = [
+        Mesh\Measure::class,
         Charge\Sheet::class,
         Charge\SheetSchools::class,
         Charge\SheetThickness::class,
@@ -70,6 +74,7 @@ final class Registry
         Quality\Porosity::class,
         Quality\ControlChart::class,
         Quality\Capability::class,
+        Settings\Recommend::class,
         Safety\Check::class,
         Quantity\Parse::class,
     ];
@@ -77,7 +82,7 @@ final class Registry
     /** @var array<string, array{class-string, string}> */
     private array $known = [];
 
-    public function __construct(private readonly PolymerLibrary $polymers = new PolymerLibrary)
+    public function __construct(private readonly PolymerLibrary $polymers = new PolymerLibrary, private readonly Files $files = new LocalFiles)
     {
         foreach (self::CALCULATIONS as $class) {
             $calc = (new ReflectionClass($class))->getAttributes(Calc::class)[0]->newInstance();
@@ -132,8 +137,8 @@ final class Registry
     {
         $this->mustKnow($name);
         $class = $this->known[$name][0];
-        $needs = (new ReflectionClass($class))->getConstructor()?->getNumberOfParameters() ?? 0;
-        $calculation = $needs === 0 ? new $class : new $class($this->polymers);
+        $needs = array_map(fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers, (new ReflectionClass($class))->getConstructor()?->getParameters() ?? []);
+        $calculation = new $class(...$needs);
         assert(is_callable($calculation));
 
         return $calculation;

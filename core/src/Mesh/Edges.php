@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Mesh;
+
+/**
+ * Joins equal vertices and counts how often each edge is used. Vertices within 1e-6 of the box's diagonal are one:
+ * they are kept in a grid of twice that width, and a vertex is looked for in its own cell and in the nearest others.
+ */
+final class Edges
+{
+    private const BACKWARD = 1 << 32;
+
+    private float $within;
+
+    /** @var array<int, int> the vertex of a cell */
+    private array $cells = [];
+
+    /** @var list<float> */
+    private array $x = [];
+
+    /** @var list<float> */
+    private array $y = [];
+
+    /** @var list<float> */
+    private array $z = [];
+
+    /** @var array<int, int> uses of an edge: one way in the low half, the other way in the high half */
+    private array $uses = [];
+
+    public function __construct(private readonly Survey $survey)
+    {
+        $this->within = 1e-6 * $survey->diagonal();
+    }
+
+    /**
+     * @param  array<int, float>  $facet  nine coordinates at the keys 1 to 9
+     * @return bool false when two of its vertices are one point, so that it has no area
+     */
+    public function add(array $facet): bool
+    {
+        $a = $this->vertex($facet[1], $facet[2], $facet[3]);
+        $b = $this->vertex($facet[4], $facet[5], $facet[6]);
+        $c = $this->vertex($facet[7], $facet[8], $facet[9]);
+        if ($a === $b || $b === $c || $c === $a) {
+            return false;
+        }
+        $this->use($a, $b);
+        $this->use($b, $c);
+        $this->use($c, $a);
+
+        return true;
+    }
+
+    /** @return array{int, int} edges not shared by exactly two facets; edges both of whose facets run the same way along them */
+    public function faults(): array
+    {
+        $open = $turned = 0;
+        foreach ($this->uses as $uses) {
+            if ($uses !== self::BACKWARD + 1) {
+                $uses === 2 || $uses === 2 * self::BACKWARD ? $turned++ : $open++;
+            }
+        }
+
+        return [$open, $turned];
+    }
+
+    private function use(int $from, int $to): void
+    {
+        if ($from < $to) {
+            $edge = $from << 32 | $to;
+            $this->uses[$edge] = ($this->uses[$edge] ?? 0) + 1;
+        } else {
+            $edge = $to << 32 | $from;
+            $this->uses[$edge] = ($this->uses[$edge] ?? 0) + self::BACKWARD;
+        }
+    }
+
+    /**
+     * One number for a cell. PHP's tables look at the low bits only, and a flat side has all its vertices at one height:
+     * so the lowest 20 bits are mixed from all three, in a way that still tells every cell from every other.
+     */
+    private static function cell(int $i, int $j, int $k): int
+    {
+        return $i << 40 | $j << 20 | (($k + $i * 73856093 + $j * 19349663) & 0xFFFFF);
+    }
+
+    private function vertex(float $x, float $y, float $z): int
+    {
+        $width = 2 * $this->within;
+        // Half a million cells on a side at most, and one more at each end: 20 bits an axis.
+        $i = ($x - $this->survey->low[0]) / $width + 1;
+        $j = ($y - $this->survey->low[1]) / $width + 1;
+        $k = ($z - $this->survey->low[2]) / $width + 1;
+        $a = (int) $i;
+        $b = (int) $j;
+        $c = (int) $k;
+        $cell = self::cell($a, $b, $c);
+        if (isset($this->cells[$cell])) {
+            return $this->cells[$cell];
+        }
+        $asideA = $a + ($i - $a < 0.5 ? -1 : 1);
+        $asideB = $b + ($j - $b < 0.5 ? -1 : 1);
+        $asideC = $c + ($k - $c < 0.5 ? -1 : 1);
+        foreach ([[$asideA, $b, $c], [$a, $asideB, $c], [$a, $b, $asideC], [$asideA, $asideB, $c], [$asideA, $b, $asideC], [$a, $asideB, $asideC], [$asideA, $asideB, $asideC]] as $aside) {
+            $near = $this->cells[self::cell(...$aside)] ?? -1;
+            if ($near >= 0 && abs($this->x[$near] - $x) <= $this->within && abs($this->y[$near] - $y) <= $this->within && abs($this->z[$near] - $z) <= $this->within) {
+                return $near;
+            }
+        }
+        $new = count($this->x);
+        $this->x[] = $x;
+        $this->y[] = $y;
+        $this->z[] = $z;
+
+        return $this->cells[$cell] = $new;
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Settings;
+
+/** Where a set-point came from. */
+enum Origin: string
+{
+    case Library = 'library';
+    case LastGoodRun = "this machine's last good run";
+    case YourRule = 'your rule';
+}
