@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\CalcController;
 use App\Http\Controllers\FloorController;
 use App\Http\Controllers\LotController;
+use App\Http\Controllers\MeshController;
 use App\Http\Controllers\OpenApiController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
@@ -31,6 +32,13 @@ Route::middleware('auth:sanctum')->group(static function (): void {
     Route::get('calc', [CalcController::class, 'index']);
     Route::get('calc/{name}', [CalcController::class, 'show'])->where('name', '[a-z_.]+');
     Route::post('calc/{name}', [CalcController::class, 'run'])->where('name', '[a-z_.]+')->middleware('ability:*,calc');
+
+    Route::middleware('ability:*,calc')->group(static function (): void {
+        Route::get('meshes', [MeshController::class, 'index']);
+        Route::post('meshes', [MeshController::class, 'store'])->middleware('throttle:upload');
+        Route::get('meshes/{mesh}/facets', [MeshController::class, 'facets'])->whereUuid('mesh');
+        Route::delete('meshes/{mesh}', [MeshController::class, 'destroy'])->whereUuid('mesh');
+    });
 
     Route::post('readings', [ReadingController::class, 'store'])->middleware('ability:*,readings');
 

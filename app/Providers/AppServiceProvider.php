@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Models\PolymerOverride;
+use App\Support\MeshStore;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -20,7 +21,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // The core's library with this shop's own values laid over it; read when a calculation first asks.
         $this->app->scoped(PolymerLibrary::class, static fn (): PolymerLibrary => new PolymerLibrary(PolymerOverride::inForce()));
-        $this->app->scoped(Registry::class, static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class)));
+        $this->app->scoped(Registry::class, static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class), $app->make(MeshStore::class)));
     }
 
     public function boot(): void
@@ -36,6 +37,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(10)->by('login|'.mb_strtolower((string) $request->input('login')).'|'.$request->ip()),
             Limit::perMinute(60)->by('ip|'.$request->ip()),
         ]);
+        RateLimiter::for('upload', static fn (Request $request): Limit => Limit::perMinute(20)->by('upload|'.$who($request)));
         RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by('pin|'.(string) $request->input('person_id').'|'.$request->ip()));
     }
 }

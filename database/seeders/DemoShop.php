@@ -16,6 +16,7 @@ use App\Models\Recipe;
 use App\Models\Run;
 use App\Models\Source;
 use App\Models\User;
+use App\Support\MeshStore;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
@@ -55,7 +56,7 @@ final class DemoShop
 
     public function __construct(
         private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
-        private readonly Registry $calculations, private readonly PolymerLibrary $polymers,
+        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes,
     ) {
     }
 
@@ -65,6 +66,7 @@ final class DemoShop
         DB::transaction(function () use ($now): void {
             $this->people();
             $this->machines();
+            $this->meshes->keep(base_path('core/data/feeder-tray.stl'), 'syrup feeder tray, mould.stl', $this->people['Maren Okafor']);
             $products = $this->products();
             $this->material($now->subDays(94));
             $this->history($products, $now);
@@ -85,8 +87,11 @@ final class DemoShop
             'Anvil' => [Machine::HOT_PRESS, ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3, 'max_c' => 300, 'bed_length_mm' => 700, 'bed_width_mm' => 550, 'amps' => 20]],
             'Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22]],
             'Little Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 12, 'cooling_w_k' => 8, 'coolant_c' => 18, 'start_c' => 22]],
-            'Heron' => ['plunger_injector', []], 'Wren' => ['screw_injector', []], 'Adder' => ['extruder', []],
-            'Bellows' => ['vacuum_former', []], 'Attic' => ['dryer', []], 'Magpie' => ['shredder', []],
+            'Heron' => ['plunger_injector', ['barrel_diameter_mm' => 38, 'barrel_length_mm' => 180, 'plunger_diameter_mm' => 38, 'lever_long_mm' => 1100, 'lever_short_mm' => 70, 'hand_force_n' => 350, 'zones' => 2, 'max_c' => 280]],
+            'Wren' => ['screw_injector', ['screw_diameter_mm' => 25, 'barrel_length_mm' => 450, 'barrel_volume_cm3' => 90, 'throughput_cm3_min' => 60, 'intensification' => 10, 'max_specific_bar' => 1700, 'max_stroke_mm' => 100, 'max_rpm' => 220, 'max_speed_mm_s' => 110, 'zones' => 4, 'max_c' => 320]],
+            'Adder' => ['extruder', ['throughput_kg_h' => 12, 'barrel_volume_cm3' => 260, 'throughput_cm3_min' => 250, 'zones' => 3, 'max_c' => 260, 'bath_c' => 14]],
+            'Bellows' => ['vacuum_former', ['heater_c' => 430, 'exchange' => 0.7, 'sides' => 1, 'tank_l' => 60, 'tank_kpa' => 6, 'box_l' => 28, 'blower_kpa' => 82, 'volume_l' => 60, 'speed_l_min' => 170, 'ultimate_kpa' => 2]],
+            'Attic' => ['dryer', []], 'Magpie' => ['shredder', []],
         ];
         foreach ($facts as $name => [$kind, $what]) {
             $this->machines[$name] = Machine::query()->create(['name' => $name, 'kind' => $kind, 'facts' => $what]);

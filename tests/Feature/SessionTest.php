@@ -51,7 +51,7 @@ it('asks for the password before it sets a PIN', function (): void {
 
 it('lets nobody in without signing in', function (string $method, string $path): void {
     $this->json($method, "/api/v1/{$path}")->assertStatus(401)->assertJsonPath('error.field', 'session');
-})->with([['GET', 'floor'], ['GET', 'runs'], ['POST', 'runs'], ['GET', 'lots'], ['GET', 'machines'], ['GET', 'products'], ['GET', 'polymers'], ['GET', 'sources'], ['GET', 'people'], ['GET', 'openapi.json'], ['GET', 'calc'], ['POST', 'calc/charge.sheet'], ['POST', 'plans/press'], ['POST', 'readings'], ['POST', 'tokens'], ['PUT', 'me/preferences']]);
+})->with([['GET', 'floor'], ['GET', 'runs'], ['POST', 'runs'], ['GET', 'lots'], ['GET', 'machines'], ['GET', 'products'], ['GET', 'polymers'], ['GET', 'sources'], ['GET', 'people'], ['GET', 'openapi.json'], ['GET', 'meshes'], ['POST', 'meshes'], ['GET', 'calc'], ['POST', 'calc/charge.sheet'], ['POST', 'plans/press'], ['POST', 'readings'], ['POST', 'tokens'], ['PUT', 'me/preferences']]);
 
 it('sends every page and answer under a strict policy', function (): void {
     foreach (['/', '/run/x', '/api/v1/session'] as $path) {

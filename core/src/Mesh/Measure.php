@@ -74,9 +74,10 @@ final readonly class Measure
         $cm2 = $mm ** 2 / 100;
         $volume = $open === 0 && $turned === 0 ? abs($survey->volume) * $mm ** 3 / 1000 : null;
         $draft = $steepest === INF ? null : rad2deg(asin($steepest));
-        $size = array_map(static fn (float $high, float $low): float => ($high - $low) * $mm, $survey->high, $survey->low);
+        $box = new Box(...array_map(static fn (float $high, float $low): float => ($high - $low) * $mm, $survey->high, $survey->low));
+        $longest = max($box->x, $box->y, $box->z);
         $result = new MeasureResult(
-            $survey->facets, $volume, $area * $cm2, $shadow->area() * $cm2, new Box(...$size), $draft, $undercut * $cm2, $open === 0, $open, $degenerate,
+            $survey->facets, $volume, $area * $cm2, $shadow->area() * $cm2, $box, $draft, $undercut * $cm2, $open === 0, $open, $degenerate,
             array_map(static fn (int $i, float $a): DraftBand => new DraftBand(self::BANDS[$i], self::BANDS[$i + 1], $a * $cm2), array_keys($bands), $bands),
         );
 
@@ -87,7 +88,7 @@ final readonly class Measure
             ->warn($open > 0 ? "{$open} edges are open or shared by more than two facets: close the mesh where it was drawn; area, shadow and draft still hold." : null)
             ->warn($open === 0 && $turned > 0 ? 'Neighbouring facets disagree about which side is out: make the normals agree where it was drawn; draft and undercuts may be wrong.' : null)
             ->warn($survey->insideOut() ? 'The mesh was inside out and has been turned.' : null)
-            ->warn(max($size) > 5000 || max($size) < 1 ? sprintf('The longest side is %.4g mm: is the unit right?', max($size)) : null)
+            ->warn($longest > 5000 || $longest < 1 ? sprintf('The longest side is %.4g mm: is the unit right?', $longest) : null)
             ->warn($degenerate > 0 ? "{$degenerate} facets have no area and were passed over." : null);
     }
 }

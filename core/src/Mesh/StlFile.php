@@ -30,7 +30,8 @@ final readonly class StlFile
             throw new InputError('file', sprintf('has %.0f MB; at most %d MB are read', $bytes / 1e6, self::MAX_BYTES / 1e6));
         }
         $head = (string) file_get_contents($path, length: 84);
-        $says = strlen($head) === 84 ? unpack('V', $head, 80)[1] : 0;
+        $count = strlen($head) === 84 ? unpack('V', $head, 80) : false;
+        $says = $count === false ? 0 : (int) $count[1];
         if ($says > 0 && $bytes === 84 + 50 * $says) {
             return new self($path, true);
         }

@@ -55,9 +55,6 @@ final readonly class Recommend
         if ($why !== null) {
             throw new InputError('process', "{$polymer->code} is not for this: {$why}");
         }
-        if ($polymer->process($process) === []) {
-            throw new InputError('process', "the library knows no window of {$polymer->code} for this");
-        }
         foreach (['last_good_run' => $in->last_good_run, 'your_rules' => $in->your_rules] as $field => $list) {
             foreach ($list as $i => $known) {
                 if (! isset(self::SETTINGS[$process][$known->setting])) {
@@ -80,7 +77,10 @@ final readonly class Recommend
             $cautions[] = "{$polymer->code} takes up water: dry it first.";
         }
         $cautions[] = 'Keep to the machine\'s manual and to local codes.';
-        $first = array_values($settings)[0];
+        $first = reset($settings);
+        if ($first === false) {
+            throw new InputError('process', "the library knows no window of {$polymer->code} for this");
+        }
         $said = array_map(static fn (Timer $t): string => sprintf('%s %s', str_replace('_', ' ', $t->timer), $t->seconds < 180 ? sprintf('%.0f s', $t->seconds) : sprintf('%.1f min', $t->seconds / 60)), $timers);
 
         return (new RecommendResult(array_values($settings), $zones, $timers, array_values(array_unique($cautions))))
@@ -147,7 +147,9 @@ final readonly class Recommend
         $limits = [
             ['the machine may not go above it', $heats && $name !== 'sheet_normal_c' ? $in->machine->max_c : null],
             ["{$polymer->code} breaks down above it", $heats ? $polymer->ceiling() : null],
-            ['the mould stands no more', match (true) { $name === 'mould_c' => $in->mould->max_c, in_array($name, ['injection_pressure_bar', 'pressure_bar', 'hold_pressure_bar'], true) => $in->mould->max_bar, default => null }],
+            ['the mould stands no more', match (true) {
+                $name === 'mould_c' => $in->mould->max_c, in_array($name, ['injection_pressure_bar', 'pressure_bar', 'hold_pressure_bar'], true) => $in->mould->max_bar, default => null
+            }],
         ];
         foreach ($limits as [$reason, $limit]) {
             if ($limit === null) {
@@ -232,7 +234,7 @@ final readonly class Recommend
             $try(function () use ($in, $polymer, $settings, $part): array {
                 $bar = (new BarInBath($this->polymers))(Reader::read(BarInBathInput::class, ['polymer' => $polymer->code, 'melt_c' => $settings['melt_c']->target, 'bath_c' => $in->mould->bath_c, 'width_mm' => $part->width_mm ?? $part->thickness_mm, 'height_mm' => $part->thickness_mm]));
 
-                return [new Timer('bath', 60 * ($bar->minutes_to_core ?? throw new InputError("bath_c", "never cools the middle of the bar enough")), 'heat.bar_in_bath', 'a closed bar mould, until its middle may come out')];
+                return [new Timer('bath', 60 * ($bar->minutes_to_core ?? throw new InputError('bath_c', 'never cools the middle of the bar enough')), 'heat.bar_in_bath', 'a closed bar mould, until its middle may come out')];
             });
         }
         if ($in->process === Process::VacuumForming && $in->machine->heater_c !== null) {
@@ -246,7 +248,7 @@ final readonly class Recommend
             });
         }
 
-        return [$timers, $missing];
+        return [array_values($timers), $missing];
     }
 
     /** @return list<string> */
