@@ -42,11 +42,3 @@ function entry(string $type, array $data, ?string $key = null, ?float $at = null
 {
     return ['key' => $key ?? fake_uuid(), 'type' => $type, 'at' => $at ?? microtime(true), 'data' => $data];
 }
-
-/** Another person sits down at the same screen. */
-function now_as(string $login): mixed
-{
-    auth()->forgetGuards();
-
-    return test()->flushSession()->actingAs(person($login));
-}
