@@ -98,7 +98,7 @@ final readonly class Contract
     private static function materialOnce(array $input): array
     {
         /** @var array<string, mixed> $material */
-        $material = Schema::of(MaterialInput::class)['properties'];
+        $material = array_map(static fn (array $property): array => $property + ['x-part' => 'material'], Schema::of(MaterialInput::class)['properties']);
         $given = (array) $input['properties'];
         if (array_intersect_key($given, $material) != $material) {
             return $input;

@@ -104,6 +104,17 @@ final class DemoShop
         $lead = $this->people['Maren Okafor'];
         $panel = Product::query()->create(['name' => 'hive floor panel', 'process' => 'compression', 'polymer' => 'HDPE', 'dimensions' => ['length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8], 'note' => 'Floor of the hive stand. Weather side up.']);
         $board = Product::query()->create(['name' => 'divider board', 'process' => 'compression', 'polymer' => 'HIPS', 'dimensions' => ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 4], 'note' => 'Splits a box in two.']);
+        // What the other machines make: known, so that the scratch bench can take its numbers from them.
+        foreach ([
+            ['entrance reducer', 'injection', 'PP', ['part_volume_cm3' => 18, 'cavities' => 2, 'runner_volume_cm3' => 4.5, 'thickness_mm' => 2.5, 'projected_area_cm2' => 64, 'cavity_pressure_bar' => 180], 'Two in a shot.'],
+            ['frame spacer clip', 'injection', 'PA6', ['part_volume_cm3' => 1.6, 'cavities' => 4, 'runner_volume_cm3' => 1.2, 'thickness_mm' => 1.8, 'projected_area_cm2' => 14, 'cavity_pressure_bar' => 300], 'Dried, then conditioned.'],
+            ['stand rail', 'extrusion', 'HDPE', ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40], 'Into a closed mould.'],
+            ['edging strip', 'extrusion', 'PP', ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3, 'thickness_mm' => 3], 'Free profile.'],
+            ['syrup feeder tray', 'vacuum_forming', 'HIPS', ['shape' => 'box', 'length_mm' => 292, 'width_mm' => 182, 'height_mm' => 38, 'depth_mm' => 38, 'draft_deg' => 3, 'thickness_mm' => 1.5, 'sheet_mm' => 1.5], 'Clips over the brood box.'],
+            ['travel lid', 'vacuum_forming', 'ABS', ['shape' => 'box', 'length_mm' => 470, 'width_mm' => 410, 'height_mm' => 60, 'depth_mm' => 60, 'draft_deg' => 5, 'thickness_mm' => 3, 'sheet_mm' => 3], 'Closed for the road.'],
+        ] as [$name, $process, $polymer, $dimensions, $note]) {
+            Product::query()->create(['name' => $name, 'process' => $process, 'polymer' => $polymer, 'dimensions' => $dimensions, 'note' => $note]);
+        }
         $recipes = [
             [$panel, ['platen_c' => 185, 'allowance_pct' => 5, 'frame_depth_mm' => 40, 'shop_kg_per_mm' => 0.27, 'soak_min' => 3, 'thickness_tolerance_mm' => 1.0, 'pump_every_min' => 3, 'heat_rule' => 'physics', 'pump_school' => 'every_minutes']],
             [$board, ['platen_c' => 180, 'allowance_pct' => 6, 'frame_depth_mm' => 25, 'soak_min' => 2, 'thickness_tolerance_mm' => 0.6, 'pump_every_min' => 3, 'heat_rule' => 'linear_fast', 'pump_school' => 'every_minutes']],

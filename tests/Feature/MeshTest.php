@@ -43,7 +43,7 @@ it('takes nothing that is not STL, and nothing without a file', function () {
 });
 
 it('lets a file be taken away by who brought it or by a lead only', function (string $by, int $status) {
-    $mesh = app(MeshStore::class)->keep(tray()->getRealPath(), 'tray.stl', person('ines'));
+    $mesh = app(MeshStore::class)->keep(base_path('core/data/feeder-tray.stl'), 'tray.stl', person('ines'));
     $this->actingAs(person($by))->deleteJson("/api/v1/meshes/{$mesh->id}")->assertStatus($status);
     expect(DB::table('mesh_parts')->count())->toBe($status === 204 ? 0 : 1);
     $this->postJson('/api/v1/calc/mesh.measure', ['file' => $mesh->id, 'units' => 'in'])->assertStatus($status === 204 ? 422 : 200);

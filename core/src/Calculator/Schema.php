@@ -39,7 +39,12 @@ final class Schema
             if ($flat) {
                 $inner = Reader::typeOf($parameter);
                 /** @var class-string $inner */
-                self::collect($inner, $properties, $required);
+                $shared = [];
+                self::collect($inner, $shared, $required);
+                // A form may fold them away together.
+                foreach ($shared as $name => $property) {
+                    $properties[$name] = $property + ['x-part' => $parameter->name];
+                }
 
                 continue;
             }

@@ -38,7 +38,7 @@ final class Capacity
 
         return (new CapacityResult($cycle, $bottleneck, $path, $perShift($cycle, $path), $in->wanted === null ? null : ($in->startup_min * 60 + $path + ($in->wanted - 1) * $cycle) / 3600,
             array_map(static fn (float $load): float => $load / $cycle, $loads), $whatIf))
-            ->explain(sprintf('A piece every %.1f min; %s holds it back.', $cycle / 60, $bottleneck));
+            ->explain(sprintf('A piece every %.1f min; %s holds it back.', $cycle / 60, $bottleneck === 'steps' ? 'the length of its own steps' : 'the '.str_replace('_', ' ', $bottleneck)));
     }
 
     /**

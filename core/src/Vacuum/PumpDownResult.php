@@ -9,8 +9,11 @@ use Dithermic\Core\Calculator\Result;
 
 final class PumpDownResult extends Result
 {
+    /** @param  list<PressurePoint>  $curve */
     public function __construct(
         #[Field('', 's')] public readonly float $seconds,
+        #[Field('before the sheet is too cold; null unless asked')] public readonly ?bool $in_time,
+        #[Field('', '', of: PressurePoint::class)] public readonly array $curve,
     ) {
     }
 }

@@ -54,7 +54,39 @@ async function fetchToken(): Promise<void> {
     }
 }
 
+/** A file, with how much of it has gone; fetch cannot tell that. */
+async function upload<T>(path: string, file: File, progress: (share: number) => void): Promise<T> {
+    if (cookie('XSRF-TOKEN') === null) await fetchToken();
+    const body = new FormData();
+    body.append('file', file);
+    return new Promise<T>((resolve, reject) => {
+        const ask = new XMLHttpRequest();
+        ask.open('POST', `/api/v1/${path}`);
+        ask.responseType = 'json';
+        ask.setRequestHeader('Accept', 'application/json');
+        ask.setRequestHeader('X-XSRF-TOKEN', cookie('XSRF-TOKEN') ?? '');
+        ask.upload.onprogress = (e) => progress(e.total > 0 ? e.loaded / e.total : 0);
+        ask.onerror = () => reject(new Unreachable('The server does not answer.'));
+        ask.onload = () => {
+            const answer = ask.response as (T & { error?: { field: string; message: string } }) | null;
+            if (ask.status >= 200 && ask.status < 300 && answer) resolve(answer);
+            else if (ask.status >= 500) reject(new Unreachable('The server cannot take this now.'));
+            else reject(new Refused(ask.status, answer?.error?.field ?? 'file', answer?.error?.message ?? (ask.status === 413 ? 'is larger than 200 MB' : ask.status === 429 ? 'must wait a minute: too many at once' : 'was not taken')));
+        };
+        ask.send(body);
+    });
+}
+
+/** Bytes as they are, for a drawing. */
+async function bytes(path: string, signal?: AbortSignal): Promise<ArrayBuffer> {
+    const response = await fetch(`/api/v1/${path}`, { credentials: 'same-origin', signal });
+    if (!response.ok) throw new Unreachable('The server cannot give this now.');
+    return response.arrayBuffer();
+}
+
 export const api = {
+    upload,
+    bytes,
     get: <T>(path: string, signal?: AbortSignal) => request<T>('GET', path, undefined, signal),
     post: <T>(path: string, body: unknown, signal?: AbortSignal) => request<T>('POST', path, body, signal),
     put: <T>(path: string, body: unknown) => request<T>('PUT', path, body),

@@ -565,6 +565,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/mesh.measure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a part or mould from its STL file: volume, shadow, draft and undercuts */
+        post: operations["calcMeshMeasure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/quality.capability": {
         parameters: {
             query?: never;
@@ -661,6 +678,23 @@ export interface paths {
         put?: never;
         /** may this run start: what blocks it, what to wear, what to confirm */
         post: operations["calcSafetyCheck"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/settings.recommend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a set-up to begin with: set-points, zones and times, and where each came from */
+        post: operations["calcSettingsRecommend"];
         delete?: never;
         options?: never;
         head?: never;
@@ -847,6 +881,58 @@ export interface paths {
         get?: never;
         /** Units, light or dark, glove size */
         put: operations["setPreferences"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/meshes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Uploaded STL files, the newest first */
+        get: operations["getMeshes"];
+        put?: never;
+        /** Upload an STL file of at most 200 MB; the same file twice is kept once */
+        post: operations["postMesh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/meshes/{mesh}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take an STL file away */
+        delete: operations["deleteMesh"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/meshes/{mesh}/facets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Facets for a drawing: eleven float32 each, little endian: three vertices in mm, draft in degrees, and 0 open, 1 side, 2 undercut or 3 base */
+        get: operations["getMeshFacets"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -2177,6 +2263,11 @@ export interface components {
              * @default []
              */
             skin_mm: number[];
+            /**
+             * @description add the section at moments from start to end
+             * @default false
+             */
+            with_section: boolean;
         };
         HeatBarInBathResult: {
             /** @description solid skin after the minutes (mm) */
@@ -2191,6 +2282,15 @@ export interface components {
             }[];
             /** @description core at demould (min) */
             minutes_to_core: number | null;
+            /** @description at or under it the polymer is solid (°C) */
+            solid_c: number;
+            /** @description at most 40 moments */
+            sections: {
+                /** @description (min) */
+                minutes: number;
+                /** @description rows along the wider side, °C */
+                cells: unknown[];
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2787,6 +2887,11 @@ export interface components {
              * @default 4
              */
             transfer_s: number;
+            /**
+             * @description add the temperatures through the thickness to the curve
+             * @default false
+             */
+            with_profile: boolean;
         };
         HeatVacuumSheetResult: {
             /** @description (s) */
@@ -2799,6 +2904,12 @@ export interface components {
             spread_at_ready_k: number | null;
             /** @description after the heater leaves (s) */
             form_within_s: number | null;
+            /** @description coldest it still forms (°C) */
+            sheet_lower_c: number;
+            /** @description mean when ready (°C) */
+            sheet_normal_c: number;
+            /** @description hottest it may get (°C) */
+            sheet_upper_c: number;
             curve: {
                 /** @description (s) */
                 time_s: number;
@@ -2808,6 +2919,8 @@ export interface components {
                 mean_c: number;
                 /** @description (°C) */
                 coldest_c: number;
+                /** @description through the thickness, the heated face last; when asked for (°C) */
+                profile_c?: number[] | null;
             }[];
             /** @description the answer in a sentence */
             explanation: string;
@@ -2900,6 +3013,82 @@ export interface components {
             demould_c?: number | null;
             /** @description share of radiant heat taken in */
             absorptivity?: number | null;
+        };
+        /** @description An uploaded STL file of a part or a mould. */
+        MeshData: {
+            id: string;
+            name: string;
+            facets: number;
+            bytes: number;
+            by: string;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+            /** @description this person may take it away */
+            mine: boolean;
+        };
+        MeshMeasureInput: {
+            /** @description an STL file: its path at the command line, the id of an uploaded one over HTTP */
+            file: string;
+            /**
+             * @description STL has no units of its own
+             * @default mm
+             * @enum {string}
+             */
+            units: "mm" | "in";
+            /**
+             * @description the way the part leaves the mould
+             * @default +z
+             * @enum {string}
+             */
+            pull: "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
+            /**
+             * @description the shape stands on the platen; false when it is sunk into it
+             * @default true
+             */
+            male: boolean;
+        };
+        MeshMeasureResult: {
+            facets: number;
+            /** @description enclosed; none when the mesh is open (cm3) */
+            volume_cm3: number | null;
+            /** @description of the whole surface (cm2) */
+            area_cm2: number;
+            /** @description shadow along the pull, overlaps counted once (cm2) */
+            projected_area_cm2: number;
+            bounding_box_mm: {
+                /** @description (mm) */
+                x: number;
+                /** @description (mm) */
+                y: number;
+                /** @description (mm) */
+                z: number;
+            };
+            /** @description least draft of a side, below zero when it leans the wrong way; none when there is no side (°) */
+            min_draft_deg: number | null;
+            /** @description faces that look away from the pull (cm2) */
+            undercut_area_cm2: number;
+            /** @description every edge is shared by exactly two facets */
+            watertight: boolean;
+            /** @description edges that are not shared by exactly two facets */
+            open_edges: number;
+            /** @description facets without area */
+            degenerate_facets: number;
+            /** @description the sides by their draft */
+            draft_bands: {
+                /** @description (°) */
+                from_deg: number;
+                /** @description (°) */
+                to_deg: number;
+                /** @description of the sides in it (cm2) */
+                area_cm2: number;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         /** @description One line of a lot's ledger. */
         MovementData: {
@@ -3331,6 +3520,146 @@ export interface components {
             /** Format: float */
             server_time: number;
         };
+        SettingsRecommendInput: {
+            /** @enum {string} */
+            process: "injection" | "extrusion" | "compression" | "vacuum_forming";
+            /** @description code of a polymer in the library */
+            polymer: string;
+            part: {
+                /** @description of the wall, the sheet or the panel; the smaller side of a bar (mm) */
+                thickness_mm: number;
+                /** @description of a panel; the larger side of a bar (mm) */
+                width_mm?: number | null;
+                /** @description of a panel (mm) */
+                length_mm?: number | null;
+                /** @description depth of draw over the opening, by area */
+                area_draw_ratio?: number | null;
+            };
+            machine?: {
+                /** @description the shop's name for it */
+                name?: string | null;
+                /** @description it may not be set above this (°C) */
+                max_c?: number | null;
+                /**
+                 * @description heated zones from feed to nozzle or die
+                 * @default 3
+                 */
+                zones: number;
+                /** @description bore of the barrel; for the soak (mm) */
+                barrel_diameter_mm?: number | null;
+                /** @description surface of the heater; for the sheet's heating time (°C) */
+                heater_c?: number | null;
+                /**
+                 * @description emissivity times view of the heater
+                 * @default 0.7
+                 */
+                exchange: number;
+                /**
+                 * @description heated faces of the sheet
+                 * @default 1
+                 */
+                sides: number;
+                /** @description heater power and mass of the hot platens */
+                press?: {
+                    /** @description heater power of each platen (kW) */
+                    heater_kw: number;
+                    /** @description heat capacity of each platen (kJ/K) */
+                    platen_kj_k: number;
+                    /**
+                     * @description loss of each platen when idle at its set-point (kW)
+                     * @default 0
+                     */
+                    loss_kw: number;
+                } | null;
+            };
+            mould?: {
+                /** @description the material it is made of stands this at most (bar) */
+                max_bar?: number | null;
+                /** @description and this (°C) */
+                max_c?: number | null;
+                /**
+                 * @description needs a fine copy of its surface: the upper half of the mould's window
+                 * @default false
+                 */
+                fine_finish: boolean;
+                /**
+                 * @description bath that a closed bar mould cools in (°C)
+                 * @default 15
+                 */
+                bath_c: number;
+            };
+            /**
+             * @description what this machine ran with when it was last good with this polymer
+             * @default []
+             */
+            last_good_run: {
+                /** @description which setting, as the answer names it: melt_c, mould_c, platen_c, sheet_normal_c … */
+                setting: string;
+                target: number;
+                low?: number | null;
+                high?: number | null;
+                /**
+                 * @description which run, or why
+                 * @default
+                 */
+                because: string;
+            }[];
+            /**
+             * @description what this shop always does; goes before everything else
+             * @default []
+             */
+            your_rules: {
+                /** @description which setting, as the answer names it: melt_c, mould_c, platen_c, sheet_normal_c … */
+                setting: string;
+                target: number;
+                low?: number | null;
+                high?: number | null;
+                /**
+                 * @description which run, or why
+                 * @default
+                 */
+                because: string;
+            }[];
+            /**
+             * @description (°C)
+             * @default 20
+             */
+            room_c: number;
+        };
+        SettingsRecommendResult: {
+            settings: {
+                setting: string;
+                unit: string;
+                /** @description least that works */
+                low: number;
+                /** @description set this */
+                target: number;
+                /** @description most that works */
+                high: number;
+                /** @enum {string} */
+                origin: "library" | "this machine's last good run" | "your rule";
+                because: string;
+            }[];
+            /** @description from feed to nozzle or die; empty without a barrel */
+            zone_profile: {
+                zone: string;
+                /** @description (°C) */
+                set_c: number;
+            }[];
+            timers: {
+                timer: string;
+                /** @description (s) */
+                seconds: number;
+                /** @description the calculation it comes from */
+                calculation: string;
+                because: string;
+            }[];
+            cautions: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description Where material comes from. */
         SourceData: {
             id: number;
@@ -3477,10 +3806,20 @@ export interface components {
              * @default 0
              */
             ultimate_kpa: number;
+            /** @description the sheet can be formed for so long; see heat.vacuum_sheet (s) */
+            form_within_s?: number | null;
         };
         VacuumPumpDownResult: {
             /** @description (s) */
             seconds: number;
+            /** @description before the sheet is too cold; null unless asked */
+            in_time: boolean | null;
+            curve: {
+                /** @description (s) */
+                time_s: number;
+                /** @description absolute (kPa) */
+                kpa: number;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -3502,6 +3841,12 @@ export interface components {
             atmosphere_kpa: number;
             /** @description absolute, wanted under the sheet (kPa) */
             target_kpa?: number | null;
+            /** @description how fast the blower draws; with valve_l_min the pull is given over time (l/min) */
+            blower_l_min?: number | null;
+            /** @description how fast air goes through the hose and valve to the tank (l/min) */
+            valve_l_min?: number | null;
+            /** @description the sheet can be formed for so long; see heat.vacuum_sheet (s) */
+            form_within_s?: number | null;
         };
         VacuumTwoStageResult: {
             /** @description (kPa) */
@@ -3516,6 +3861,19 @@ export interface components {
             tank_l_needed: number | null;
             /** @description on the sheet (N/cm2) */
             force_n_per_cm2: number;
+            /** @description the tank is opened; null without flows (s) */
+            tank_opens_s: number | null;
+            /** @description null without flows or target, or when it is never reached (s) */
+            seconds_to_target: number | null;
+            /** @description the target comes before the sheet is too cold; null unless asked */
+            in_time: boolean | null;
+            /** @description under the sheet, when the flows are given */
+            curve: {
+                /** @description (s) */
+                time_s: number;
+                /** @description absolute (kPa) */
+                kpa: number;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -4542,6 +4900,37 @@ export interface operations {
             };
         };
     };
+    calcMeshMeasure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeshMeasureInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshMeasureResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcQualityCapability: {
         parameters: {
             query?: never;
@@ -4717,6 +5106,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SafetyCheckResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcSettingsRecommend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingsRecommendInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsRecommendResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -5010,6 +5430,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreferencesData"];
+                };
+            };
+        };
+    };
+    getMeshes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshData"][];
+                };
+            };
+        };
+    };
+    postMesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeshData"];
+                };
+            };
+        };
+    };
+    deleteMesh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                mesh: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description gone */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    getMeshFacets: {
+        parameters: {
+            query?: {
+                pull?: string;
+                male?: boolean;
+                units?: string;
+            };
+            header?: never;
+            path: {
+                mesh: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": unknown;
                 };
             };
         };

@@ -40,3 +40,4 @@ export interface Procedure {
     timers: { id: string; title: string; minutes: string; kind: string }[]; places: Record<string, { title: string; heat: string }>;
 }
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
+export type Mesh = Schemas['MeshData'];

@@ -27,6 +27,8 @@ final readonly class BarInBath
 
     private const CELLS = 16;
 
+    private const SECTIONS = 40;
+
     /** a core this near the bath is as cold as it gets, K */
     private const SETTLED_K = 0.05;
 
@@ -48,7 +50,17 @@ final readonly class BarInBath
         $skinAt = $coreAt = $coreTime = null;
         $skins = array_fill(0, count($in->skin_mm), null);
         $before = null;
-        foreach ($history as [$time, $points]) {
+        $sections = [];
+        $stride = 1;
+        foreach ($history as $n => [$time, $points, $cells]) {
+            if ($in->with_section && $n % $stride === 0) {
+                $sections[] = new BarSection(round($time / 60, 3), array_map(static fn (array $row): array => array_map(static fn (float $c): float => round($c, 1), $row), $cells()));
+                if (count($sections) > self::SECTIONS) {
+                    // Nobody knows beforehand how long it takes: when there are too many, every other one goes.
+                    $sections = array_values(array_filter($sections, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY));
+                    $stride *= 2;
+                }
+            }
             $now = [$time, $points[0][1], 1000 * self::skin($points, $solidAt)];
             if ($before !== null) {
                 $share = static fn (float $a, float $b, float $level): float => $b === $a ? 1.0 : ($level - $a) / ($b - $a);
@@ -77,7 +89,7 @@ final readonly class BarInBath
             }
         }
         $half = ($in->diameter_mm ?? min((float) $in->width_mm, (float) $in->height_mm)) / 2;
-        $result = new BarInBathResult($skinAt, $coreAt, array_map(static fn (float $mm, ?float $m): SkinTime => new SkinTime($mm, $m), $in->skin_mm, $skins), $coreTime);
+        $result = new BarInBathResult($skinAt, $coreAt, array_map(static fn (float $mm, ?float $m): SkinTime => new SkinTime($mm, $m), $in->skin_mm, $skins), $coreTime, $solidAt, $sections);
         foreach ($in->skin_mm as $mm) {
             $result->warn($mm > $half ? sprintf('The bar is only %.0f mm to its middle: a skin of %.0f mm cannot be.', $half, $mm) : null);
         }
@@ -85,30 +97,31 @@ final readonly class BarInBath
         return $result->explain($coreTime === null ? 'The core is not at its demould temperature within two days.' : sprintf('The core is at %.0f °C after %.0f min%s.', $demould, $coreTime, isset($skins[0]) ? sprintf('; %.0f mm of skin after %.1f min', $in->skin_mm[0], $skins[0]) : ''));
     }
 
-    /** @return iterable<array{float, non-empty-list<array{float, float}>}> time, and (distance from the middle in m, °C) */
+    /** @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> time, (distance from the middle in m, °C), and the cells of the section */
     private function rectangle(BarInBathInput $in, ThermalPolymer $thermal, float $cells): iterable
     {
         $wide = max((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $thin = min((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $ny = (int) round(self::CELLS * $cells);
         $grid = new Grid(Substance::polymer($thermal), $wide, $thin, min(2 * $ny, max($ny, (int) round($ny * $wide / $thin))), $ny, $in->melt_c, $in->bath_c, $in->h_w_m2k ?? $in->medium->conductance());
-        yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]]];
+        yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]], $grid->rows(...)];
         while ($grid->time < self::LIMIT_S) {
             $steps = 0;
             $grid->run(self::LIMIT_S, static function () use (&$steps): bool {
                 return ++$steps >= 4;
             });
-            yield [$grid->time, $grid->across()];
+            yield [$grid->time, $grid->across(), $grid->rows(...)];
         }
     }
 
-    /** @return iterable<array{float, non-empty-list<array{float, float}>}> */
+    /** @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> */
     private function round(BarInBathInput $in, ThermalPolymer $thermal, float $cells): iterable
     {
         $radius = (float) $in->diameter_mm / 2000;
         $n = (int) round(30 * $cells);
         $stack = new Stack([new Layer(Substance::polymer($thermal), $radius, $n, $in->melt_c)], new Insulated, new Held($in->bath_c, $in->h_w_m2k ?? $in->medium->conductance()), cylinder: true, stepK: 3.0);
-        yield [0.0, [[0.0, $in->melt_c], [$radius, $in->melt_c]]];
+        $row = static fn (): array => [array_values($stack->t)];
+        yield [0.0, [[0.0, $in->melt_c], [$radius, $in->melt_c]], $row];
         while ($stack->time < self::LIMIT_S) {
             $stack->run(self::LIMIT_S, static fn (): bool => true);
             $points = [[0.0, $stack->leftSurface()]];
@@ -116,7 +129,7 @@ final readonly class BarInBath
                 $points[] = [($i + 0.5) * $radius / $n, $c];
             }
             $points[] = [$radius, $stack->rightSurface()];
-            yield [$stack->time, $points];
+            yield [$stack->time, $points, $row];
         }
     }
 

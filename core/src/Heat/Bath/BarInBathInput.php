@@ -26,6 +26,7 @@ final readonly class BarInBathInput implements Checked
         #[Field('with the mould wall; 500 in water, 12 in air unless given', 'W/m2K', above: 0, max: 1e6)] public ?float $h_w_m2k = null,
         #[Field('look at it then', 'min', above: 0, max: 100000)] public ?float $minutes = null,
         #[Field('skins asked for', 'mm', of: 'number', above: 0, max: 1000, atMost: 50)] public array $skin_mm = [],
+        #[Field('add the section at moments from start to end')] public bool $with_section = false,
     ) {
     }
 

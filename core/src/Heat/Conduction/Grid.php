@@ -85,6 +85,12 @@ final class Grid
         return $this->look($this->tTable, $this->h[$j * $this->nx + $i]);
     }
 
+    /** @return list<list<float>> °C row by row, from the middle outward */
+    public function rows(): array
+    {
+        return array_map(static fn (array $row): array => array_values($row), array_chunk(array_map(fn (float $h): float => $this->look($this->tTable, $h), $this->h), max(1, $this->nx)));
+    }
+
     /** The very middle, by the parabolas with no slope there. */
     public function core(): float
     {

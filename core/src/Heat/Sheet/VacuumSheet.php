@@ -33,9 +33,9 @@ final readonly class VacuumSheet
     {
         [$lower, $normal, $upper] = $this->window($in);
         $stack = $this->stack($in, $cells, $steps);
-        $curve = [self::point($stack)];
-        $watch = static function (Stack $s) use (&$curve): void {
-            $curve[] = self::point($s);
+        $curve = [self::point($stack, $in)];
+        $watch = static function (Stack $s) use (&$curve, $in): void {
+            $curve[] = self::point($s, $in);
         };
         $hot = clone $stack;
         $again = clone $stack;
@@ -54,7 +54,7 @@ final readonly class VacuumSheet
         }
         $window = $ready === null || $limit === null ? null : $limit - $ready;
         $stride = (int) max(1, ceil(count($curve) / 200));
-        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
+        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, $lower, $normal, $upper, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
 
         return $this->say($result, $in);
     }
@@ -90,9 +90,15 @@ final readonly class VacuumSheet
         );
     }
 
-    private static function point(Stack $s): SheetCurvePoint
+    private static function point(Stack $s, VacuumSheetInput $in): SheetCurvePoint
     {
-        return new SheetCurvePoint(round($s->time, 2), round($s->hottest(), 2), round($s->meanTemperature(), 2), round($s->coldest(), 2));
+        $profile = null;
+        if ($in->with_profile) {
+            $through = array_map(static fn (float $c): float => round($c, 1), array_values($s->t));
+            $profile = $in->sides === 2 ? [...array_reverse($through), ...$through] : $through;
+        }
+
+        return new SheetCurvePoint(round($s->time, 2), round($s->hottest(), 2), round($s->meanTemperature(), 2), round($s->coldest(), 2), $profile);
     }
 
     private function say(VacuumSheetResult $result, VacuumSheetInput $in): VacuumSheetResult

@@ -23,6 +23,7 @@ final readonly class VacuumSheetInput
         #[Field('hottest it may get', '°C', min: -50, max: 600)] public ?float $sheet_upper_c = null,
         #[Field('to the air', 'W/m2K', min: 0, max: 1000)] public float $loss_w_m2k = 10.0,
         #[Field('heater gone, before vacuum', 's', min: 0, max: 600)] public float $transfer_s = 4.0,
+        #[Field('add the temperatures through the thickness to the curve')] public bool $with_profile = false,
     ) {
     }
 }

@@ -18,6 +18,9 @@ final class VacuumSheetResult extends Result
         #[Field('limit less ready', 's')] public readonly ?float $window_s,
         #[Field('', 'K')] public readonly ?float $spread_at_ready_k,
         #[Field('after the heater leaves', 's')] public readonly ?float $form_within_s,
+        #[Field('coldest it still forms', '°C')] public readonly float $sheet_lower_c,
+        #[Field('mean when ready', '°C')] public readonly float $sheet_normal_c,
+        #[Field('hottest it may get', '°C')] public readonly float $sheet_upper_c,
         #[Field('', '', of: SheetCurvePoint::class)] public readonly array $curve,
     ) {
     }
