@@ -49,7 +49,7 @@ test('an answer is found by what people say, refused by name, kept, compared and
 test('a part is measured from its STL file, seen in three dimensions, and goes on to the clamp', async ({ page }) => {
     await signIn(page, 'teodor');
     await page.goto('/reckon/mesh.measure');
-    await page.getByLabel('STL file').selectOption(await page.getByRole('option', { name: /^syrup feeder tray/ }).getAttribute('value'));
+    await page.getByRole('combobox', { name: 'STL file' }).selectOption(await page.getByRole('option', { name: /^syrup feeder tray/ }).getAttribute('value'));
     await expect(page.locator('p.says')).toContainText('2182.4 cm³');
     await expect(page.getByRole('img', { name: /^The part, coloured by draft/ })).toBeVisible();
     await page.getByRole('button', { name: 'From below' }).click();
