@@ -13,7 +13,7 @@ count() { PASSED=$((PASSED + $1)); FAILED=$((FAILED + $2)); }
 
 pest_suite() {
     say "── $1"
-    php -d memory_limit=2G -d opcache.enable_cli=1 vendor/bin/pest --testsuite="$1" --compact --colors=never 2>&1 | tee "$OUT/$1" | tail -n 60
+    php -d memory_limit=2G -d opcache.enable_cli=1 vendor/bin/pest --testsuite="$1" --compact --colors=never 2>&1 | tee "$OUT/$1" | grep -av '^#[0-9]' | tail -n 60
     local good bad
     good=$(grep -aoE '[0-9]+ passed' "$OUT/$1" | tail -n 1 | grep -oE '[0-9]+' || echo 0)
     bad=$(grep -aoE '[0-9]+ (failed|skipped|risky|incomplete|todo)' "$OUT/$1" | grep -oE '^[0-9]+' | paste -sd+ | bc 2>/dev/null || echo 0)

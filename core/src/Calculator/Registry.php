@@ -11,6 +11,7 @@ use Dithermic\Core\Drying;
 use Dithermic\Core\Force;
 use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
+use Dithermic\Core\Identification;
 use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Mesh;
@@ -32,6 +33,7 @@ final class Registry
 {
     /** @var list<class-string> in the order of the work */
     private const CALCULATIONS = [
+        Identification\Rank::class,
         Mesh\Measure::class,
         Charge\Sheet::class,
         Charge\SheetSchools::class,
@@ -137,7 +139,9 @@ final class Registry
     {
         $this->mustKnow($name);
         $class = $this->known[$name][0];
-        $needs = array_map(fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers, (new ReflectionClass($class))->getConstructor()?->getParameters() ?? []);
+        // A calculation may ask for the polymers or for files; what has a default is its own.
+        $needs = array_filter((new ReflectionClass($class))->getConstructor()?->getParameters() ?? [], static fn (ReflectionParameter $p): bool => ! $p->isOptional());
+        $needs = array_map(fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers, $needs);
         $calculation = new $class(...$needs);
         assert(is_callable($calculation));
 

@@ -565,6 +565,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/identify.rank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** which polymer it is, from what can be seen, felt and floated */
+        post: operations["calcIdentifyRank"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/mesh.measure": {
         parameters: {
             query?: never;
@@ -2927,6 +2944,72 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        IdentifyRankInput: {
+            /** @description what was seen so far */
+            evidence: {
+                /** @description id of a test, or "density" */
+                test: string;
+                /** @description what was seen */
+                result?: string | null;
+                /** @description a weighed density (g/cm3) */
+                g_cm3?: number | null;
+                /** @description standard error of the density (g/cm3) */
+                se?: number | null;
+            }[];
+            /**
+             * @description polymers it can be at all; all when left out
+             * @default []
+             */
+            candidates: string[];
+            /**
+             * @description tests not to hand
+             * @default []
+             */
+            exclude_tests: string[];
+            /**
+             * @description items the shop has confirmed before, by polymer
+             * @default []
+             */
+            confirmed: {
+                [key: string]: number;
+            };
+        };
+        IdentifyRankResult: {
+            /** @description most probable first */
+            ranked: {
+                code: string;
+                /** @description 0 to 1 */
+                probability: number;
+            }[];
+            /** @description a polymer, or UNKNOWN: its own bin, never hot */
+            decision: string;
+            because: string;
+            /** @description what to do next; null when it is decided or nothing more would tell */
+            next_test: {
+                test: string;
+                because: string;
+                /** @description what it may be expected to tell (bit) */
+                expected_information_bits: number;
+            } | null;
+            /** @description two tests that disagree */
+            conflict: {
+                /** @description the two */
+                tests: string[];
+                because: string;
+                /** @description times more often if they had nothing to do with each other */
+                rarer_by: number;
+            } | null;
+            /** @description polymers that the tests do not tell apart, decided together */
+            family: string[];
+            /** @description of a family, the one whose limits of temperature are the safe ones */
+            heat_as: string | null;
+            /** @description of PVC */
+            pvc: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description A machine with what runs on it. */
         LaneData: {
             machine_id: number;
@@ -4889,6 +4972,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatVacuumSheetResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcIdentifyRank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["IdentifyRankInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IdentifyRankResult"];
                 };
             };
             /** @description refused, naming the field */
