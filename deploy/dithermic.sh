@@ -10,7 +10,7 @@ LOG=$STATE/log
 ENV_FILE=$STATE/app.env
 PGBIN=/usr/lib/postgresql/15/bin
 PHP_FPM=php-fpm8.2
-DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl procps)
+DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl procps qrencode)
 
 say() { printf '%s\n' "$*"; }
 fail() { printf 'dithermic: %s\n' "$*" >&2; exit 1; }

@@ -9,6 +9,7 @@ use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Product;
 use App\Models\Recipe;
+use App\Support\Dryness;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
@@ -33,7 +34,7 @@ final readonly class PlanPress
     private const SETTINGS = ['length_mm', 'width_mm', 'thickness_mm', 'allowance_pct', 'trim_mm', 'frame_depth_mm', 'platen_c', 'initial_c', 'soak_min',
         'heat_factor', 'shop_kg_per_mm', 'thickness_tolerance_mm', 'pump_every_min', 'bulk_density_g_cm3'];
 
-    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Present $present)
+    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Present $present, private Dryness $dryness)
     {
     }
 
@@ -41,11 +42,12 @@ final readonly class PlanPress
      * @param  array<string, mixed>  $moved  settings that differ from the recipe's
      * @param  array<string, mixed>  $chosen
      * @param  array<string, mixed>  $answers
+     * @param  list<Lot>  $alsoLots  what else is in a weighed charge
      *
      * @throws InputError
      */
     public function __invoke(
-        Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, array $moved, array $chosen, ?Lot $lot, array $answers, string $scale, ?string $polymer = null,
+        Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, array $moved, array $chosen, ?Lot $lot, array $answers, string $scale, ?string $polymer = null, array $alsoLots = [],
     ): PressPlanData {
         $polymer ??= $product->polymer;
         $known = $this->polymers->get($polymer);
@@ -97,17 +99,20 @@ final readonly class PlanPress
 
         return new PressPlanData(
             (object) $settings, (object) $choices, (object) $origins, $sheet, $weighing, $cycle, $timing, (object) $plan,
-            $lot === null ? null : $this->safety($lot, $machine, (float) $settings['platen_c'], $answers, $scale),
+            $lot === null ? null : $this->safety([$lot, ...$alsoLots], $machine, (float) $settings['platen_c'], $answers, $scale),
             (object) $heatInput, $this->present->marks($known->code), $known->code,
         );
     }
 
-    /** @param  array<string, mixed>  $answers */
-    public function safety(Lot $lot, Machine $machine, float $set, array $answers, string $scale): CheckResult
+    /**
+     * @param  non-empty-list<Lot>  $lots
+     * @param  array<string, mixed>  $answers
+     */
+    public function safety(array $lots, Machine $machine, float $set, array $answers, string $scale): CheckResult
     {
         $result = $this->calculations->run('safety.check', [
             'process' => 'compression',
-            'lots' => [['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $lot->dry_state->value]],
+            'lots' => array_map(fn (Lot $lot): array => ['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $this->dryness->state($lot)->value], $lots),
             'machine' => ['name' => $machine->name, 'last_polymer' => $machine->last_polymer, 'max_c' => $machine->fact('max_c')],
             'settings' => ['set_c' => $set],
             'answers' => ['people_protected' => (bool) ($answers['people_protected'] ?? false), 'air_moving' => (bool) ($answers['air_moving'] ?? false)],

@@ -151,6 +151,12 @@ final readonly class RecordEvents
 
     private function draw(Run $run, Event $event, User $by, float $mass, float $before): void
     {
+        if ($run->charge_id !== null) {
+            // It came off its lots at the scale already; what is read here is what goes in.
+            $run->fill(['charged_g' => round($mass, 3)]);
+
+            return;
+        }
         $lot = Lot::query()->whereKey($run->lot_id)->lockForUpdate()->firstOrFail();
         $held = (float) LotMovement::query()->where('lot_id', $lot->id)->sum('mass_g');
         $change = $before - $mass;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Data\PressPlanData;
+use App\Models\Charge;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\ProcedureVersion;
@@ -35,9 +36,9 @@ final readonly class StartRun
      * @throws RunRefused with the blocks that stand
      */
     public function __invoke(
-        string $id, User $by, Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, Lot $lot, PressPlanData $answer, string $scale, array $overrides, CarbonImmutable $at,
+        string $id, User $by, Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, Lot $lot, PressPlanData $answer, string $scale, array $overrides, CarbonImmutable $at, ?Charge $charge = null,
     ): Run {
-        return DB::transaction(function () use ($id, $by, $product, $machine, $cold, $recipe, $lot, $answer, $scale, $overrides, $at): Run {
+        return DB::transaction(function () use ($id, $by, $product, $machine, $cold, $recipe, $lot, $answer, $scale, $overrides, $at, $charge): Run {
             // One start at a time for each machine: the second waits here and then sees the first.
             Machine::query()->whereKey($machine->id)->lockForUpdate()->firstOrFail();
             $existing = Run::query()->find($id);
@@ -58,7 +59,8 @@ final readonly class StartRun
             }
             /** @var array<string, float|null> $plan */
             $plan = (array) $answer->plan;
-            if ((float) $lot->held_g < $plan['charge_mass_g']) {
+            $charge = $charge === null ? null : $this->take($charge, $lot);
+            if ($charge === null && (float) $lot->held_g < $plan['charge_mass_g']) {
                 throw new InputError('lot_id', sprintf('lot %s holds %.0f g and the charge needs %.0f g: take another lot', $lot->code, (float) $lot->held_g, $plan['charge_mass_g']));
             }
             $holder = $this->places->holder($machine, 'hot');
@@ -70,7 +72,7 @@ final readonly class StartRun
 
             $run = Run::query()->create([
                 'id' => $id, 'product_id' => $product->id, 'recipe_id' => $recipe?->id, 'procedure_id' => $version->id, 'machine_id' => $machine->id,
-                'cold_machine_id' => $cold?->id, 'lot_id' => $lot->id, 'started_by' => $by->id, 'plan' => (array) $answer->plan, 'choices' => (array) $answer->choices,
+                'cold_machine_id' => $cold?->id, 'lot_id' => $lot->id, 'charge_id' => $charge?->id, 'started_by' => $by->id, 'plan' => (array) $answer->plan, 'choices' => (array) $answer->choices,
                 'setup' => [
                     'settings' => $answer->settings, 'origins' => $answer->origins, 'scale' => $scale, 'curve' => $answer->cycle->curve, 'turn_min' => $answer->cycle->heat_min + $answer->cycle->soak_min, 'heat_input' => $answer->heat_input, 'model' => [
                         'heat_min' => $answer->cycle->heat_min, 'soak_min' => $answer->cycle->soak_min, 'cool_min' => $answer->cycle->cool_min,
@@ -87,8 +89,21 @@ final readonly class StartRun
                 'data' => ['answers' => $safety->acknowledgements, 'overrides' => $overrides], 'recorded_at' => CarbonImmutable::now(),
             ]);
             $machine->update(['last_polymer' => $lot->polymer]);
+            $charge?->update(['status' => Charge::USED, 'run_id' => $id, 'closed_at' => $at]);
 
             return $run;
         });
+    }
+
+    /** A weighed charge goes into one run only. */
+    private function take(Charge $charge, Lot $lot): Charge
+    {
+        $locked = Charge::query()->whereKey($charge->id)->lockForUpdate()->firstOrFail();
+
+        return match (true) {
+            $locked->status !== Charge::WAITING => throw new InputError('charge_id', sprintf('charge C-%04d is %s: take another', $locked->number, $locked->status)),
+            $locked->polymer !== $lot->polymer => throw new InputError('charge_id', sprintf('charge C-%04d is %s, and this is set up for %s', $locked->number, $locked->polymer, $lot->polymer)),
+            default => $locked,
+        };
     }
 }

@@ -11,9 +11,10 @@ use OpenApi\Attributes as OA;
 final readonly class HandData
 {
     public function __construct(
-        #[OA\Property] public string $run_id,
-        #[OA\Property] public int $run_number,
-        #[OA\Property] public string $product,
+        #[OA\Property(description: 'the screen where it is done')] public string $to,
+        #[OA\Property] public ?string $run_id,
+        #[OA\Property] public ?int $run_number,
+        #[OA\Property(description: 'what it is about, in words')] public string $about,
         #[OA\Property] public string $machine,
         #[OA\Property] public float $at,
         #[OA\Property] public string $what,

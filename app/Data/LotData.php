@@ -21,6 +21,14 @@ final readonly class LotData
         #[OA\Property] public string $dry_state,
         #[OA\Property] public float $mass_g,
         #[OA\Property] public SourceData $source,
+        #[OA\Property(description: 'how often it was shredded and made again')] public int $generation,
+        #[OA\Property] public ?float $tare_g,
+        #[OA\Property(type: 'object', nullable: true)] public ?object $sheet,
+        #[OA\Property] public ?int $reserved_for_id,
+        #[OA\Property] public ?string $reserved_for,
+        #[OA\Property] public ?string $picture_id,
+        #[OA\Property(description: 'how long it may still stand, when it was dried')] public ?float $dry_minutes_left,
+        #[OA\Property] public bool $never_hot,
     ) {
     }
 }

@@ -12,10 +12,16 @@ final readonly class LotDetailData
 {
     /**
      * @param  list<MovementData>  $movements
+     * @param  list<LotLinkData>  $from
+     * @param  list<LotLinkData>  $to
+     * @param  list<ContaminationData>  $contamination
      */
     public function __construct(
         #[OA\Property] public LotData $lot,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MovementData'))] public array $movements,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $from,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $to,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ContaminationData'))] public array $contamination,
     ) {
     }
 }

@@ -20,6 +20,9 @@ final readonly class MovementData
         #[OA\Property] public ?string $by,
         #[OA\Property] public float $at,
         #[OA\Property] public float $balance_g,
+        #[OA\Property] public ?int $other_lot_id,
+        #[OA\Property] public ?string $other_lot,
+        #[OA\Property] public ?string $charge_id,
     ) {
     }
 }

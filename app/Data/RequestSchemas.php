@@ -9,7 +9,7 @@ use OpenApi\Attributes as OA;
 /** The bodies that screens send; checked by the form requests. */
 #[OA\Schema(schema: 'PressPlanRequest', required: ['product_id', 'machine_id'], properties: [
     new OA\Property(property: 'product_id', type: 'integer'), new OA\Property(property: 'machine_id', type: 'integer'),
-    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true), new OA\Property(property: 'lot_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true), new OA\Property(property: 'lot_id', type: 'integer', nullable: true), new OA\Property(property: 'charge_id', type: 'string', nullable: true),
     new OA\Property(property: 'polymer', type: 'string', nullable: true),
     new OA\Property(property: 'settings', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true)),
     new OA\Property(property: 'choices', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
@@ -27,6 +27,20 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
     new OA\Property(property: 'by_id', type: 'integer', nullable: true), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
+])]
+#[OA\Schema(schema: 'DeliverLotRequest', type: 'object', required: ['id', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'mass_g'], properties: [
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'source_id', type: 'integer'), new OA\Property(property: 'polymer', type: 'string'), new OA\Property(property: 'form', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string'), new OA\Property(property: 'swatch', type: 'string'), new OA\Property(property: 'location', type: 'string', nullable: true), new OA\Property(property: 'mass_g', type: 'number'),
+    new OA\Property(property: 'generation', type: 'integer'), new OA\Property(property: 'tare_g', type: 'number', nullable: true), new OA\Property(property: 'reserved_for_id', type: 'integer', nullable: true), new OA\Property(property: 'picture_id', type: 'string', nullable: true),
+    new OA\Property(property: 'sheet', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties),
+])]
+#[OA\Schema(schema: 'LotActRequest', type: 'object', required: ['id', 'kind'], properties: [
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'kind', type: 'string', enum: ['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify']),
+], additionalProperties: new OA\AdditionalProperties)]
+#[OA\Schema(schema: 'MergeLotsRequest', type: 'object', required: ['lots'], properties: [
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'preview', type: 'boolean'),
+    new OA\Property(property: 'lots', type: 'array', items: new OA\Items(type: 'object', required: ['id', 'mass_g'], properties: [new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'mass_g', type: 'number')])),
+    new OA\Property(property: 'location', type: 'string'), new OA\Property(property: 'tare_g', type: 'number', nullable: true),
 ])]
 final class RequestSchemas
 {

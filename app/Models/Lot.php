@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Safety\DryState;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
@@ -22,17 +23,39 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $swatch
  * @property string $location
  * @property DryState $dry_state
+ * @property int $generation how often it was shredded and pressed again
+ * @property string|null $tare_g
+ * @property array<string, mixed>|null $sheet
+ * @property int|null $reserved_for_id
+ * @property Product|null $reservedFor
+ * @property string|null $picture_id
+ * @property CarbonImmutable|null $dried_at
+ * @property string|null $hopper open or closed, since it was dried
+ * @property float|null $rh_pct
  * @property Source $source
  * @property string|float|null $held_g
  */
 final class Lot extends Model
 {
-    protected $fillable = ['code', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'location', 'dry_state'];
+    public const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film'];
+
+    /** what goes into the shredder */
+    public const SHREDDABLE = ['item', 'sheet', 'offcut'];
+
+    protected $fillable = ['code', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'location', 'dry_state', 'generation', 'tare_g', 'sheet', 'reserved_for_id', 'picture_id', 'dried_at', 'hopper', 'rh_pct'];
+
+    protected $dateFormat = 'Y-m-d H:i:s.vP';
 
     /** @return BelongsTo<Source, $this> */
     public function source(): BelongsTo
     {
         return $this->belongsTo(Source::class);
+    }
+
+    /** @return BelongsTo<Product, $this> */
+    public function reservedFor(): BelongsTo
+    {
+        return $this->belongsTo(Product::class, 'reserved_for_id');
     }
 
     /** @return HasMany<LotMovement, $this> */
@@ -49,6 +72,6 @@ final class Lot extends Model
 
     protected function casts(): array
     {
-        return ['dry_state' => DryState::class];
+        return ['rh_pct' => 'float', 'dry_state' => DryState::class, 'sheet' => 'array', 'dried_at' => 'immutable_datetime'];
     }
 }

@@ -19,6 +19,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $at
  * @property User|null $by
  * @property Run|null $run
+ * @property Lot $lot
+ * @property int|null $other_lot_id the lot at the other end
+ * @property Lot|null $otherLot
+ * @property string|null $charge_id
  */
 final class LotMovement extends Model
 {
@@ -28,9 +32,25 @@ final class LotMovement extends Model
 
     public const CORRECTED = 'corrected';
 
+    public const SPLIT = 'split';
+
+    public const MERGED = 'merged';
+
+    public const SHREDDED = 'shredded';
+
+    public const COUNTED = 'counted';
+
+    public const WASTED = 'wasted';
+
+    public const SORTED = 'sorted';
+
+    public const WEIGHED = 'weighed';
+
+    public const RETURNED = 'returned';
+
     public $timestamps = false;
 
-    protected $fillable = ['lot_id', 'mass_g', 'kind', 'reason', 'run_id', 'event_key', 'by_id', 'at'];
+    protected $fillable = ['lot_id', 'mass_g', 'kind', 'reason', 'run_id', 'event_key', 'by_id', 'at', 'act_id', 'other_lot_id', 'charge_id'];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -38,6 +58,18 @@ final class LotMovement extends Model
     public function by(): BelongsTo
     {
         return $this->belongsTo(User::class, 'by_id');
+    }
+
+    /** @return BelongsTo<Lot, $this> */
+    public function lot(): BelongsTo
+    {
+        return $this->belongsTo(Lot::class);
+    }
+
+    /** @return BelongsTo<Lot, $this> */
+    public function otherLot(): BelongsTo
+    {
+        return $this->belongsTo(Lot::class, 'other_lot_id');
     }
 
     /** @return BelongsTo<Run, $this> */

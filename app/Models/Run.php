@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $id
  * @property int $number
  * @property int $lot_id
+ * @property string|null $charge_id
  * @property int $machine_id
  * @property int|null $cold_machine_id
  * @property array<string, float|int|string|null> $plan

@@ -17,4 +17,14 @@ final class LotPolicy
     {
         return $user->active;
     }
+
+    public function create(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function update(User $user): bool
+    {
+        return $user->active;
+    }
 }

@@ -17,4 +17,20 @@ final class SourcePolicy
     {
         return $user->active;
     }
+
+    public function create(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function update(User $user): bool
+    {
+        return $user->active;
+    }
+
+    /** Taking a source into stock for good is a lead's word. */
+    public function accept(User $user): bool
+    {
+        return $user->active && $user->isLead();
+    }
 }

@@ -10,6 +10,8 @@ use App\Data\LaneData;
 use App\Data\StageData;
 use App\Data\StretchData;
 use App\Http\Controllers\RunController;
+use App\Models\Charge;
+use App\Models\Drying;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Run;
@@ -60,6 +62,11 @@ final readonly class FloorView
                 $measured[$run->machine_id] = $platen === null ? null : min((float) $platen['top_c'], (float) $platen['low_c']);
             }
         }
+        $drying = [];
+        foreach (Drying::query()->with(['machine', 'lot'])->whereNull('out_at')->orderBy('ready_at')->get() as $d) {
+            $drying[$d->machine_id][] = "{$d->lot->polymer} {$d->lot->code}";
+            $hands[] = new HandData('/dry', null, null, "{$d->lot->polymer}, lot {$d->lot->code}", $d->machine->name, Present::time($d->ready_at), 'Take it out', 'It is dry; it takes up water again from now on.', 'dry', null, null, 'dry', 1);
+        }
         usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
 
         $lanes = [];
@@ -67,7 +74,7 @@ final readonly class FloorView
             [$run, $state] = $running[$machine->id] ?? [null, null];
             $hot = $machine->kind === Machine::HOT_PRESS;
             $lanes[] = new LaneData(
-                $machine->id, $machine->name, $machine->kind, $run === null ? 'free' : "{$run->product->name}, run {$run->number}", $run?->id, $run?->lot->polymer,
+                $machine->id, $machine->name, $machine->kind, $run !== null ? "{$run->product->name}, run {$run->number}" : (isset($drying[$machine->id]) ? implode(', ', $drying[$machine->id]) : 'free'), $run?->id, $run?->lot->polymer,
                 $run !== null && $hot ? (float) $run->plan['platen_c'] : null, $measured[$machine->id] ?? null, $run !== null && $hot ? $this->present->marks($run->lot->polymer) : null,
                 $stretches[$machine->id] ?? [], array_values(array_filter($hands, static fn (HandData $h): bool => $h->machine === $machine->name && $h->at > $now)),
             );
@@ -99,8 +106,11 @@ final readonly class FloorView
         /** @var object{n: int, bad: int} $today */
         $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())->whereNotNull('verdict')->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")->toBase()->first();
 
+        $weighing = Charge::query()->where('status', Charge::WEIGHING)->count();
+
         return [
             new StageData('sort', Lot::query()->count(), $trial === 1 ? '1 source on trial' : "{$trial} sources on trial"),
+            new StageData('weigh', Charge::query()->where('status', Charge::WAITING)->count(), $weighing > 0 ? "{$weighing} at the scale" : 'charges wait'),
             new StageData('set', max(0, $free), $free > 0 ? 'press free' : 'press taken'),
             new StageData('run', $open->count() - $check->count(), $open->isEmpty() ? 'nothing running' : self::where($open)),
             new StageData('check', $check->count(), $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()->number),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Data\DryingData;
 use App\Data\EventData;
 use App\Data\HandData;
 use App\Data\HeatMarksData;
@@ -20,6 +21,7 @@ use App\Data\SourceData;
 use App\Data\StandingEntryData;
 use App\Data\StepData;
 use App\Data\TimerData;
+use App\Models\Drying;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Product;
@@ -36,7 +38,7 @@ use Dithermic\Core\Procedure\RunState;
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
 {
-    public function __construct(private PolymerLibrary $polymers)
+    public function __construct(private PolymerLibrary $polymers, private Dryness $dryness)
     {
     }
 
@@ -106,7 +108,24 @@ final readonly class Present
 
     public function lot(Lot $lot): LotData
     {
-        return new LotData($lot->id, $lot->code, $lot->polymer, $lot->form, $lot->colour, $lot->swatch, $lot->location, $lot->dry_state->value, round((float) $lot->held_g, 3), $this->source($lot->source));
+        $exposure = $this->dryness->exposure($lot);
+
+        return new LotData(
+            $lot->id, $lot->code, $lot->polymer, $lot->form, $lot->colour, $lot->swatch, $lot->location, $this->dryness->state($lot)->value, round((float) $lot->held_g, 3), $this->source($lot->source),
+            $lot->generation, $lot->tare_g === null ? null : (float) $lot->tare_g, $lot->sheet === null ? null : (object) $lot->sheet, $lot->reserved_for_id, $lot->reservedFor?->name, $lot->picture_id,
+            $exposure?->minutes_left, $this->neverHot($lot->polymer),
+        );
+    }
+
+    public function drying(Drying $d): DryingData
+    {
+        return new DryingData($d->id, $d->machine->name, $d->lot_id, $d->lot->code, $d->lot->polymer, $d->lot->swatch, round((float) $d->lot->held_g, 3), $d->air_c, $d->hours, self::time($d->started_at), self::time($d->ready_at), $d->wanted_at === null ? null : self::time($d->wanted_at), $d->by->name);
+    }
+
+    /** What is not known, and PVC, stays cold. */
+    public function neverHot(string $polymer): bool
+    {
+        return ! $this->polymers->has($polymer) || $this->polymers->get($polymer)->morphology() === null || str_starts_with($polymer, 'PVC');
     }
 
     public function summary(Run $run): RunSummaryData
@@ -133,7 +152,7 @@ final readonly class Present
         $machine = $run->machineOfState();
 
         return array_map(fn (array $hand): HandData => new HandData(
-            $run->id, $run->number, $run->product->name, $this->placeName($run, $hand['place']), $hand['at'], $hand['what'], $hand['why'],
+            "/run/{$run->id}", $run->id, $run->number, "{$run->product->name}, run {$run->number}", $this->placeName($run, $hand['place']), $hand['at'], $hand['what'], $hand['why'],
             $hand['step'], $hand['entry'], $hand['entry'] === null ? null : (string) ($machine->procedure->entry($hand['entry'])['title'] ?? ''), $hand['timer'], $hand['people'],
         ), $machine->hands($state));
     }

@@ -68,7 +68,7 @@ final class RunController extends Controller
         abort_if($lot === null, 404);
         $run = $start(
             $request->string('id')->lower()->value(), $this->person($request), $request->product(), $request->machine(), $request->cold(), $request->recipe(),
-            $lot, $request->answer($plan), $request->scale(), $request->overrides(), CarbonImmutable::instance(Date::now()),
+            $lot, $request->answer($plan), $request->scale(), $request->overrides(), CarbonImmutable::instance(Date::now()), $request->charge(),
         );
 
         return new JsonResponse($this->present->run($run->refresh()->load(self::WHOLE)), 201);

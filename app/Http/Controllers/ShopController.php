@@ -9,7 +9,6 @@ use App\Models\PolymerOverride;
 use App\Models\Product;
 use App\Models\Recipe;
 use App\Models\Run;
-use App\Models\Source;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\Polymer;
@@ -94,13 +93,5 @@ final class ShopController extends Controller
         });
 
         return new JsonResponse($this->present->recipe($recipe->load('by')), 201);
-    }
-
-    #[OA\Get(path: '/sources', operationId: 'getSources', summary: 'Where material comes from', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceData')))])]
-    public function sources(): JsonResponse
-    {
-        $this->authorize('viewAny', Source::class);
-
-        return new JsonResponse(Source::query()->orderBy('name')->get()->map(fn (Source $s) => $this->present->source($s)));
     }
 }

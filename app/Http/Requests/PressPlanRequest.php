@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Actions\PlanPress;
 use App\Data\PressPlanData;
+use App\Models\Charge;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Product;
@@ -29,6 +30,7 @@ class PressPlanRequest extends FormRequest
             'machine_id' => ['required', 'integer', 'exists:machines,id'],
             'cold_machine_id' => ['nullable', 'integer', 'exists:machines,id'],
             'lot_id' => ['nullable', 'integer', 'exists:lots,id'],
+            'charge_id' => ['nullable', 'uuid', 'exists:charges,id'],
             'polymer' => ['nullable', 'string', 'max:20'],
             'settings' => ['nullable', 'array', 'max:40'],
             'choices' => ['nullable', 'array', 'max:10'],
@@ -56,7 +58,24 @@ class PressPlanRequest extends FormRequest
 
     public function lot(): ?Lot
     {
-        return $this->filled('lot_id') ? Lot::query()->withHeld()->with('source')->findOrFail($this->integer('lot_id')) : null;
+        return $this->filled('lot_id') ? Lot::query()->withHeld()->with(['source', 'reservedFor'])->findOrFail($this->integer('lot_id')) : null;
+    }
+
+    public function charge(): ?Charge
+    {
+        return $this->filled('charge_id') ? Charge::query()->whereKey($this->string('charge_id')->value())->firstOrFail() : null;
+    }
+
+    /**
+     * Every lot that the weighed charge was taken from: the gate asks about each.
+     *
+     * @return list<Lot>
+     */
+    private function chargeLots(): array
+    {
+        $charge = $this->charge();
+
+        return $charge === null ? [] : array_values(Lot::query()->withHeld()->with(['source', 'reservedFor'])->whereKey($charge->weighings()->pluck('lot_id')->unique())->where('id', '!=', $this->integer('lot_id'))->get()->all());
     }
 
     public function recipe(): ?Recipe
@@ -73,7 +92,7 @@ class PressPlanRequest extends FormRequest
     {
         return $plan(
             $this->product(), $this->machine(), $this->cold(), $this->recipe(), (array) $this->input('settings', []), (array) $this->input('choices', []),
-            $this->lot(), (array) $this->input('answers', []), $this->scale(), $this->input('polymer'),
+            $this->lot(), (array) $this->input('answers', []), $this->scale(), $this->input('polymer'), $this->chargeLots(),
         );
     }
 }

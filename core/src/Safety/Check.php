@@ -86,6 +86,7 @@ final readonly class Check
         if (! $in->scale->allows($lot->source_state)) {
             $blocks[] = new Block('source_not_accepted', match ($lot->source_state) {
                 SourceState::OnTrial => "The source of {$lot->name()} is on trial: only a small trial may use it.",
+                SourceState::FullTrialPassed => "The source of {$lot->name()} has passed its trials and is not accepted yet: a lead accepts it.",
                 default => "The source of {$lot->name()} has passed a small trial only: a full-size trial comes next.",
             }, Block::LEAD, 'Run the trial, or take a lot of an accepted source.');
         }

@@ -15,7 +15,7 @@ enum Scale: string
     {
         return match ($state) {
             SourceState::Accepted => true,
-            SourceState::SmallTrialPassed => $this !== self::Production,
+            SourceState::SmallTrialPassed, SourceState::FullTrialPassed => $this !== self::Production,
             SourceState::OnTrial => $this === self::SmallTrial,
         };
     }

@@ -8,5 +8,6 @@ enum SourceState: string
 {
     case OnTrial = 'on_trial';
     case SmallTrialPassed = 'small_trial_passed';
+    case FullTrialPassed = 'full_trial_passed';
     case Accepted = 'accepted';
 }

@@ -803,6 +803,161 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/charges": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Charges being weighed or waiting, and the last ones used */
+        get: operations["getCharges"];
+        put?: never;
+        /** Begin a charge for a product or of a mix; the core rounds it to the scale */
+        post: operations["beginCharge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A charge as it stands */
+        get: operations["getCharge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Weighed out: the charge waits for its run */
+        post: operations["finishCharge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}/label.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The charge's label as pdf or svg */
+        get: operations["chargeLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Give an unused charge back to its lots */
+        post: operations["returnCharge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}/total": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Scale a charge up or down, every target in proportion */
+        post: operations["rescaleCharge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/charges/{charge}/weighings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a weighing into a charge; negative takes out again */
+        post: operations["weighIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/drying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The drying board */
+        get: operations["getDryBoard"];
+        put?: never;
+        /** Put a lot into a dryer, or see how long it would take */
+        post: operations["loadDryer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/drying/{drying}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a lot out of the dryer */
+        post: operations["emptyDryer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/floor": {
         parameters: {
             query?: never;
@@ -820,6 +975,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/identifications": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep what the tests say; the core decides anew from the evidence */
+        post: operations["keepIdentification"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/lots": {
         parameters: {
             query?: never;
@@ -827,10 +999,28 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Lots on the shelves */
+        /** Lots on the shelves, by polymer; the next page begins after a lot */
         get: operations["getLots"];
         put?: never;
-        post?: never;
+        /** Take a delivery in as a new container */
+        post: operations["deliverLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put lots of one polymer together, or see what that would do */
+        post: operations["mergeLots"];
         delete?: never;
         options?: never;
         head?: never;
@@ -844,8 +1034,59 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A lot and its ledger */
+        /** A lot, by number or code, with its ledger and where it came from and went */
         get: operations["getLot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/{lot}/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Split, shred, count, waste, place, note contamination, or identify */
+        post: operations["actOnLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/{lot}/history.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A lot's whole history; docs/formats/lot.schema.json */
+        get: operations["lotHistory"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/{lot}/label.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The container's label as pdf or svg */
+        get: operations["lotLabel"];
         put?: never;
         post?: never;
         delete?: never;
@@ -957,6 +1198,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Mixes, the newest version of each */
+        get: operations["getMixes"];
+        put?: never;
+        /** Keep a mix as the next version of its name */
+        post: operations["keepMix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -966,6 +1225,40 @@ export interface paths {
         };
         /** Everybody of the shop */
         get: operations["getPeople"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Upload a photograph, JPEG, PNG or WebP of at most 12 MB */
+        post: operations["postPicture"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pictures/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph */
+        get: operations["getPicture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1207,6 +1500,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/sorting-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The safe tests by which a polymer is found */
+        get: operations["getSortingTests"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sortings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sortings, the newest first */
+        get: operations["getSortings"];
+        put?: never;
+        /** Begin a sorting with what the whole batch weighs */
+        post: operations["startSorting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sortings/{sorting}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sorting as it stands */
+        get: operations["getSorting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sortings/{sorting}/bins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Open a container; without a polymer it is waste */
+        post: operations["openBin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sortings/{sorting}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Close: the containers become lots; a balance that does not close needs a reason */
+        post: operations["closeSorting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sortings/{sorting}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put pieces or a weight into a container, or take an entry back */
+        post: operations["sortPieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sources": {
         parameters: {
             query?: never;
@@ -1217,7 +1613,42 @@ export interface paths {
         /** Where material comes from */
         get: operations["getSources"];
         put?: never;
+        /** A new source begins on trial */
+        post: operations["addSource"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sources/{source}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A source and what it has taught */
+        get: operations["getSource"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sources/{source}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A trial, an acceptance or a delivery check; the ladder is the core's */
+        post: operations["trustSource"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1238,6 +1669,40 @@ export interface paths {
          * @description A token for an instrument or a script; shown once, stored as a hash.
          */
         post: operations["makeToken"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/transfer/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring CSV in, all or nothing; with dry_run only say what it would do */
+        post: operations["importCsv"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/transfer/{kind}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sources, lots, movements or mixes as CSV */
+        get: operations["exportCsv"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1486,6 +1951,49 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description One component of a charge. */
+        ChargeComponentData: {
+            name: string;
+            swatch: string;
+            kind: string;
+            /** Format: float */
+            target_g: number;
+            /** Format: float */
+            tolerance_g: number;
+            /** Format: float */
+            weighed_g: number;
+            state: string;
+            lots: components["schemas"]["LotData"][];
+            advice: string | null;
+            /** Format: float */
+            take_out_g: number | null;
+            /** Format: float */
+            scale_up_to_g: number | null;
+        };
+        /** @description A charge being weighed, waiting for its run, used or given back. */
+        ChargeData: {
+            id: string;
+            number: number;
+            code: string;
+            product_id: number | null;
+            about: string;
+            polymer: string;
+            /** Format: float */
+            scale_g: number;
+            /** Format: float */
+            total_g: number;
+            /** Format: float */
+            weighed_g: number;
+            status: string;
+            run_id: string | null;
+            by: string;
+            /** Format: float */
+            at: number;
+            components: components["schemas"]["ChargeComponentData"][];
+            weighings: components["schemas"]["WeighingData"][];
+            premix: Record<string, never> | null;
+            cautions: string[];
         };
         ChargeProfileInput: {
             /** @description (mm) */
@@ -1740,6 +2248,25 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description Foreign matter found in a lot, judged by the core. */
+        ContaminationData: {
+            found: string;
+            /** Format: float */
+            found_g: number;
+            /** Format: float */
+            sample_g: number;
+            /** Format: float */
+            share_pct: number;
+            /** Format: float */
+            allowed_pct: number;
+            /** @enum {string} */
+            verdict: "within" | "too much" | "dangerous";
+            because: string;
+            note: string;
+            by: string;
+            /** Format: float */
+            at: number;
+        };
         CycleCapacityInput: {
             /** @enum {string} */
             process: "injection" | "extrusion" | "compression" | "vacuum_forming";
@@ -1794,6 +2321,24 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        DeliverLotRequest: {
+            /** Format: uuid */
+            id: string;
+            source_id: number;
+            polymer: string;
+            form: string;
+            colour: string;
+            swatch: string;
+            location?: string | null;
+            mass_g: number;
+            generation?: number;
+            tare_g?: number | null;
+            reserved_for_id?: number | null;
+            picture_id?: string | null;
+            sheet?: {
+                [key: string]: unknown;
+            } | null;
+        };
         DensityArchimedesInput: {
             /** @description dry, in air (g) */
             mass_air_g: number;
@@ -1820,6 +2365,14 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description Dryers, what is in them, and what was dried and is taking up water again. */
+        DryBoardData: {
+            dryers: components["schemas"]["MachineData"][];
+            drying: components["schemas"]["DryingData"][];
+            standing: components["schemas"]["LotData"][];
+            /** Format: float */
+            server_time: number;
+        };
         DryExposureInput: {
             /** @description code of a polymer in the library */
             polymer: string;
@@ -1845,6 +2398,19 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description A dryer run as it would be. */
+        DryPlanData: {
+            needed: string;
+            /** Format: float */
+            hours: number;
+            /** Format: float */
+            ready_at: number;
+            /** Format: float */
+            start_by: number | null;
+            /** Format: float */
+            air_c: number | null;
+            because: string;
         };
         DryPlanInput: {
             /** @description code of a polymer in the library */
@@ -1879,6 +2445,28 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description A lot in a dryer. */
+        DryingData: {
+            id: string;
+            dryer: string;
+            lot_id: number;
+            lot: string;
+            polymer: string;
+            swatch: string;
+            /** Format: float */
+            mass_g: number;
+            /** Format: float */
+            air_c: number;
+            /** Format: float */
+            hours: number;
+            /** Format: float */
+            started_at: number;
+            /** Format: float */
+            ready_at: number;
+            /** Format: float */
+            wanted_at: number | null;
+            by: string;
         };
         /** @description What was refused, and why. */
         ErrorBodyData: {
@@ -2239,9 +2827,12 @@ export interface components {
         };
         /** @description Something that needs hands. */
         HandData: {
-            run_id: string;
-            run_number: number;
-            product: string;
+            /** @description the screen where it is done */
+            to: string;
+            run_id: string | null;
+            run_number: number | null;
+            /** @description what it is about, in words */
+            about: string;
             machine: string;
             /** Format: float */
             at: number;
@@ -3026,6 +3617,14 @@ export interface components {
             stretches: components["schemas"]["StretchData"][];
             pins: components["schemas"]["HandData"][];
         };
+        LotActRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "split" | "shred" | "count" | "waste" | "place" | "contamination" | "identify";
+        } & {
+            [key: string]: unknown;
+        };
         /** @description A container of one polymer from one source. */
         LotData: {
             id: number;
@@ -3039,11 +3638,40 @@ export interface components {
             /** Format: float */
             mass_g: number;
             source: components["schemas"]["SourceData"];
+            /** @description how often it was shredded and made again */
+            generation: number;
+            /** Format: float */
+            tare_g: number | null;
+            sheet: Record<string, never> | null;
+            reserved_for_id: number | null;
+            reserved_for: string | null;
+            picture_id: string | null;
+            /**
+             * Format: float
+             * @description how long it may still stand, when it was dried
+             */
+            dry_minutes_left: number | null;
+            never_hot: boolean;
         };
         /** @description A lot with its newest movements. */
         LotDetailData: {
             lot: components["schemas"]["LotData"];
             movements: components["schemas"]["MovementData"][];
+            from: components["schemas"]["LotLinkData"][];
+            to: components["schemas"]["LotLinkData"][];
+            contamination: components["schemas"]["ContaminationData"][];
+        };
+        /** @description Material that came from another lot, or went there. */
+        LotLinkData: {
+            lot_id: number;
+            code: string;
+            polymer: string;
+            swatch: string;
+            kind: string;
+            /** Format: float */
+            mass_g: number;
+            /** Format: float */
+            at: number;
         };
         /** @description A machine, dryer or cooling station. */
         MachineData: {
@@ -3096,6 +3724,29 @@ export interface components {
             demould_c?: number | null;
             /** @description share of radiant heat taken in */
             absorptivity?: number | null;
+        };
+        /** @description What lots would become together. */
+        MergeData: {
+            /** Format: float */
+            mass_g: number;
+            polymer: string;
+            form: string;
+            colour: string;
+            swatch: string;
+            generation: number;
+            dry_state: string;
+            changes: string[];
+        };
+        MergeLotsRequest: {
+            /** Format: uuid */
+            id?: string;
+            preview?: boolean;
+            lots: {
+                id: number;
+                mass_g: number;
+            }[];
+            location?: string;
+            tare_g?: number | null;
         };
         /** @description An uploaded STL file of a part or a mould. */
         MeshData: {
@@ -3173,6 +3824,34 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description A part of a mix. */
+        MixComponentData: {
+            name: string;
+            swatch: string;
+            /** Format: float */
+            parts: number;
+            /** Format: float */
+            percent: number;
+            kind: string;
+        };
+        /** @description A named mix, newest version. */
+        MixData: {
+            id: number;
+            name: string;
+            version: number;
+            polymer: string;
+            components: components["schemas"]["MixComponentData"][];
+            preview: string;
+            /** Format: float */
+            regrind_pct: number;
+            /** Format: float */
+            regrind_max_pct: number | null;
+            regrind_note: string | null;
+            note: string;
+            by: string;
+            /** Format: float */
+            at: number;
+        };
         /** @description One line of a lot's ledger. */
         MovementData: {
             id: number;
@@ -3187,6 +3866,9 @@ export interface components {
             at: number;
             /** Format: float */
             balance_g: number;
+            other_lot_id: number | null;
+            other_lot: string | null;
+            charge_id: string | null;
         };
         NewEvent: {
             key: string;
@@ -3259,6 +3941,7 @@ export interface components {
             machine_id: number;
             cold_machine_id?: number | null;
             lot_id?: number | null;
+            charge_id?: string | null;
             polymer?: string | null;
             settings?: {
                 [key: string]: number | null;
@@ -3531,7 +4214,7 @@ export interface components {
                  * @default accepted
                  * @enum {string}
                  */
-                source_state: "on_trial" | "small_trial_passed" | "accepted";
+                source_state: "on_trial" | "small_trial_passed" | "full_trial_passed" | "accepted";
                 /**
                  * @default unknown
                  * @enum {string}
@@ -3743,12 +4426,111 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description An open container at a sorting. */
+        SortingBinData: {
+            id: number;
+            place: number;
+            polymer: string | null;
+            colour: string;
+            swatch: string;
+            location: string;
+            lot_id: number | null;
+            lot: string | null;
+            pieces: number;
+            /** Format: float */
+            mass_g: number;
+            never_hot: boolean;
+        };
+        /** @description A batch being sorted. */
+        SortingData: {
+            id: string;
+            source: components["schemas"]["SourceData"];
+            about: string;
+            /** Format: float */
+            in_g: number;
+            /** Format: float */
+            scale_g: number;
+            status: string;
+            by: string;
+            /** Format: float */
+            started_at: number;
+            /** Format: float */
+            closed_at: number | null;
+            bins: components["schemas"]["SortingBinData"][];
+            entries: components["schemas"]["SortingEntryData"][];
+            /** Format: float */
+            sorted_g: number;
+            /** Format: float */
+            waste_g: number;
+            /** Format: float */
+            missing_g: number;
+            /** Format: float */
+            tolerance_g: number;
+            closes: boolean;
+            because: string;
+        };
+        /** @description Pieces or a weight put into a bin. */
+        SortingEntryData: {
+            key: string;
+            bin_id: number;
+            pieces: number;
+            /** Format: float */
+            mass_g: number;
+            undone: boolean;
+            by: string;
+            /** Format: float */
+            at: number;
+        };
+        /** @description How a sorting test is done and what may be seen. */
+        SortingTestData: {
+            id: string;
+            name: string;
+            how: string;
+            results: string[];
+            /** Format: float */
+            minutes: number;
+            caution: string | null;
+        };
         /** @description Where material comes from. */
         SourceData: {
             id: number;
             name: string;
             state: string;
             note: string;
+        };
+        /** @description A source, and what it has taught. */
+        SourceDetailData: {
+            source: components["schemas"]["SourceData"];
+            events: components["schemas"]["SourceEventData"][];
+            lots: components["schemas"]["LotData"][];
+            may: string[];
+            /** Format: float */
+            delivered_g: number;
+            /** Format: float */
+            used_g: number;
+            runs: number;
+            scrap: number;
+            /** Format: float */
+            scrap_pct: number | null;
+            /** Format: float */
+            contamination_pct: number | null;
+            /** Format: float */
+            worked_from_c: number | null;
+            /** Format: float */
+            worked_to_c: number | null;
+        };
+        /** @description Something that raised or lowered the trust in a source. */
+        SourceEventData: {
+            kind: string;
+            state: string;
+            /** Format: float */
+            worked_at_c: number | null;
+            run_id: string | null;
+            picture_id: string | null;
+            note: string;
+            by: string;
+            /** Format: float */
+            at: number;
         };
         /** @description What waits at a stage of the work. */
         StageData: {
@@ -3961,6 +4743,20 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description What the scale said. */
+        WeighingData: {
+            key: string;
+            component: number;
+            lot_id: number;
+            lot: string;
+            /** Format: float */
+            mass_g: number;
+            how: string;
+            reason: string;
+            by: string;
+            /** Format: float */
+            at: number;
         };
     };
     responses: never;
@@ -5417,6 +6213,318 @@ export interface operations {
             };
         };
     };
+    getCharges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"][];
+                };
+            };
+        };
+    };
+    beginCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    polymer: string;
+                    product_id?: number | null;
+                    mix_id?: number | null;
+                    total_g: number;
+                    scale_g: number;
+                    tolerance_pct?: number;
+                    about?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description begun */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    getCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    finishCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                };
+            };
+        };
+        responses: {
+            /** @description waits */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    chargeLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+                format: "pdf" | "svg";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the label */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    returnCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    reason: string;
+                };
+            };
+        };
+        responses: {
+            /** @description given back */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    rescaleCharge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    total_g: number;
+                };
+            };
+        };
+        responses: {
+            /** @description scaled */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    weighIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                charge: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    key: string;
+                    component: number;
+                    lot_id: number;
+                    mass_g: number;
+                    /** @enum {string} */
+                    how: "scale" | "hand" | "simulated";
+                    reason?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+        };
+    };
+    getDryBoard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryBoardData"];
+                };
+            };
+        };
+    };
+    loadDryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id?: string;
+                    preview?: boolean;
+                    machine_id?: number;
+                    lot_id: number;
+                    air_c?: number | null;
+                    wanted_at?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description what it would take */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryPlanData"];
+                };
+            };
+            /** @description in the dryer */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DryingData"];
+                };
+            };
+        };
+    };
+    emptyDryer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                drying: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @enum {string} */
+                    hopper: "open" | "closed";
+                    rh_pct?: number | null;
+                };
+            };
+        };
+        responses: {
+            /** @description out */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotData"];
+                };
+            };
+        };
+    };
     getFloor: {
         parameters: {
             query?: never;
@@ -5437,9 +6545,43 @@ export interface operations {
             };
         };
     };
-    getLots: {
+    keepIdentification: {
         parameters: {
             query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    evidence: {
+                        [key: string]: unknown;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IdentifyRankResult"];
+                };
+            };
+        };
+    };
+    getLots: {
+        parameters: {
+            query?: {
+                after?: number;
+                polymer?: string;
+                find?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5457,12 +6599,69 @@ export interface operations {
             };
         };
     };
+    deliverLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeliverLotRequest"];
+            };
+        };
+        responses: {
+            /** @description taken in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotData"];
+                };
+            };
+        };
+    };
+    mergeLots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeLotsRequest"];
+            };
+        };
+        responses: {
+            /** @description what it would become */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergeData"];
+                };
+            };
+            /** @description done; the lots it touched */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotData"][];
+                };
+            };
+        };
+    };
     getLot: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                lot: number;
+                lot: string;
             };
             cookie?: never;
         };
@@ -5476,6 +6675,73 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LotDetailData"];
                 };
+            };
+        };
+    };
+    actOnLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LotActRequest"];
+            };
+        };
+        responses: {
+            /** @description done; the lots it touched */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotData"][];
+                };
+            };
+        };
+    };
+    lotHistory: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    lotLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: string;
+                format: "pdf" | "svg";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the label */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5641,6 +6907,61 @@ export interface operations {
             };
         };
     };
+    getMixes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixData"][];
+                };
+            };
+        };
+    };
+    keepMix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    polymer: string;
+                    after_version: number;
+                    note?: string;
+                    components: {
+                        name: string;
+                        swatch: string;
+                        parts: number;
+                        kind: string;
+                    }[];
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixData"];
+                };
+            };
+        };
+    };
     getPeople: {
         parameters: {
             query?: never;
@@ -5658,6 +6979,55 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PersonData"][];
                 };
+            };
+        };
+    };
+    postPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        id: string;
+                    };
+                };
+            };
+        };
+    };
+    getPicture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description a JPEG */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -6053,6 +7423,194 @@ export interface operations {
             };
         };
     };
+    getSortingTests: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingTestData"][];
+                };
+            };
+        };
+    };
+    getSortings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"][];
+                };
+            };
+        };
+    };
+    startSorting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    source_id: number;
+                    about: string;
+                    in_g: number;
+                    scale_g: number;
+                };
+            };
+        };
+        responses: {
+            /** @description begun */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"];
+                };
+            };
+        };
+    };
+    getSorting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sorting: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"];
+                };
+            };
+        };
+    };
+    openBin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sorting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    place: number;
+                    polymer?: string | null;
+                    colour: string;
+                    swatch: string;
+                    location?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description open */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"];
+                };
+            };
+        };
+    };
+    closeSorting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sorting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    reason?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description closed */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"];
+                };
+            };
+        };
+    };
+    sortPieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sorting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    key: string;
+                    bin_id?: number;
+                    pieces?: number;
+                    mass_g?: number;
+                    undoes?: string | null;
+                };
+            };
+        };
+        responses: {
+            /** @description in */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortingData"];
+                };
+            };
+        };
+    };
     getSources: {
         parameters: {
             query?: never;
@@ -6069,6 +7627,89 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SourceData"][];
+                };
+            };
+        };
+    };
+    addSource: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    note?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceData"];
+                };
+            };
+        };
+    };
+    getSource: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceDetailData"];
+                };
+            };
+        };
+    };
+    trustSource: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** Format: uuid */
+                    id: string;
+                    kind: string;
+                    worked_at_c?: number | null;
+                    run_id?: string | null;
+                    picture_id?: string | null;
+                    note?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description noted */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SourceDetailData"];
                 };
             };
         };
@@ -6099,6 +7740,66 @@ export interface operations {
                         token: string;
                     };
                 };
+            };
+        };
+    };
+    importCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "sources" | "lots" | "movements" | "mixes";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** Format: uuid */
+                    id: string;
+                    dry_run?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description what it did or would do */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        rows: number;
+                        errors: {
+                            row: number;
+                            field: string;
+                            message: string;
+                        }[];
+                        would: string[];
+                    };
+                };
+            };
+        };
+    };
+    exportCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "sources" | "lots" | "movements" | "mixes";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

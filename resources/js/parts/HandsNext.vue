@@ -18,7 +18,7 @@ const open = ref(false);
 /** The server's list, with the runs on which entries still wait here worked out anew. */
 const hands = computed<Hand[]>(() => {
     const touched = new Set(queue.waiting.filter((q) => q.refused === null).map((q) => q.run_id));
-    const list = (floor.now?.hands ?? []).filter((h) => !touched.has(h.run_id));
+    const list = (floor.now?.hands ?? []).filter((h) => h.run_id === null || !touched.has(h.run_id));
     for (const id of touched) {
         const run = queue.runs[id];
         if (run) list.push(...handsOf(overlay(run, queue.waiting), run));
@@ -32,10 +32,10 @@ const ringing = computed(() => hands.value.some(overdue));
 watch([ringing, () => Math.floor(now.value / 4)], ([on]) => { if (on) ring(); });
 
 async function tap(h: Hand) {
-    if (h.entry) {
+    if (h.entry && h.run_id) {
         await record(h.run_id, 'logged', { entry: h.entry, values: {} });
         await refreshFloor();
-    } else await router.push(`/run/${h.run_id}`);
+    } else await router.push(h.to);
 }
 watch(() => route.fullPath, () => { open.value = false; void refreshFloor(); });
 </script>
@@ -48,15 +48,15 @@ watch(() => route.fullPath, () => { open.value = false; void refreshFloor(); });
             <p v-if="overdue(first)" class="late-word"><span aria-hidden="true">▲</span> waiting for hands</p>
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
             <p class="why">{{ first.why }}<template v-if="first.people > 1"> {{ first.people }} people.</template></p>
-            <p class="why">{{ first.product }}, run {{ first.run_number }}</p>
-            <v-btn block color="primary" class="go" @click="tap(first)">{{ first.button ?? (route.params.id === first.run_id ? 'You are there' : 'Go there') }}</v-btn>
+            <p class="why">{{ first.about }}</p>
+            <v-btn block color="primary" class="go" @click="tap(first)">{{ first.button ?? (route.path === first.to ? 'You are there' : 'Go there') }}</v-btn>
         </div>
         <p v-else class="empty quiet">Nothing waits. Start a run and its next moments stand here, from every machine.</p>
         <ol class="rest">
-            <li v-for="h in hands.slice(1)" :key="h.run_id + h.step + (h.entry ?? '') + h.at">
-                <router-link :to="`/run/${h.run_id}`">
+            <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
+                <router-link :to="h.to">
                     <span :class="['mono', 'when', { 'late-text': overdue(h) }]">{{ !waits(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now) }}</span>
-                    <span><strong>{{ h.what }}: {{ h.machine }}</strong><br><span class="quiet">{{ h.product }}, run {{ h.run_number }}</span></span>
+                    <span><strong>{{ h.what }}: {{ h.machine }}</strong><br><span class="quiet">{{ h.about }}</span></span>
                 </router-link>
             </li>
         </ol>

@@ -13,7 +13,7 @@ const router = useRouter();
 const switching = ref(false);
 const at = computed(() => String(route.meta.stage ?? route.name));
 const stages = computed(() => [
-    { id: 'sort', title: 'Sort', to: '/sort' }, { id: 'set', title: 'Set', to: '/set' }, { id: 'run', title: 'Run', to: '/run' },
+    { id: 'sort', title: 'Sort', to: '/sort' }, { id: 'weigh', title: 'Weigh', to: '/weigh' }, { id: 'set', title: 'Set', to: '/set' }, { id: 'run', title: 'Run', to: '/run' },
     { id: 'check', title: 'Check', to: '/check' }, { id: 'learn', title: 'Learn', to: '/learn' },
 ].map((s) => ({ ...s, state: floor.now?.stages.find((f) => f.id === s.id) ?? null })));
 const themes = { auto: 'light', light: 'dark', dark: 'auto' } as const;

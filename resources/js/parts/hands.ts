@@ -8,7 +8,7 @@ export function handsOf(run: Run, heard: Run): Hand[] {
     const step = procedure.steps[index];
     if (!step) return [];
     const machine = step.place === 'cold' ? (run.summary.cold_machine ?? run.summary.machine) : step.place === 'bench' ? 'Bench' : run.summary.machine;
-    const base = { run_id: run.summary.id, run_number: run.summary.number, product: run.summary.product, machine, step: step.id };
+    const base = { to: `/run/${run.summary.id}`, run_id: run.summary.id, run_number: run.summary.number, about: `${run.summary.product}, run ${run.summary.number}`, machine, step: step.id };
     const timer = run.timers.find((t) => t.id === step.timer && t.answered_at === null) ?? null;
     const hands: Hand[] = [];
     for (const reminder of step.reminders ?? []) {

@@ -23,7 +23,7 @@ export function useKeys(list: () => ShopKey[]): void {
     });
 }
 
-const PLACES: [string, string, string][] = [['1', 'Floor', '/'], ['2', 'Sort', '/sort'], ['3', 'Set', '/set'], ['4', 'Run', '/run'], ['5', 'Check', '/check'], ['6', 'Learn', '/learn'], ['7', 'Reckon', '/reckon'], ['8', 'Shop', '/shop']];
+const PLACES: [string, string, string][] = [['1', 'Floor', '/'], ['2', 'Sort', '/sort'], ['3', 'Weigh', '/weigh'], ['4', 'Set', '/set'], ['5', 'Run', '/run'], ['6', 'Check', '/check'], ['7', 'Learn', '/learn'], ['8', 'Reckon', '/reckon'], ['9', 'Shop', '/shop']];
 
 export function useShopKeys(router: Router): void {
     const list: ShopKey[] = [

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** How a sorting test is done and what may be seen. */
+#[OA\Schema]
+final readonly class SortingTestData
+{
+    /**
+     * @param  list<string>  $results
+     */
+    public function __construct(
+        #[OA\Property] public string $id,
+        #[OA\Property] public string $name,
+        #[OA\Property] public string $how,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $results,
+        #[OA\Property] public float $minutes,
+        #[OA\Property] public ?string $caution,
+    ) {
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Policies;
+
+use App\Models\User;
+
+final class PicturePolicy
+{
+    public function viewAny(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function view(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function create(User $user): bool
+    {
+        return $user->active;
+    }
+
+    public function update(User $user): bool
+    {
+        return $user->active;
+    }
+}

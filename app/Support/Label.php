@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Support;
+
+use App\Data\LotData;
+use Dompdf\Dompdf;
+use Dompdf\Options;
+use Illuminate\Support\Facades\Process;
+use RuntimeException;
+
+/**
+ * Labels, 100 × 70 mm, readable at two metres: what it is in the largest letters, how it may be used, and a QR code with
+ * the address that opens it. The code is drawn by qrencode, the PDF by dompdf.
+ */
+final class Label
+{
+    private const POINTS_PER_MM = 72 / 25.4;
+
+    public function ofLot(LotData $lot, string $host): string
+    {
+        return view('labels.label', [
+            'address' => "{$host}/l/{$lot->code}", 'qr' => $this->qr("{$host}/l/{$lot->code}"), 'code' => $lot->code, 'large' => $lot->polymer === 'UNKNOWN' ? 'UNKNOWN' : $lot->polymer, 'swatches' => [$lot->swatch],
+            'lines' => [mb_strimwidth("{$lot->colour} {$lot->form}", 0, 30, '…').($lot->generation > 0 ? " · pass {$lot->generation}" : ''), $lot->source->name, date('Y-m-d')], 'mass' => $lot->mass_g, 'never' => $lot->never_hot,
+        ])->render();
+    }
+
+    /** @param  list<string>  $swatches */
+    public function ofCharge(string $address, string $code, string $polymer, array $swatches, string $about, string $by, float $mass): string
+    {
+        return view('labels.label', ['address' => $address, 'qr' => $this->qr($address), 'code' => $code, 'large' => $polymer, 'swatches' => $swatches, 'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, date('Y-m-d')], 'mass' => $mass, 'never' => false])->render();
+    }
+
+    public function pdf(string $svg): string
+    {
+        $options = new Options;
+        $options->setIsRemoteEnabled(false);
+        $options->setIsPhpEnabled(false);
+        $options->setDefaultFont('DejaVu Sans');
+        $fonts = storage_path('framework/cache/fonts');
+        if (! is_dir($fonts)) {
+            mkdir($fonts, 0775, true);
+        }
+        $options->setFontCache($fonts);
+        $pdf = new Dompdf($options);
+        $pdf->loadHtml('<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg).'">');
+        $pdf->setPaper([0, 0, 100 * self::POINTS_PER_MM, 70 * self::POINTS_PER_MM]);
+        $pdf->render();
+
+        return (string) $pdf->output();
+    }
+
+    /**
+     * The code's dark squares as one path in a grid of unit squares, and the grid's size.
+     *
+     * @return array{size: int, path: string}
+     */
+    private function qr(string $text): array
+    {
+        $made = Process::timeout(5)->run(['qrencode', '-t', 'ASCII', '-m', '0', '-l', 'M', '-o', '-', $text]);
+        if ($made->failed()) {
+            throw new RuntimeException('qrencode could not draw the code: '.$made->errorOutput());
+        }
+        // Two characters to a square.
+        $rows = array_values(array_filter(explode("\n", $made->output()), static fn (string $r): bool => $r !== ''));
+        $path = '';
+        foreach ($rows as $y => $row) {
+            for ($x = 0; 2 * $x < strlen($row); $x++) {
+                if ($row[2 * $x] === '#') {
+                    $path .= "M{$x} {$y}h1v1h-1z";
+                }
+            }
+        }
+
+        return ['size' => count($rows), 'path' => $path];
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Stock;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Safety\SourceState;
+
+/** What can happen to a source's trust: a small trial, a full-size trial, acceptance; a failed delivery drops it back. */
+enum Trust: string
+{
+    case SmallTrialPassed = 'small_trial_passed';
+    case SmallTrialFailed = 'small_trial_failed';
+    case FullTrialPassed = 'full_trial_passed';
+    case FullTrialFailed = 'full_trial_failed';
+    case Accepted = 'accepted';
+    case DeliveryGood = 'delivery_good';
+    case DeliveryFailed = 'delivery_failed';
+
+    /** The state after it. @throws InputError when the ladder has no such rung here */
+    public function after(SourceState $state): SourceState
+    {
+        $next = match ($this) {
+            self::SmallTrialPassed => $state === SourceState::OnTrial ? SourceState::SmallTrialPassed : null,
+            self::SmallTrialFailed => $state === SourceState::OnTrial ? SourceState::OnTrial : null,
+            self::FullTrialPassed => $state === SourceState::SmallTrialPassed ? SourceState::FullTrialPassed : null,
+            self::FullTrialFailed => $state === SourceState::SmallTrialPassed ? SourceState::OnTrial : null,
+            self::Accepted => $state === SourceState::FullTrialPassed ? SourceState::Accepted : null,
+            self::DeliveryGood => $state,
+            self::DeliveryFailed => SourceState::OnTrial,
+        };
+
+        return $next ?? throw new InputError('kind', sprintf('the source is "%s": %s', str_replace('_', ' ', $state->value), match ($state) {
+            SourceState::OnTrial => 'a small trial comes first',
+            SourceState::SmallTrialPassed => 'a full-size trial comes next',
+            SourceState::FullTrialPassed => 'what is left is to accept it',
+            SourceState::Accepted => 'only a delivery is checked from here on',
+        }));
+    }
+
+    /** A trial that passed says at what temperature it worked: that is what the trial is for. */
+    public function needsTemperature(): bool
+    {
+        return $this === self::SmallTrialPassed || $this === self::FullTrialPassed;
+    }
+
+    public function leadOnly(): bool
+    {
+        return $this === self::Accepted;
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Safety\DryState;
+use Dithermic\Core\Safety\Scale;
+use Dithermic\Core\Safety\SourceState;
+use Dithermic\Core\Stock\Colour;
+use Dithermic\Core\Stock\Contamination;
+use Dithermic\Core\Stock\Holding;
+use Dithermic\Core\Stock\MassBalance;
+use Dithermic\Core\Stock\Merge;
+use Dithermic\Core\Stock\Trust;
+
+function holding(array $over = []): Holding
+{
+    return new Holding(...$over + ['name' => 'L-1', 'mass_g' => 1000.0, 'polymer' => 'PP', 'form' => 'flake', 'colour' => 'red', 'swatch' => '#ff0000', 'generation' => 0, 'dry' => DryState::Dry, 'source' => SourceState::Accepted]);
+}
+
+it('mixes colours in linear light: mean of black and white is lighter than half the code, and order does not matter', function () {
+    expect(Colour::mean([['#000000', 1.0], ['#ffffff', 1.0]]))->toBe('#bcbcbc')
+        ->and(Colour::mean([['#ff0000', 3.0], ['#0000ff', 1.0]]))->toBe(Colour::mean([['#0000ff', 1.0], ['#ff0000', 3.0]]))
+        ->and(Colour::mean([['#4f8a3c', 7.0]]))->toBe('#4f8a3c');
+    expect(fn () => Colour::mean([['green', 1.0]]))->toThrow(InputError::class);
+});
+
+it('merges to the weakest part and says what is lost', function () {
+    $merged = Merge::of([holding(), holding(['name' => 'L-2', 'mass_g' => 3000.0, 'colour' => 'blue', 'swatch' => '#0000ff', 'generation' => 2, 'dry' => DryState::DryAgain, 'source' => SourceState::OnTrial])]);
+    expect($merged->mass_g)->toBe(4000.0)->and($merged->weakest)->toBe(1)->and($merged->generation)->toBe(2)->and($merged->dry)->toBe(DryState::DryAgain)->and($merged->changes)->toHaveCount(4);
+    expect(Merge::of([holding(), holding(['name' => 'L-2'])])->changes)->toBe([]);
+});
+
+it('never merges two polymers, nor anything with an unknown', function (array $other, string $field) {
+    expect(fn () => Merge::of([holding(), holding($other)]))->toThrow(fn (InputError $e) => expect($e->field)->toBe($field));
+})->with([[['polymer' => 'HDPE'], 'lots.1.id'], [['polymer' => 'UNKNOWN'], 'lots.1.id'], [['mass_g' => 0.0], 'lots.1.mass_g']]);
+
+it('closes a mass balance within what the scale can tell', function (float $out, float $waste, bool $closes, string $word) {
+    $balance = new MassBalance(1000, $out, $waste, 1, 5);
+    expect($balance->closes)->toBe($closes)->and($balance->missing_g)->toEqualWithDelta(1000 - $out - $waste, 1e-9)->and($balance->because)->toContain($word);
+})->with([[900, 98, true, 'closes'], [900, 105, true, 'closes'], [900, 90, false, 'missing'], [900, 120, false, 'more came out']]);
+
+it('judges foreign matter by what it does to the polymer', function (string $found, float $g, string $verdict) {
+    expect((new Contamination(new PolymerLibrary, 'HDPE', $found, $g, 1000))->verdict)->toBe($verdict);
+})->with([['PVC-U', 0.1, 'dangerous'], ['PVC-U', 0, 'within'], ['PET', 4, 'within'], ['PET', 6, 'too much'], ['PP', 15, 'within'], ['PP', 25, 'too much'], ['earth', 9, 'within'], ['earth', 11, 'too much']]);
+
+it('is a ladder: no rung is skipped, any bad delivery falls to the ground', function () {
+    $allowed = [
+        'on_trial' => ['small_trial_passed' => 'small_trial_passed', 'small_trial_failed' => 'on_trial'], 'small_trial_passed' => ['full_trial_passed' => 'full_trial_passed', 'full_trial_failed' => 'on_trial'],
+        'full_trial_passed' => ['accepted' => 'accepted'], 'accepted' => [],
+    ];
+    foreach (SourceState::cases() as $state) {
+        foreach (Trust::cases() as $trust) {
+            $next = $allowed[$state->value][$trust->value] ?? match ($trust) {
+                Trust::DeliveryGood => $state->value, Trust::DeliveryFailed => 'on_trial', default => null,
+            };
+            try {
+                $got = $trust->after($state)->value;
+            } catch (InputError $e) {
+                $got = null;
+            }
+            expect($got)->toBe($next);
+        }
+        expect(Scale::Production->allows($state))->toBe($state === SourceState::Accepted);
+    }
+});
