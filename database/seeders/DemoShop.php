@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Actions\CloseSorting;
 use App\Actions\PlanPress;
 use App\Actions\RecordEvents;
 use App\Actions\StartRun;
+use App\Http\Controllers\MixController;
+use App\Models\Act;
+use App\Models\Drying;
 use App\Models\Lot;
 use App\Models\LotMovement;
 use App\Models\Machine;
@@ -14,17 +18,23 @@ use App\Models\ProcedureVersion;
 use App\Models\Product;
 use App\Models\Recipe;
 use App\Models\Run;
+use App\Models\Sorting;
+use App\Models\SortingBin;
+use App\Models\SortingEntry;
 use App\Models\Source;
+use App\Models\SourceEvent;
 use App\Models\User;
 use App\Support\MeshStore;
 use App\Support\Role;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Drying\PlanResult;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\PressSimulation;
 use Dithermic\Core\Procedure\Event;
 use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Stock\Trust;
 use Illuminate\Support\Facades\DB;
 use LogicException;
 use Ramsey\Uuid\Uuid;
@@ -56,7 +66,7 @@ final class DemoShop
 
     public function __construct(
         private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
-        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes,
+        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes, private readonly CloseSorting $closeSorting,
     ) {
     }
 
@@ -71,6 +81,7 @@ final class DemoShop
             $this->material($now->subDays(94));
             $this->history($products, $now);
             $this->oneCooling($products['divider board'], $now);
+            $this->today($now);
         });
     }
 
@@ -149,6 +160,41 @@ final class DemoShop
             LotMovement::query()->create(['lot_id' => $lot->id, 'mass_g' => $mass, 'kind' => LotMovement::DELIVERED, 'reason' => 'delivery, weighed', 'by_id' => $this->people['Ines Halloran']->id, 'at' => $at]);
             $this->lots[$code] = $lot;
         }
+    }
+
+    /** What stands about this morning: mixes, a sorted tub, PA6 in the dryer, a charge at the scale, the sources' stories. */
+    private function today(CarbonImmutable $now): void
+    {
+        $ines = $this->people['Ines Halloran'];
+        foreach ([
+            ['meadow', 'HDPE', [['leaf green', '#4f8a3c', 12, 'colour'], ['black', '#2b2b2b', 5, 'colour'], ['mixed green', '#6b8f5a', 3, 'regrind']], 'For floors: dark enough to hide pollen.'],
+            ['dusk', 'HIPS', [['terracotta', '#b5603c', 7, 'colour'], ['white', '#f1efe8', 2, 'colour']], 'Divider boards for the market.'],
+        ] as [$name, $polymer, $parts, $note]) {
+            MixController::keep(['name' => $name, 'polymer' => $polymer, 'after_version' => 0, 'note' => $note, 'components' => array_map(static fn (array $p): array => ['name' => $p[0], 'swatch' => $p[1], 'parts' => $p[2], 'kind' => $p[3]], $parts)], $this->people['Maren Okafor']->id, $this->polymers);
+        }
+        $this->tub($now->subHours(3), $ines);
+        foreach ([['Market co-op', Trust::SmallTrialPassed, 80, 182.0, 'Small tile, clean, a little fish smell.'], ['Market co-op', Trust::FullTrialPassed, 76, 185.0, 'Full panel, no bubbles on the cut.'], ['Market co-op', Trust::Accepted, 75, null, ''], ['Market co-op', Trust::DeliveryGood, 21, null, 'Two sacks looked through.'],
+            ['Sign shop offcuts', Trust::SmallTrialPassed, 12, 178.0, 'Film must come off first: it chars.']] as [$source, $kind, $days, $worked, $note]) {
+            $act = Act::query()->create(['id' => Uuid::uuid7()->toString(), 'kind' => 'trust', 'reason' => $note, 'data' => [], 'by_id' => $this->people['Maren Okafor']->id, 'at' => $now->subDays($days)]);
+            $of = Source::query()->where('name', $source)->firstOrFail();
+            SourceEvent::query()->create(['act_id' => $act->id, 'source_id' => $of->id, 'kind' => $kind->value, 'state' => match ($kind) {
+                Trust::DeliveryGood, Trust::Accepted => 'accepted', default => $kind->value,
+            }, 'worked_at_c' => $worked, 'note' => $note, 'by_id' => $act->by_id, 'at' => $act->at]);
+        }
+        $pa6 = $this->lots['L-0109'];
+        $plan = $this->calculations->run('dry.plan', ['polymer' => 'PA6', 'start' => $now->subMinutes(95)->toIso8601String()]);
+        assert($plan instanceof PlanResult);
+        Drying::query()->create(['id' => Uuid::uuid7()->toString(), 'machine_id' => $this->machines['Attic']->id, 'lot_id' => $pa6->id, 'air_c' => $plan->air_c, 'hours' => $plan->hours, 'started_at' => $now->subMinutes(95), 'ready_at' => $now->subMinutes(95)->addSeconds((int) (3600 * $plan->hours)), 'by_id' => $this->people['Jun Asare']->id]);
+    }
+
+    private function tub(CarbonImmutable $at, User $by): void
+    {
+        $sorting = Sorting::query()->create(['id' => Uuid::uuid7()->toString(), 'source_id' => Source::query()->where('name', 'Market co-op')->value('id'), 'about' => 'bottle tops, mixed', 'in_g' => 6400, 'scale_g' => 5, 'status' => Sorting::OPEN, 'by_id' => $by->id, 'started_at' => $at]);
+        foreach ([[1, 'HDPE', 'blue', '#2f5f9e', 'Rack A4', 410, 1655], [2, 'HDPE', 'white', '#f4f2ec', 'Rack A5', 655, 2620], [3, 'PP', 'red', '#b3382c', 'Rack C2', 540, 1720], [4, null, 'waste', '#9aa0a2', '', 0, 395]] as [$place, $polymer, $colour, $swatch, $location, $pieces, $mass]) {
+            $bin = SortingBin::query()->create(['sorting_id' => $sorting->id, 'place' => $place, 'polymer' => $polymer, 'colour' => $colour, 'swatch' => $swatch, 'location' => $location]);
+            SortingEntry::query()->create(['key' => Uuid::uuid7()->toString(), 'sorting_id' => $sorting->id, 'bin_id' => $bin->id, 'pieces' => $pieces, 'mass_g' => $mass, 'by_id' => $by->id, 'at' => $at->addMinutes(20 * $place)]);
+        }
+        ($this->closeSorting)(Uuid::uuid7()->toString(), $by, $sorting, '');
     }
 
     /** @param  array<string, Product>  $products */

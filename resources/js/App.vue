@@ -9,6 +9,7 @@ import { session } from './api/session';
 import HandsNext from './parts/HandsNext.vue';
 import KeyHelp from './parts/KeyHelp.vue';
 import { useShopKeys } from './parts/keys';
+import { onScan, useScanner } from './parts/scan';
 import WorkLine from './parts/WorkLine.vue';
 
 const theme = useTheme();
@@ -24,6 +25,8 @@ watch(() => queue.signedOut, (out) => {
     if (out && route.name !== 'sign-in') void router.push({ name: 'sign-in', query: { to: route.fullPath } });
 });
 useShopKeys(router);
+useScanner();
+onScan((code) => { void router.push(code.startsWith('C') ? '/weigh' : `/l/${code}`); return true; });
 onMounted(watchFloor);
 </script>
 

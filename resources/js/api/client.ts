@@ -55,9 +55,10 @@ async function fetchToken(): Promise<void> {
 }
 
 /** A file, with how much of it has gone; fetch cannot tell that. */
-async function upload<T>(path: string, file: File, progress: (share: number) => void): Promise<T> {
+async function upload<T>(path: string, file: File, progress: (share: number) => void, fields: Record<string, string> = {}): Promise<T> {
     if (cookie('XSRF-TOKEN') === null) await fetchToken();
     const body = new FormData();
+    for (const [name, value] of Object.entries(fields)) body.append(name, value);
     body.append('file', file);
     return new Promise<T>((resolve, reject) => {
         const ask = new XMLHttpRequest();

@@ -41,3 +41,15 @@ export interface Procedure {
 }
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
 export type Mesh = Schemas['MeshData'];
+export type Source = Schemas['SourceData'];
+export type SourceDetail = Schemas['SourceDetailData'];
+export type SortingTest = Schemas['SortingTestData'];
+export type Sorting = Schemas['SortingData'];
+export type SortingBin = Schemas['SortingBinData'];
+export type Ranking = Schemas['IdentifyRankResult'];
+export interface Evidence { test: string; result?: string; g_cm3?: number; se?: number }
+export type DryBoard = Schemas['DryBoardData'];
+export type DryPlan = Schemas['DryPlanData'];
+export type Mix = Schemas['MixData'];
+export type Charge = Schemas['ChargeData'];
+export type Merge = Schemas['MergeData'];

@@ -30,7 +30,14 @@ const from = (name: string) => plan.value?.origins[name] ?? '';
 const hot = computed(() => shop.machines.filter((m) => m.kind === 'hot_press'));
 const cold = computed(() => shop.machines.filter((m) => m.kind === 'cold_press'));
 const product = computed(() => shop.products.find((p) => p.id === draft.value.product_id) ?? null);
-const polymer = computed({ get: () => draft.value.polymer ?? product.value?.polymer ?? null, set: (code) => { draft.value.polymer = code === product.value?.polymer ? null : code; delete draft.value.settings.platen_c; draft.value.lot_id = null; } });
+const polymer = computed({ get: () => draft.value.polymer ?? product.value?.polymer ?? null, set: (code) => { draft.value.polymer = code === product.value?.polymer ? null : code; delete draft.value.settings.platen_c; draft.value.lot_id = draft.value.charge_id = null; } });
+const charges = computed(() => shop.charges.filter((c) => c.polymer === polymer.value));
+/** A weighed charge brings its lots with it; the one with the most in it names the run's lot. */
+function takeCharge(id: string) {
+    const charge = charges.value.find((c) => c.id === id);
+    draft.value.charge_id = charge?.id ?? null;
+    draft.value.lot_id = charge ? ([...charge.weighings].sort((a, b) => b.mass_g - a.mass_g)[0]?.lot_id ?? null) : null;
+}
 const pressable = computed(() => shop.polymers.filter((p) => p.why_not_pressed === null && p.morphology !== null));
 const lots = computed(() => [...shop.lots].sort((a, b) => Number(b.polymer === polymer.value) - Number(a.polymer === polymer.value) || a.id - b.id));
 const others = ref(false);
@@ -64,6 +71,7 @@ async function start() {
             overrides: Object.entries(overrides.value).filter(([id, reason]) => reason.trim().length >= 5 && blocks.value.some((b) => b.id === id)).map(([id, reason]) => ({ id, reason })),
         });
         startId = newKey();
+        draft.value.charge_id = null;
         await keepRun(run);
         await refreshFloor();
         await router.push(`/run/${run.summary.id}`);
@@ -167,9 +175,12 @@ usePageKeys('Setting up', () => [
 
                 <section class="card" aria-labelledby="from">
                     <h2 id="from">Take it from</h2>
+                    <div v-if="charges.length" class="lots">
+                        <label v-for="c in charges" :key="c.id" :class="['choice', { on: c.id === draft.charge_id }]"><input type="radio" name="lot" :checked="c.id === draft.charge_id" @change="takeCharge(c.id)"><span><strong>Charge {{ c.code }}</strong> {{ c.about }}<br><span class="quiet">weighed, {{ show(c.weighed_g, 'mass', 1) }}, by {{ c.by }}</span></span></label>
+                    </div>
                     <div class="lots">
-                        <label v-for="l in lots.filter((x) => others || x.polymer === polymer)" :key="l.id" :class="['choice', { on: l.id === draft.lot_id }]">
-                            <input type="radio" name="lot" :checked="l.id === draft.lot_id" @change="draft.lot_id = l.id">
+                        <label v-for="l in lots.filter((x) => others || x.polymer === polymer)" :key="l.id" :class="['choice', { on: l.id === draft.lot_id && !draft.charge_id }]">
+                            <input type="radio" name="lot" :checked="l.id === draft.lot_id && !draft.charge_id" @change="draft.lot_id = l.id; draft.charge_id = null">
                             <span><i class="swatch" :style="{ background: l.swatch }" /><strong>{{ l.code }}</strong> {{ l.polymer }} {{ l.colour }} {{ l.form }}<br><span class="quiet">{{ show(l.mass_g, 'mass') }}, {{ l.source.name }}<template v-if="l.source.state !== 'accepted'">, {{ l.source.state.replaceAll('_', ' ') }}</template></span></span>
                         </label>
                         <button class="others" type="button" @click="others = !others">{{ others ? `Only ${polymer}` : 'Show every lot' }}</button>

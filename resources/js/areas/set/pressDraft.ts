@@ -1,33 +1,34 @@
 import { useLocalStorage } from '@vueuse/core';
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { api, Refused, Unreachable } from '../../api/client';
-import type { Block, Lot, Machine, Polymer, PressPlan, PressPlanRequest, Product } from '../../api/types';
+import type { Block, Charge, Lot, Machine, Polymer, PressPlan, PressPlanRequest, Product } from '../../api/types';
 
 export interface Draft {
-    product_id: number | null; machine_id: number | null; cold_machine_id: number | null; lot_id: number | null; polymer: string | null;
+    product_id: number | null; machine_id: number | null; cold_machine_id: number | null; lot_id: number | null; charge_id: string | null; polymer: string | null;
     settings: Record<string, number>; choices: Record<string, string>; scale: 'small_trial' | 'full_trial' | 'production';
 }
 
-const EMPTY: Draft = { product_id: null, machine_id: null, cold_machine_id: null, lot_id: null, polymer: null, settings: {}, choices: {}, scale: 'production' };
+const EMPTY: Draft = { product_id: null, machine_id: null, cold_machine_id: null, lot_id: null, charge_id: null, polymer: null, settings: {}, choices: {}, scale: 'production' };
 
 /** The job being set up: what was moved, the core's live answer to it, and what stands in its way. Survives a reload. */
 export function usePressDraft() {
     const draft = useLocalStorage<Draft>('dithermic.press', { ...EMPTY }, { mergeDefaults: true });
     const answers = reactive({ people_protected: false, air_moving: false });
-    const shop = reactive<{ products: Product[]; machines: Machine[]; lots: Lot[]; polymers: Polymer[]; ready: boolean }>({ products: [], machines: [], lots: [], polymers: [], ready: false });
+    const shop = reactive<{ products: Product[]; machines: Machine[]; lots: Lot[]; charges: Charge[]; polymers: Polymer[]; ready: boolean }>({ products: [], machines: [], lots: [], charges: [], polymers: [], ready: false });
     // Replaced whole at each answer: nothing watches the inside of a curve.
     const plan = shallowRef<PressPlan | null>(null);
     const problem = ref<{ field: string; message: string } | null>(null);
     const tookMs = ref(0);
 
     async function load() {
-        const [products, machines, lots, polymers] = await Promise.all([api.get<Product[]>('products'), api.get<Machine[]>('machines'), api.get<Lot[]>('lots'), api.get<Polymer[]>('polymers')]);
-        Object.assign(shop, { products: products.filter((p) => p.process === 'compression'), machines, lots, polymers });
+        const [products, machines, lots, polymers, charges] = await Promise.all([api.get<Product[]>('products'), api.get<Machine[]>('machines'), api.get<Lot[]>('lots'), api.get<Polymer[]>('polymers'), api.get<Charge[]>('charges')]);
+        Object.assign(shop, { products: products.filter((p) => p.process === 'compression'), machines, lots, polymers, charges: charges.filter((c) => c.status === 'waiting') });
         const d = draft.value;
         if (!shop.products.some((p) => p.id === d.product_id)) d.product_id = shop.products[0]?.id ?? null;
         if (!machines.some((m) => m.id === d.machine_id && m.kind === 'hot_press')) d.machine_id = machines.find((m) => m.kind === 'hot_press')?.id ?? null;
         if (d.cold_machine_id !== null && !machines.some((m) => m.id === d.cold_machine_id && m.kind === 'cold_press')) d.cold_machine_id = null;
         d.cold_machine_id ??= machines.find((m) => m.kind === 'cold_press')?.id ?? null;
+        if (!shop.charges.some((c) => c.id === d.charge_id)) d.charge_id = null;
         if (!lots.some((l) => l.id === d.lot_id)) d.lot_id = null;
         shop.ready = true;
     }
@@ -35,7 +36,7 @@ export function usePressDraft() {
     const body = computed<PressPlanRequest | null>(() => {
         const d = draft.value;
         return d.product_id === null || d.machine_id === null ? null : {
-            product_id: d.product_id, machine_id: d.machine_id, cold_machine_id: d.cold_machine_id, lot_id: d.lot_id, polymer: d.polymer,
+            product_id: d.product_id, machine_id: d.machine_id, cold_machine_id: d.cold_machine_id, lot_id: d.lot_id, charge_id: d.charge_id, polymer: d.polymer,
             settings: d.settings, choices: d.choices, answers: { ...answers }, scale: d.scale,
         };
     });
@@ -69,7 +70,7 @@ export function usePressDraft() {
     });
 
     function choose(product: number) {
-        Object.assign(draft.value, { product_id: product, settings: {}, choices: {}, polymer: null, lot_id: null });
+        Object.assign(draft.value, { product_id: product, settings: {}, choices: {}, polymer: null, lot_id: null, charge_id: null });
     }
 
     const blocks = computed<Block[]>(() => plan.value?.safety?.blocks ?? []);
