@@ -2,8 +2,8 @@ import { expect, test } from '@playwright/test';
 import { accessible, menu, signIn } from './shop';
 
 test('every screen is accessible in light, dark and glove size', async ({ page }) => {
-    test.setTimeout(150_000);
-    const ready: Record<string, string> = { '/': 'Floor', '/sort': 'Sort', '/set': 'Set up a sheet', '/run': 'Run', '/check': 'Check', '/learn': 'Learn', '/shop': 'Shop' };
+    test.setTimeout(240_000);
+    const ready: Record<string, string> = { '/': 'Floor', '/sort': 'Sort', '/sort/find': 'Find the polymer', '/sort/sources': 'Sources', '/sort/deliver': 'Take a delivery in', '/dry': 'Dry', '/weigh': 'Weigh', '/weigh/mixes': 'Mixes', '/set': 'Set up a sheet', '/run': 'Run', '/check': 'Check', '/learn': 'Learn', '/shop': 'Shop' };
     await page.goto('/sign-in');
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
     await accessible(page);
@@ -31,9 +31,9 @@ test('every screen is accessible in light, dark and glove size', async ({ page }
 
 test('keys go everywhere and show themselves', async ({ page }) => {
     await signIn(page, 'teodor');
-    await page.keyboard.press('3');
+    await page.keyboard.press('4');
     await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
-    await page.keyboard.press('6');
+    await page.keyboard.press('7');
     await expect(page.getByRole('heading', { name: 'Learn' })).toBeVisible();
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('Show these keys');
@@ -84,7 +84,7 @@ test('nothing on any page breaks the content policy or logs an error', async ({ 
     page.on('console', (m) => { if (m.type() === 'error' && !m.text().includes('status of 4')) faults.push(m.text()); });
     page.on('pageerror', (e) => faults.push(e.message));
     await signIn(page, 'maren');
-    for (const path of ['/', '/sort', '/set', '/run', '/check', '/learn', '/shop']) {
+    for (const path of ['/', '/sort', '/sort/find', '/sort/batches', '/sort/csv', '/dry', '/weigh', '/weigh/mixes', '/set', '/run', '/check', '/learn', '/shop']) {
         await page.goto(path);
         await page.waitForLoadState('networkidle');
     }

@@ -161,6 +161,7 @@ it('keeps an unknown unknown until the tests decide, and out of the heat', funct
 });
 
 it('dries, refuses too hot, tells when it has stood open too long', function (): void {
+    App\Models\Drying::query()->delete();
     $lot = lot('L-0109');
     $attic = (int) Machine::query()->where('name', 'Attic')->value('id');
     $body = ['machine_id' => $attic, 'lot_id' => $lot->id];
@@ -181,6 +182,7 @@ it('dries, refuses too hot, tells when it has stood open too long', function ():
 });
 
 it('is not dry when it comes out too early', function (): void {
+    App\Models\Drying::query()->delete();
     $attic = (int) Machine::query()->where('name', 'Attic')->value('id');
     $id = fake_uuid();
     $this->signedIn()->postJson('/api/v1/drying', ['id' => $id, 'machine_id' => $attic, 'lot_id' => lot('L-0109')->id])->assertCreated();
@@ -190,7 +192,7 @@ it('is not dry when it comes out too early', function (): void {
 /** @return array<string, mixed> */
 function stripes(array $over = []): array
 {
-    return $over + ['name' => 'meadow', 'polymer' => 'HDPE', 'after_version' => 0, 'components' => [
+    return $over + ['name' => 'stripes', 'polymer' => 'HDPE', 'after_version' => 0, 'components' => [
         ['name' => 'leaf green', 'swatch' => '#4f8a3c', 'parts' => 6, 'kind' => 'colour'], ['name' => 'black', 'swatch' => '#2b2b2b', 'parts' => 3, 'kind' => 'colour'], ['name' => 'mixed green', 'swatch' => '#6b8f5a', 'parts' => 1, 'kind' => 'regrind'],
     ]];
 }

@@ -7,7 +7,7 @@ use Illuminate\Support\Facades\DB;
 
 it('shows the floor: stages, lanes with a past and a coming, and what needs hands next', function (): void {
     $floor = $this->signedIn()->getJson('/api/v1/floor')->assertOk()->json();
-    expect(array_column($floor['stages'], 'id'))->toBe(['sort', 'set', 'run', 'check', 'learn'])->and($floor['hands'][0]['timer'])->toBe('cool')->and($floor['hands'][0]['machine'])->toBe('Little Pond');
+    expect(array_column($floor['stages'], 'id'))->toBe(['sort', 'weigh', 'set', 'run', 'check', 'learn'])->and($floor['hands'][0]['timer'])->toBe('cool')->and($floor['hands'][0]['machine'])->toBe('Little Pond');
     $lane = array_values(array_filter($floor['lanes'], static fn (array $l): bool => $l['machine'] === 'Little Pond'))[0];
     expect(array_column($lane['stretches'], 'phase'))->toContain('past', 'coming')->and($lane['run_id'])->toBe($floor['hands'][0]['run_id']);
 });

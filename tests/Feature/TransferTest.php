@@ -59,9 +59,9 @@ it('brings in sources, corrections and mixes, and gives out what it takes in', f
     expect((float) lot('L-0106')->held_g)->toBe($held - 150);
     $send('movements', "lot,mass_g,reason\nL-0106,-200,x\nL-0106,-9999999,too much\n")->assertStatus(422);
     expect((float) lot('L-0106')->held_g)->toBe($held - 150);
-    $send('mixes', "mix,polymer,component,swatch,parts,kind\nmeadow,HDPE,leaf green,#4f8a3c,6,colour\nmeadow,HDPE,black,#2b2b2b,3,colour\n")->assertOk();
+    $send('mixes', "mix,polymer,component,swatch,parts,kind\nstripes,HDPE,leaf green,#4f8a3c,6,colour\nstripes,HDPE,black,#2b2b2b,3,colour\n")->assertOk();
     $mixes = Csv::read($this->get('/api/v1/transfer/mixes.csv')->assertOk()->getContent(), ['mix', 'component', 'parts']);
-    expect(array_column(array_filter($mixes, static fn (array $m): bool => $m['mix'] === 'meadow'), 'component'))->toBe(['leaf green', 'black']);
+    expect(array_column(array_filter($mixes, static fn (array $m): bool => $m['mix'] === 'stripes'), 'component'))->toBe(['leaf green', 'black']);
     $lots = Csv::read($this->get('/api/v1/transfer/lots.csv')->getContent(), ['code', 'mass_g']);
     expect((float) array_column($lots, 'mass_g', 'code')['L-0106'])->toBe($held - 150);
     expect($this->get('/api/v1/transfer/movements.csv')->getContent())->toContain('floor sweep')->and($this->get('/api/v1/transfer/sources.csv')->getContent())->toContain('Village fete');

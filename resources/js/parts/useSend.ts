@@ -1,4 +1,4 @@
-import { ref } from 'vue';
+import { ref, shallowRef, watch, type WatchSource } from 'vue';
 import { Refused } from '../api/client';
 
 /** One thing sent at a time: whether it is under way, and why it was refused, by field. */
@@ -27,3 +27,20 @@ export const sentence = (fault: { field: string; message: string }): string => {
     const text = `${name === '' ? '' : `${name} `}${fault.message}`;
     return `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.?!]$/.test(text) ? '' : '.'}`;
 };
+
+/** The answer to what is being typed: only the newest question counts, whatever order the answers come in. */
+export function useLatest<T>(question: WatchSource<unknown>, ask: () => Promise<T> | null) {
+    const answer = shallowRef<T | null>(null);
+    const fault = ref<{ field: string; message: string } | null>(null);
+    let turn = 0;
+    watch(question, async () => {
+        const mine = ++turn;
+        try {
+            const next = await ask();
+            if (mine === turn) { answer.value = next; fault.value = null; }
+        } catch (error) {
+            if (mine === turn) { answer.value = null; fault.value = error instanceof Refused ? { field: error.field, message: error.message } : { field: '', message: 'The server does not answer.' }; }
+        }
+    }, { immediate: true });
+    return { answer, fault };
+}

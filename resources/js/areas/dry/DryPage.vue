@@ -4,27 +4,24 @@ import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { newKey } from '../../api/queue';
-import type { DryBoard, DryPlan, Lot, Polymer } from '../../api/types';
+import type { DryBoard, DryPlan, Lot } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { clockText, dayText, number, show, timeOfDay } from '../../parts/units';
-import { sentence, useSend } from '../../parts/useSend';
+import { sentence, useLatest, useSend } from '../../parts/useSend';
 import SortNav from '../sort/SortNav.vue';
 
 const now = useNow();
 const queries = useQueryClient();
 const { data: board } = useQuery({ queryKey: ['drying'], queryFn: () => api.get<DryBoard>('drying'), refetchInterval: 15000 });
 const { data: lots } = useQuery({ queryKey: ['lots', 'all'], queryFn: () => api.get<Lot[]>('lots') });
-const { data: polymers } = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const lot = ref<number | null>(null);
 const dryer = ref<number | null>(null);
 const air = ref('');
 const wanted = ref('');
-const plan = ref<DryPlan | null>(null);
-const asking = useSend();
 const loading = useSend();
 watch(board, (b) => { dryer.value ??= b?.dryers[0]?.id ?? null; });
 const body = computed(() => ({ lot_id: lot.value, air_c: air.value.trim() === '' ? null : Number(air.value.replace(',', '.')), wanted_at: wanted.value === '' ? null : new Date(wanted.value).getTime() / 1000 }));
-watch(body, async (b) => { plan.value = b.lot_id === null ? null : ((await asking.send(() => api.post<DryPlan>('drying', { preview: true, ...b }))) ?? null); });
+const { answer: plan, fault: unfit } = useLatest(body, () => (lot.value === null ? null : api.post<DryPlan>('drying', { preview: true, ...body.value })));
 let id = newKey();
 async function load() {
     const done = await loading.send(() => api.post('drying', { id, machine_id: dryer.value, ...body.value }));
@@ -61,24 +58,24 @@ const left = (l: Lot) => (l.dry_minutes_left === null || !board.value ? null : l
                     <div class="top"><div><strong><i class="swatch" :style="{ background: d.swatch }" />{{ d.polymer }}, <router-link :to="`/sort/lots/${d.lot_id}`">{{ d.lot }}</router-link></strong><p class="quiet">{{ show(d.mass_g, 'mass') }} at {{ show(d.air_c, 'temperature') }} since {{ timeOfDay(d.started_at) }}, {{ d.by }}<template v-if="d.wanted_at"> · wanted {{ dayText(d.wanted_at) }} {{ timeOfDay(d.wanted_at) }}</template></p></div>
                         <div class="when"><p :class="['mono', { ready: d.ready_at <= now }]">{{ d.ready_at <= now ? 'dry' : clockText(d.ready_at - now) }}</p><p class="quiet">{{ d.ready_at <= now ? 'since' : 'until' }} {{ timeOfDay(d.ready_at) }}</p></div></div>
                     <div class="bar-track"><span class="fill" :style="{ width: share(d) }" /></div>
-                    <div v-if="taking === d.id" class="form out"><label>It goes into<select v-model="hopper"><option value="closed">a closed hopper or tin</option><option value="open">an open hopper</option></select></label><label>Room humidity, %<input v-model="humidity" inputmode="decimal"></label><div class="acts"><v-btn color="primary" :loading="loading.busy.value" @click="out(d.id)">{{ d.ready_at <= now ? 'It is out' : 'Take it out wet' }}</v-btn><p v-if="d.ready_at > now" class="fault">It is not dry yet: it will count as wet.</p></div></div>
+                    <div v-if="taking === d.id" class="fields out"><label>It goes into<select v-model="hopper"><option value="closed">a closed hopper or tin</option><option value="open">an open hopper</option></select></label><label>Room humidity, %<input v-model="humidity" inputmode="decimal"></label><div class="acts"><v-btn color="primary" :loading="loading.busy.value" @click="out(d.id)">{{ d.ready_at <= now ? 'It is out' : 'Take it out wet' }}</v-btn><p v-if="d.ready_at > now" class="fault">It is not dry yet: it will count as wet.</p></div></div>
                     <v-btn v-else size="small" variant="outlined" @click="taking = d.id">Take it out</v-btn>
                 </article>
             </section>
             <section class="card"><h2>Into the dryer</h2>
-                <form class="form" @submit.prevent="load">
+                <form class="fields" @submit.prevent="load">
                     <label class="wide">Lot<select v-model="lot"><option :value="null" disabled>what is to be dried</option><option v-for="l in dryable" :key="l.id" :value="l.id">{{ l.polymer }}, {{ l.code }}, {{ l.colour }} {{ l.form }}, {{ show(l.mass_g, 'mass') }}</option></select></label>
                     <label>Dryer<select v-model="dryer"><option v-for="m in board?.dryers ?? []" :key="m.id" :value="m.id">{{ m.name }}</option></select></label>
                     <label>Air, °C<input v-model="air" inputmode="decimal" :placeholder="plan?.air_c ? String(plan.air_c) : 'the usual'"></label>
                     <label class="wide">Wanted by<input v-model="wanted" type="datetime-local"></label>
                     <div v-if="plan" class="wide answer"><p class="mono">{{ plan.hours === 0 ? 'no drying' : `${number(plan.hours, 1)} h` }}</p><p>{{ plan.because }}</p><p v-if="plan.hours > 0">Loaded now it is dry {{ dayText(plan.ready_at) }} at {{ timeOfDay(plan.ready_at) }}.<strong v-if="plan.start_by"> Start by {{ dayText(plan.start_by) }} {{ timeOfDay(plan.start_by) }}.</strong></p><p v-if="plan.start_by && plan.start_by < now" class="fault">That is past: it will not be dry in time.</p></div>
-                    <div class="acts"><v-btn color="primary" type="submit" :loading="loading.busy.value" :disabled="!plan || plan.hours === 0">Load it</v-btn><p v-if="asking.fault.value ?? loading.fault.value" role="alert" class="fault">{{ sentence((asking.fault.value ?? loading.fault.value)!) }}</p></div>
+                    <div class="acts"><v-btn color="primary" type="submit" :loading="loading.busy.value" :disabled="!plan || plan.hours === 0">Load it</v-btn><p v-if="unfit ?? loading.fault.value" role="alert" class="fault">{{ sentence((unfit ?? loading.fault.value)!) }}</p></div>
                 </form>
             </section>
             <section class="card wide"><h2>Dried, and standing</h2><p v-if="!board?.standing.length" class="quiet">Nothing. What comes out of the dryer takes up water again; how long it may stand shows here.</p>
                 <table v-else class="rows"><thead><tr><th>Lot</th><th>Polymer</th><th>State</th><th class="n">May still stand</th></tr></thead><tbody><tr v-for="l in board.standing" :key="l.id"><td><router-link :to="`/sort/lots/${l.id}`">{{ l.code }}</router-link></td><td>{{ l.polymer }}</td><td><span :class="['tag', left(l) !== null && left(l)! <= 0 ? 'bad' : l.dry_state === 'use now' ? 'hot' : 'cold']">{{ left(l) !== null && left(l)! <= 0 ? '▲ dry again' : l.dry_state }}</span></td><td class="n mono">{{ left(l) === null ? 'as long as it likes' : left(l)! > 0 ? clockText(60 * left(l)!) : 'over' }}</td></tr></tbody></table></section>
         </div>
-        <p class="quiet foot">Hours are the library's at its usual air, twice as long for each 10 K colder, half for each 10 K hotter, flake a fifth quicker. {{ polymers ? polymers.filter((p) => !p.morphology).length ? 'What is not identified is not dried.' : '' : '' }} Keep to the dryer's manual: dust and hot air burn.</p>
+        <p class="quiet foot">Hours are the library's at its usual air, twice as long for each 10 K colder, half for each 10 K hotter, flake a fifth quicker. What is not identified is not dried. Keep to the dryer's manual: dust and hot air burn.</p>
     </div>
 </template>
 

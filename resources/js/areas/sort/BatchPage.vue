@@ -56,8 +56,7 @@ const hand = ref(1);
 
 const weighing = ref<number | null>(null);
 const grams = ref<number | null>(null);
-const weighed = ref<HTMLElement | null>(null);
-async function weigh(bin: number) { weighing.value = bin; grams.value = null; await nextTick(); weighed.value?.querySelector('input')?.focus(); }
+async function weigh(bin: number) { weighing.value = bin; grams.value = null; await nextTick(); document.querySelector<HTMLInputElement>('.bin .in input')?.focus(); }
 function take() { if (weighing.value !== null && grams.value) put(weighing.value, 0, grams.value); weighing.value = null; }
 
 const adding = ref(route.query.polymer !== undefined);
@@ -67,7 +66,7 @@ const swatch = ref('#9aa0a2');
 const place = ref('');
 const { busy, fault, send } = useSend();
 const NAMED: Record<string, string> = { white: '#f4f2ec', black: '#262626', red: '#b3382c', blue: '#2f5f9e', green: '#4f8a3c', yellow: '#e0b73c', orange: '#d9772c', grey: '#8b8f92', clear: '#dfe8ea', brown: '#7a5640', natural: '#e8e2cf', pink: '#d795a6' };
-watch(colour, (c) => { const known = NAMED[c.trim().toLowerCase()]; if (known) swatch.value = known; });
+watch(colour, (c) => { const known = NAMED[c.trim().toLowerCase()]; swatch.value = known ?? '#9aa0a2'; });
 async function add() {
     const number = Math.max(0, ...bins.value.map((b) => b.place)) + 1;
     const waste = what.value === 'waste';
@@ -97,18 +96,18 @@ usePageKeys('Sorting', () => (open.value ? [
             <p v-if="net" role="status" class="fault">{{ net }}</p>
             <div v-if="open" class="bins">
                 <article v-for="b in bins" :key="b.id" class="bin">
-                    <button type="button" class="tap" :aria-label="`${hand} into ${b.polymer ?? 'waste'}, ${b.colour}`" @click="put(b.id, hand)">
+                    <button type="button" class="tap" @click="put(b.id, hand)">
                         <span class="edge" :style="{ background: b.polymer ? b.swatch : 'transparent' }" :class="{ waste: !b.polymer }" />
                         <span class="key" aria-hidden="true">{{ 'qwertyuio'[b.place - 1] }}</span>
                         <strong>{{ b.polymer ?? 'waste' }}</strong><span>{{ b.polymer ? b.colour : 'not sorted' }}</span><span class="mono pieces">{{ b.pieces }}</span>
                         <span v-if="b.never_hot" class="tag bad">▲ never hot</span>
                     </button>
                     <div class="under"><span class="mono">{{ b.mass_g > 0 ? show(b.mass_g, 'mass') : 'not weighed' }}</span><button type="button" class="plain" @click="weigh(b.id)">Weigh</button></div>
-                    <form v-if="weighing === b.id" ref="weighed" class="form in" @submit.prevent="take"><MassField v-model="grams" label="Net mass" /><v-btn type="submit" color="primary" size="small" :disabled="!grams">In</v-btn></form>
+                    <form v-if="weighing === b.id" class="fields in" @submit.prevent="take"><MassField v-model="grams" label="Net mass" /><v-btn type="submit" color="primary" size="small" :disabled="!grams">In</v-btn></form>
                 </article>
                 <button v-if="!adding" type="button" class="new" @click="adding = true">+ Open a container</button>
             </div>
-            <form v-if="open && adding" class="card form" @submit.prevent="add">
+            <form v-if="open && adding" class="card fields" @submit.prevent="add">
                 <label>Polymer<select v-model="what"><option v-for="p in polymers ?? []" :key="p.code" :value="p.code">{{ p.code }}, {{ p.name }}</option><option value="waste">waste, not sorted</option></select></label>
                 <template v-if="what !== 'waste'"><label>Colour<input v-model="colour" list="colours" placeholder="white"><datalist id="colours"><option v-for="(_, c) in NAMED" :key="c" :value="c" /></datalist></label><label>Swatch<input v-model="swatch" type="color"></label><label>Goes to<input v-model="place" placeholder="Rack A4"></label></template>
                 <div class="acts"><v-btn color="primary" type="submit" :loading="busy">Open it</v-btn><v-btn variant="outlined" @click="adding = false">Leave</v-btn><router-link :to="`/sort/find?sorting=${id}`">Which polymer is it?</router-link></div>
@@ -118,7 +117,7 @@ usePageKeys('Sorting', () => (open.value ? [
                 <div class="scale" role="img" :aria-label="`${show(state.sorted_g, 'mass')} sorted, ${show(state.waste_g, 'mass')} waste, ${show(state.missing_g, 'mass')} missing of ${show(state.in_g, 'mass')}`"><span v-for="b in bins.filter((x) => x.polymer && x.mass_g > 0)" :key="b.id" :style="{ width: share(b.mass_g), background: b.swatch }" :title="`${b.polymer} ${b.colour}`" /><span class="w" :style="{ width: share(state.waste_g) }" title="waste" /></div>
                 <p><strong>{{ show(state.sorted_g, 'mass') }}</strong> sorted · <strong>{{ show(state.waste_g, 'mass') }}</strong> waste · <strong>{{ show(state.missing_g, 'mass') }}</strong> missing of {{ show(state.in_g, 'mass') }}, ± {{ show(state.tolerance_g, 'mass') }}</p>
                 <p :class="{ fault: !state.closes, goodword: state.closes }">{{ state.because }}</p>
-                <div v-if="open" class="form"><label v-if="!state.closes" class="wide">Why it does not close<input v-model="reason"></label><div class="acts"><v-btn color="primary" :loading="busy" @click="close">Close: containers become lots</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div></div>
+                <div v-if="open" class="fields"><label v-if="!state.closes" class="wide">Why it does not close<input v-model="reason"></label><div class="acts"><v-btn color="primary" :loading="busy" @click="close">Close: containers become lots</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div></div>
             </section>
             <section v-if="!open" class="card"><h2>Became lots</h2>
                 <table class="rows"><tbody><tr v-for="b in bins.filter((x) => x.lot_id)" :key="b.id"><td><i class="swatch" :style="{ background: b.swatch }" /><router-link :to="`/sort/lots/${b.lot_id}`">{{ b.lot }}</router-link></td><td>{{ b.polymer }}, {{ b.colour }}</td><td>{{ b.pieces }} pieces</td><td class="n mono">{{ show(b.mass_g, 'mass') }}</td><td><a :href="`/api/v1/lots/${b.lot}/label.pdf`" target="_blank">Label</a></td></tr></tbody></table></section>

@@ -29,7 +29,7 @@ async function begin() {
     <div class="page">
         <div class="page-head"><div><h1>Sort a batch</h1><p class="quiet">Weigh the whole batch first. At the end, what went in is set against what came out.</p></div></div>
         <SortNav />
-        <form class="card form" @submit.prevent="begin">
+        <form class="card fields" @submit.prevent="begin">
             <label>From<select v-model="source"><option :value="null" disabled>a source</option><option v-for="s in sources ?? []" :key="s.id" :value="s.id">{{ s.name }}</option></select></label>
             <label>What it is<input v-model="about" placeholder="mixed tub"></label>
             <MassField v-model="mass" label="Whole batch, net" />

@@ -45,7 +45,7 @@ const choose = (chosen: File | null | undefined) => { file.value = chosen ?? nul
         <div class="two">
             <section class="card"><h2>Out</h2><ul class="outs"><li v-for="[k, says] in KINDS" :key="k"><a :href="`/api/v1/transfer/${k}.csv`">{{ k === 'movements' ? 'Ledger' : says }}, {{ k }}.csv</a></li></ul></section>
             <section class="card"><h2>In</h2>
-                <div class="form"><label>What it holds<select v-model="kind"><option v-for="[k, says] in KINDS" :key="k" :value="k">{{ says }}</option></select></label><label>CSV file<input type="file" accept=".csv,text/csv" @change="choose(($event.target as HTMLInputElement).files?.[0])"></label><p class="wide quiet">Columns: {{ KINDS.find(([k]) => k === kind)?.[2] }}</p></div>
+                <div class="fields"><label>What it holds<select v-model="kind"><option v-for="[k, says] in KINDS" :key="k" :value="k">{{ says }}</option></select></label><label>CSV file<input type="file" accept=".csv,text/csv" @change="choose(($event.target as HTMLInputElement).files?.[0])"></label><p class="wide quiet">Columns: {{ KINDS.find(([k]) => k === kind)?.[2] }}</p></div>
                 <p v-if="problem" role="alert" class="fault">{{ problem }}</p><p v-if="done" role="status"><strong>{{ done }}</strong></p>
                 <template v-if="seen">
                     <p role="status"><strong>{{ seen.errors.length === 0 ? `${seen.rows} rows, all good. Nothing is in yet.` : `${seen.errors.length} of ${seen.rows} rows cannot go in. Nothing was changed.` }}</strong></p>

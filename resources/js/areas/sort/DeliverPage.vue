@@ -38,7 +38,7 @@ async function take() {
     <div class="page">
         <div class="page-head"><div><h1>Take a delivery in</h1><p class="quiet">Label the container before it is filled. What is not known is UNKNOWN, and stays cold.</p></div></div>
         <SortNav />
-        <form class="card form" @submit.prevent="take">
+        <form class="card fields" @submit.prevent="take">
             <label>From<select v-model="lot.source_id"><option :value="null" disabled>a source</option><option v-for="s in sources ?? []" :key="s.id" :value="s.id">{{ s.name }}, {{ s.state.replaceAll('_', ' ') }}</option></select></label>
             <label>Polymer<select v-model="lot.polymer"><option v-for="p in polymers ?? []" :key="p.code" :value="p.code">{{ p.code }}, {{ p.name }}</option></select></label>
             <label>Form<select v-model="lot.form"><option v-for="f in FORMS" :key="f">{{ f }}</option></select></label>

@@ -102,7 +102,7 @@ usePageKeys('Finding the polymer', () => [
         </div>
         <section class="card more" aria-label="Other tests">
             <div><h2>Another test</h2><div class="others"><button v-for="t in open" :key="t.id" type="button" :class="['plain', { on: t.id === test?.id }]" @click="chosen = t.id">{{ t.name }}</button></div></div>
-            <form v-if="!evidence.some((e) => e.test === 'density')" class="form" @submit.prevent="weighed">
+            <form v-if="!evidence.some((e) => e.test === 'density')" class="fields" @submit.prevent="weighed">
                 <h2>By weighing in water</h2>
                 <label>In air, g<input v-model="air" inputmode="decimal"></label><label>Hung in water, g<input v-model="wet" inputmode="decimal"></label>
                 <div class="acts"><v-btn size="small" variant="outlined" type="submit" :disabled="!air || !wet">Take the density</v-btn><span v-if="asking.fault.value" role="alert" class="fault">{{ sentence(asking.fault.value) }}</span></div>
@@ -115,10 +115,10 @@ usePageKeys('Finding the polymer', () => [
 
 <style scoped>
 .find { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(260px, 1fr); gap: 16px; } .how { display: grid; grid-template-columns: 200px 1fr; gap: 18px; align-items: start; margin-bottom: 14px; }
-.results { display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 8px; } .result { min-height: 64px; border: 1.5px solid var(--ink); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; font-weight: 700; font-size: 1.05rem; cursor: pointer; display: flex; align-items: center; gap: 10px; padding: 6px 12px; text-align: left; } .result:hover { background: var(--still); } .many .result { min-height: 52px; font-size: .95rem; } .glove .result { min-height: 76px; }
+.results { display: grid; grid-template-columns: repeat(auto-fill, minmax(170px, 1fr)); gap: 8px; } .result { min-height: 64px; border: 1.5px solid var(--ink); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; font-weight: 700; font-size: 1.05rem; cursor: pointer; display: flex; align-items: center; gap: 10px; padding: 6px 12px; text-align: left; } .result:hover { background: var(--still); } .results.many { grid-template-columns: repeat(auto-fill, minmax(152px, 1fr)); gap: 6px; } .many .result { min-height: 50px; font-size: .94rem; padding: 4px 8px; gap: 8px; } .glove .result { min-height: 76px; }
 .verdict { font-size: 3.2rem; line-height: 1.1; } .verdict.never { color: var(--alarm); } .acts { display: flex; gap: 10px; margin-top: 14px; flex-wrap: wrap; }
 .chips { list-style: none; padding: 0; margin: 0 0 12px; display: flex; flex-wrap: wrap; gap: 8px; } .chips li { display: flex; align-items: center; border: 1px solid var(--line); border-radius: 4px; background: var(--paper); padding-left: 12px; } .chips button { width: 44px; height: 44px; border: 0; background: none; color: inherit; font-size: 1.3rem; cursor: pointer; }
 .odds { width: 100%; border-collapse: collapse; } .odds th { text-align: left; width: 74px; padding: 5px 0; } .odds .n { width: 74px; text-align: right; } .bar-track { display: block; } .fill { display: block; height: 100%; background: var(--slate); } .fill.pvc { background: var(--alarm); }
-.more { margin-top: 16px; display: grid; grid-template-columns: 1.2fr 1fr 1.2fr; gap: 20px; } .more > p { grid-column: 1 / -1; } .others { display: flex; flex-wrap: wrap; gap: 2px 10px; } .others label { min-height: 36px; display: inline-flex; align-items: center; gap: 6px; } .on { font-weight: 700; } .form h2 { grid-column: 1 / -1; } .form { grid-template-columns: 1fr 1fr; align-content: start; }
+.more { margin-top: 16px; display: grid; grid-template-columns: 1.2fr 1fr 1.2fr; gap: 20px; } .more > p { grid-column: 1 / -1; } .others { display: flex; flex-wrap: wrap; gap: 2px 10px; } .others label { min-height: 36px; display: inline-flex; align-items: center; gap: 6px; } .on { font-weight: 700; } .fields h2 { grid-column: 1 / -1; } .fields { grid-template-columns: 1fr 1fr; align-content: start; }
 @media (max-width: 1100px) { .find, .more { grid-template-columns: 1fr; } .how { grid-template-columns: 120px 1fr; } }
 </style>

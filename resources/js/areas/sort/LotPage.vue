@@ -7,7 +7,7 @@ import { newKey } from '../../api/queue';
 import type { Lot, LotDetail, Merge, Polymer, Product } from '../../api/types';
 import MassField from '../../parts/MassField.vue';
 import { dayText, number, show, timeOfDay } from '../../parts/units';
-import { sentence, useSend } from '../../parts/useSend';
+import { sentence, useLatest, useSend } from '../../parts/useSend';
 import SortNav from './SortNav.vue';
 
 const id = String(useRoute().params.id);
@@ -31,14 +31,13 @@ const reason = ref('');
 const keepFor = ref<number | null>(null);
 const found = ref('PP');
 const other = ref<number | null>(null);
-const merge = ref<Merge | null>(null);
 const { busy, fault, send } = useSend();
 let key = newKey();
 watch(doing, (kind) => {
     fault.value = null;
     out.value = tare.value = null;
     reason.value = '';
-    merge.value = null;
+    other.value = null;
     mass.value = kind === 'shred' || kind === 'merge' ? (lot.value?.mass_g ?? null) : null;
     place.value = kind === 'place' ? (lot.value?.location ?? '') : '';
     keepFor.value = lot.value?.reserved_for_id ?? null;
@@ -47,7 +46,7 @@ const together = computed(() => {
     const with_ = kin.value?.find((l) => l.id === other.value);
     return !lot.value || !with_ || !mass.value ? null : [{ id: lot.value.id, mass_g: mass.value }, { id: with_.id, mass_g: out.value ?? with_.mass_g }];
 });
-watch(together, async (lots) => { merge.value = null; if (lots && doing.value === 'merge') merge.value = (await send(() => api.post<Merge>('lots/merge', { preview: true, lots }))) ?? null; });
+const { answer: merge, fault: unmergeable } = useLatest(together, () => (together.value && doing.value === 'merge' ? api.post<Merge>('lots/merge', { preview: true, lots: together.value }) : null));
 async function act() {
     if (!lot.value || !doing.value) return;
     const kind = doing.value;
@@ -72,7 +71,7 @@ async function act() {
             <SortNav />
             <section class="card" aria-label="What to do with it">
                 <div class="acts"><v-btn v-for="[k, says] in DOES" :key="k" :variant="doing === k ? 'flat' : 'outlined'" :aria-pressed="doing === k" @click="doing = doing === k ? null : k">{{ says }}</v-btn><v-btn v-if="lot.polymer === 'UNKNOWN'" color="primary" :to="`/sort/find?lot=${lot.id}`">Find the polymer</v-btn><a :href="`/api/v1/lots/${lot.code}/label.pdf`" target="_blank">Label, PDF</a><a :href="`/api/v1/lots/${lot.code}/label.svg`" target="_blank">SVG</a><a :href="`/api/v1/lots/${lot.code}/history.json`">History, JSON</a></div>
-                <form v-if="doing" class="form doing" @submit.prevent="act">
+                <form v-if="doing" class="fields doing" @submit.prevent="act">
                     <template v-if="doing === 'split'"><MassField v-model="mass" label="Take out" /><label>Goes to<input v-model="place" maxlength="60"></label><MassField v-model="tare" label="New container, tare" /></template>
                     <template v-else-if="doing === 'shred'"><MassField v-model="mass" label="Into the shredder" /><MassField v-model="out" label="Flake that came out" :note="mass && out ? `${show(mass - out, 'mass')} dust` : ''" /><label>Goes to<input v-model="place" maxlength="60"></label><MassField v-model="tare" label="Container, tare" /></template>
                     <template v-else-if="doing === 'merge'"><MassField v-model="mass" :label="`Of ${lot.code}`" /><label>With<select v-model="other"><option :value="null" disabled>a lot of {{ lot.polymer }}</option><option v-for="l in (kin ?? []).filter((x) => x.id !== lot?.id && x.mass_g > 0)" :key="l.id" :value="l.id">{{ l.code }}, {{ l.colour }}, {{ show(l.mass_g, 'mass') }}</option></select></label><MassField v-model="out" label="Of that" note="all of it when left empty" /><label>Goes to<input v-model="place" maxlength="60"></label>
@@ -81,7 +80,7 @@ async function act() {
                     <template v-else-if="doing === 'waste'"><MassField v-model="mass" label="Goes to waste" /><label class="wide">Why<input v-model="reason" maxlength="500"></label></template>
                     <template v-else-if="doing === 'place'"><label>Place<input v-model="place" maxlength="60"></label><MassField v-model="tare" label="New tare" note="as it is when left empty" /><label>Kept for<select v-model="keepFor"><option :value="null">anything</option><option v-for="p in products ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></label></template>
                     <template v-else><label>What was found<select v-model="found"><option v-for="p in (polymers ?? []).filter((x) => x.code !== lot?.polymer && x.code !== 'UNKNOWN')" :key="p.code" :value="p.code">{{ p.code }}</option><option>earth</option><option>paper</option><option>metal</option><option>other</option></select></label><MassField v-model="mass" label="How much" /><MassField v-model="out" label="In a sample of" /><label class="wide">Note<input v-model="reason" maxlength="500"></label></template>
-                    <div class="acts"><v-btn color="primary" type="submit" :loading="busy">{{ DOES.find(([k]) => k === doing)?.[1] }}</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
+                    <div class="acts"><v-btn color="primary" type="submit" :loading="busy">{{ DOES.find(([k]) => k === doing)?.[1] }}</v-btn><p v-if="fault ?? unmergeable" role="alert" class="fault">{{ sentence((fault ?? unmergeable)!) }}</p></div>
                 </form>
             </section>
             <section v-if="data.from.length || data.to.length" class="card kin" aria-label="Where it came from and went">

@@ -51,7 +51,7 @@ async function noteIt() {
                 <div class="card"><p class="quiet">Scrap</p><strong class="mono">{{ data.scrap_pct === null ? '–' : `${number(data.scrap_pct, 0)} %` }}</strong><p class="quiet">{{ data.scrap }} of {{ data.runs }} runs</p></div>
                 <div class="card"><p class="quiet">Foreign matter</p><strong class="mono">{{ data.contamination_pct === null ? '–' : `${number(data.contamination_pct, 2)} %` }}</strong><p class="quiet">of the samples looked through</p></div>
             </section>
-            <form class="card form" @submit.prevent="noteIt">
+            <form class="card fields" @submit.prevent="noteIt">
                 <h2 class="wide">What happened</h2>
                 <label>It is<select v-model="kind"><option value="" disabled>choose</option><option v-for="k in choices" :key="k" :value="k" :disabled="k === 'accepted' && session.person?.role !== 'lead'">{{ SAYS[k] }}{{ k === 'accepted' && session.person?.role !== 'lead' ? ' (a lead does this)' : '' }}</option></select></label>
                 <label v-if="trial">It worked at, °C<input v-model="worked" inputmode="decimal"></label>

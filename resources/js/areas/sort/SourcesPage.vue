@@ -26,7 +26,7 @@ const RUNGS = ['on_trial', 'small_trial_passed', 'full_trial_passed', 'accepted'
         <SortNav />
         <table class="rows card"><thead><tr><th>Source</th><th>Trust</th><th>Note</th></tr></thead>
             <tbody><tr v-for="s in sources ?? []" :key="s.id" class="go" @click="router.push(`/sort/sources/${s.id}`)"><td><router-link :to="`/sort/sources/${s.id}`" @click.stop>{{ s.name }}</router-link></td><td><span class="rungs" aria-hidden="true"><i v-for="(r, i) in RUNGS" :key="r" :class="{ on: i <= RUNGS.indexOf(s.state) }" /></span> {{ s.state.replaceAll('_', ' ') }}</td><td>{{ s.note }}</td></tr></tbody></table>
-        <form class="card form add" @submit.prevent="add"><label>New source<input v-model="name" maxlength="80"></label><label>Note<input v-model="note" maxlength="500"></label><div class="acts"><v-btn color="primary" type="submit" :loading="busy" :disabled="!name.trim()">Add, on trial</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div></form>
+        <form class="card fields add" @submit.prevent="add"><label>New source<input v-model="name" maxlength="80"></label><label>Note<input v-model="note" maxlength="500"></label><div class="acts"><v-btn color="primary" type="submit" :loading="busy" :disabled="!name.trim()">Add, on trial</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div></form>
     </div>
 </template>
 

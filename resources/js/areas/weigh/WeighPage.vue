@@ -55,7 +55,7 @@ const SAYS: Record<string, [string, string]> = { weighing: ['hot', 'at the scale
     <div class="page">
         <div class="page-head"><div><h1>Weigh</h1><p class="quiet">From the size of the thing to the mass on the scale, off the ledger of its lots.</p></div></div>
         <WeighNav />
-        <form class="card form" @submit.prevent="begin">
+        <form class="card fields" @submit.prevent="begin">
             <label>For<select v-model="product"><option :value="null">no product</option><option v-for="p in products ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></label>
             <label>Polymer<select v-model="polymer"><option v-for="p in (polymers ?? []).filter((x) => x.morphology && !x.code.startsWith('PVC'))" :key="p.code">{{ p.code }}</option></select></label>
             <label>Mix<select v-model="mix"><option :value="null">one lot after the other</option><option v-for="m in fitting" :key="m.id" :value="m.id">{{ m.name }}, version {{ m.version }}</option></select></label>
