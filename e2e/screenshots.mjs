@@ -8,6 +8,7 @@ const page = await (await browser.newContext({ viewport: { width: 1280, height: 
 const shot = async (name) => { await page.waitForTimeout(900); await page.screenshot({ path: `${out}${name}.png` }); };
 const log = async (key, ...values) => { await page.keyboard.press(key); await page.getByRole('dialog').waitFor(); for (const v of values) { await page.keyboard.type(v); await page.keyboard.press('Enter'); } await page.getByRole('dialog').waitFor({ state: 'hidden' }); };
 const tap = async (...names) => { for (const name of names) { await page.getByRole('button', { name, exact: typeof name === 'string' }).first().click(); await page.waitForTimeout(250); } };
+const follow = (name) => page.getByRole('link', { name }).first().click();
 const anyway = async (name) => { await tap(name); await page.getByLabel('Why').fill('shown for a picture'); await tap('Go on, with the reason'); };
 
 await page.goto(`${base}/sign-in`);
@@ -16,7 +17,40 @@ await page.getByLabel('Name to sign in').fill('ines');
 await page.getByLabel('Password').fill('flake-to-panel');
 await tap('Sign in');
 await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
-for (const [path, name] of [['/sort', 'sort'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
+for (const [path, name] of [['/sort', 'sort'], ['/dry', 'dry'], ['/reckon/mesh.measure', 'reckon-mesh'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
+await page.goto(`${base}/sort/find`);
+await tap(/tub, tray or pot/);
+await page.waitForTimeout(600);
+await shot('find');
+await page.goto(`${base}/sort/sources`);
+await follow('Market co-op');
+await shot('source');
+await page.goto(`${base}/sort/batches`);
+await page.getByLabel(/^From/).selectOption({ label: 'Garden nursery' });
+await page.getByLabel('What it is').fill('pots and trays');
+await page.getByLabel('Whole batch, net').fill('8200');
+await tap('Begin');
+for (const [polymer, colour] of [['PP', 'black'], ['HIPS', 'brown'], ['PP', 'grey'], ['UNKNOWN', 'mixed'], ['waste', '']]) {
+    await tap('+ Open a container');
+    await page.getByLabel(/^Polymer/).selectOption(polymer);
+    if (colour) await page.getByLabel('Colour').fill(colour);
+    await tap('Open it');
+}
+for (const key of 'qqqqqqqwwwwweer') await page.keyboard.press(key);
+for (const [bin, mass] of [[0, '4100'], [1, '2350'], [4, '620']]) {
+    await page.getByRole('article').nth(bin).getByRole('button', { name: 'Weigh' }).click();
+    await page.getByLabel('Net mass').fill(mass);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(400);
+}
+await shot('batch');
+await page.goto(`${base}/weigh`);
+await page.getByLabel(/^For/).selectOption({ label: 'hive floor panel' });
+await page.waitForTimeout(800);
+await page.getByLabel(/^Mix/).selectOption({ index: 1 });
+await tap('To the scale', '+1000', '+100', '+100');
+await page.waitForTimeout(1500);
+await shot('bench');
 await page.goto(`${base}/learn`);
 await page.getByRole('row', { name: /scrap/ }).first().click();
 await shot('record');

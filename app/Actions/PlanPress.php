@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Data\PressPlanData;
+use App\Models\ContaminationNote;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Product;
@@ -112,7 +113,7 @@ final readonly class PlanPress
     {
         $result = $this->calculations->run('safety.check', [
             'process' => 'compression',
-            'lots' => array_map(fn (Lot $lot): array => ['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $this->dryness->state($lot)->value], $lots),
+            'lots' => array_map(fn (Lot $lot): array => ['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $this->dryness->state($lot)->value, 'found' => ContaminationNote::standing($lot->id)], $lots),
             'machine' => ['name' => $machine->name, 'last_polymer' => $machine->last_polymer, 'max_c' => $machine->fact('max_c')],
             'settings' => ['set_c' => $set],
             'answers' => ['people_protected' => (bool) ($answers['people_protected'] ?? false), 'air_moving' => (bool) ($answers['air_moving'] ?? false)],

@@ -42,6 +42,16 @@ final class ContaminationNote extends Model
         return $this->belongsTo(User::class, 'by_id');
     }
 
+    /**
+     * What the newest sample for each kind of foreign matter still held; a later clean sample clears it.
+     *
+     * @return list<string>
+     */
+    public static function standing(int $lot): array
+    {
+        return array_values(self::query()->where('lot_id', $lot)->orderByDesc('at')->get()->unique('found')->filter(static fn (self $n): bool => $n->found_g > 0)->pluck('found')->all());
+    }
+
     protected function casts(): array
     {
         return ['found_g' => 'float', 'sample_g' => 'float', 'at' => 'immutable_datetime'];

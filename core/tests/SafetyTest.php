@@ -53,3 +53,10 @@ it('cautions outside the usual window and refuses nonsense by name', function ()
     expect(static fn () => check(['lots' => [['polymer' => 'NOSUCH']]]))->toThrow(fn (InputError $e) => expect($e->field)->toBe('lots.0.polymer'));
     expect(static fn () => check(['process' => 'baking']))->toThrow(fn (InputError $e) => expect($e->field)->toBe('process'));
 });
+
+it('lets nothing hot in which PVC was found, and nobody may say otherwise', function () {
+    $check = fn (array $found) => array_column(json_decode((string) json_encode((new Dithermic\Core\Calculator\Registry)->run('safety.check', [
+        'process' => 'compression', 'lots' => [['polymer' => 'HDPE', 'label' => 'lot L-1', 'found' => $found]], 'machine' => ['name' => 'Anvil'], 'settings' => ['set_c' => 185], 'answers' => ['people_protected' => true, 'air_moving' => true],
+    ])->blocks), true), 'who_may_override', 'id');
+    expect($check(['PVC-U']))->toBe(['contaminated' => 'nobody'])->and($check(['PP', 'earth']))->toBe([])->and($check([]))->toBe([]);
+});

@@ -84,6 +84,9 @@ it('judges contamination against what the polymer stands', function (): void {
     $this->postJson("/api/v1/lots/{$lot->id}/acts", ['id' => fake_uuid(), 'kind' => 'contamination', 'found' => 'PP', 'found_g' => 5, 'sample_g' => 500])->assertCreated();
     $this->postJson("/api/v1/lots/{$lot->id}/acts", ['id' => fake_uuid(), 'kind' => 'contamination', 'found' => 'PP', 'found_g' => 900, 'sample_g' => 500])->assertStatus(422)->assertJsonPath('error.field', 'found_g');
     $found = collect($this->getJson("/api/v1/lots/{$lot->id}")->json('contamination'))->keyBy('found');
+    expect(json_encode($this->postJson('/api/v1/runs', panel())->assertStatus(422)->json()))->toContain('contaminated');
+    $this->postJson("/api/v1/lots/{$lot->id}/acts", ['id' => fake_uuid(), 'kind' => 'contamination', 'found' => 'PVC-U', 'found_g' => 0, 'sample_g' => 800, 'note' => 'sorted out'])->assertCreated();
+    $this->postJson('/api/v1/runs', panel())->assertCreated();
     expect($found['PVC-U']['verdict'])->toBe('dangerous')->and($found['PP']['verdict'])->toBe('within')->and($found['PP']['share_pct'])->toEqual(1);
 });
 

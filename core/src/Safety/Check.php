@@ -70,6 +70,12 @@ final readonly class Check
         if (in_array($polymer->code, self::PVC, true)) {
             return [new Block('pvc', "{$lot->name()} is PVC: it gives off hydrogen chloride when hot, which harms lungs and eats steel.", Block::NOBODY, 'Keep it cold. Pass it to a PVC recycler.')];
         }
+        foreach ($lot->found as $code) {
+            $why = in_array($code, self::PVC, true) ? 'it gives off hydrogen chloride when hot' : ($this->polymers->has($code) ? self::danger($polymer, $this->polymers->get($code)) : null);
+            if ($why !== null) {
+                $blocks[] = new Block('contaminated', "{$code} was found in {$lot->name()}: {$why}.", Block::NOBODY, 'Sort it out and look through a new sample, or throw it away.');
+            }
+        }
         $ceiling = $polymer->ceiling();
         if ($ceiling !== null && $in->settings->set_c > $ceiling) {
             $products = (string) ($polymer->record['degradation_c']['products'] ?? 'fume');

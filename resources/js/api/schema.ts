@@ -4220,6 +4220,11 @@ export interface components {
                  * @enum {string}
                  */
                 dry_state: "unknown" | "dry" | "use now" | "dry again";
+                /**
+                 * @description other polymers found in a sample of it
+                 * @default []
+                 */
+                found: string[];
             }[];
             settings: {
                 /** @description hottest set-point of the run (°C) */
