@@ -96,7 +96,7 @@ test('numbers come from the shop, in the units of the person, as they are typed'
     await page.getByLabel('Name 4').fill('white');
     await page.getByLabel('Name 4').blur();
     await page.getByLabel('Parts 4').fill('30');
-    await expect(page.getByRole('cell', { name: 'white' })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' })).toBeVisible();
     await page.getByRole('button', { name: 'Take out 4' }).click();
-    await expect(page.getByRole('cell', { name: 'white' })).toBeHidden();
+    await expect(page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' })).toBeHidden();
 });
