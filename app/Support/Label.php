@@ -18,22 +18,34 @@ final class Label
 {
     private const POINTS_PER_MM = 72 / 25.4;
 
-    public function ofLot(LotData $lot, string $host): string
+    public function ofLot(LotData $lot): string
     {
+        $address = self::address("l/{$lot->code}");
+
         return view('labels.label', [
-            'address' => "{$host}/l/{$lot->code}", 'qr' => $this->qr("{$host}/l/{$lot->code}"), 'code' => $lot->code, 'large' => $lot->polymer === 'UNKNOWN' ? 'UNKNOWN' : $lot->polymer, 'swatches' => [$lot->swatch],
+            'address' => $address, 'qr' => $this->qr($address), 'code' => $lot->code, 'large' => $lot->polymer === 'UNKNOWN' ? 'UNKNOWN' : $lot->polymer, 'swatches' => [$lot->swatch],
             'lines' => [mb_strimwidth("{$lot->colour} {$lot->form}", 0, 30, '…').($lot->generation > 0 ? " · pass {$lot->generation}" : ''), $lot->source->name, date('Y-m-d')], 'mass' => $lot->mass_g, 'never' => $lot->never_hot,
         ])->render();
     }
 
     /** @param  list<string>  $swatches */
-    public function ofCharge(string $address, string $code, string $polymer, array $swatches, string $about, string $by, float $mass): string
+    public function ofCharge(string $path, string $code, string $polymer, array $swatches, string $about, string $by, float $mass): string
     {
+        $address = self::address($path);
+
         return view('labels.label', ['address' => $address, 'qr' => $this->qr($address), 'code' => $code, 'large' => $polymer, 'swatches' => $swatches, 'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, date('Y-m-d')], 'mass' => $mass, 'never' => false])->render();
+    }
+
+    /** The address at which the shop's own screens find it. */
+    private static function address(string $path): string
+    {
+        return rtrim((string) config('app.url'), '/').'/'.$path;
     }
 
     public function pdf(string $svg): string
     {
+        // dompdf scales a drawing whose size is in plain units.
+        $svg = str_replace(['width="100mm"', 'height="70mm"'], ['width="1000"', 'height="700"'], $svg);
         $options = new Options;
         $options->setIsRemoteEnabled(false);
         $options->setIsPhpEnabled(false);

@@ -112,11 +112,11 @@ final class ChargeController extends Controller
     }
 
     #[OA\Get(path: '/charges/{charge}/label.{format}', operationId: 'chargeLabel', summary: 'The charge\'s label as pdf or svg', tags: ['weigh'], parameters: [new OA\Parameter(name: 'charge', in: 'path', required: true, schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'format', in: 'path', required: true, schema: new OA\Schema(type: 'string', enum: ['pdf', 'svg']))], responses: [new OA\Response(response: 200, description: 'the label')])]
-    public function label(Request $request, Charge $charge, string $format, Label $label): Response
+    public function label(Charge $charge, string $format, Label $label): Response
     {
         $this->authorize('view', $charge);
         $data = $this->present->charge($charge->load(PresentCharge::WHOLE));
-        $svg = $label->ofCharge("{$request->getSchemeAndHttpHost()}/weigh/{$charge->id}", $data->code, $data->polymer, array_map(static fn ($c): string => $c->swatch, $data->components), $data->about, $data->by, $data->weighed_g);
+        $svg = $label->ofCharge("weigh/{$charge->id}", $data->code, $data->polymer, array_map(static fn ($c): string => $c->swatch, $data->components), $data->about, $data->by, $data->weighed_g);
 
         return $format === 'svg' ? new Response($svg, 200, ['Content-Type' => 'image/svg+xml']) : new Response($label->pdf($svg), 200, ['Content-Type' => 'application/pdf']);
     }

@@ -157,11 +157,11 @@ final class LotController extends Controller
     }
 
     #[OA\Get(path: '/lots/{lot}/label.{format}', operationId: 'lotLabel', summary: 'The container\'s label as pdf or svg', tags: ['lots'], parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'format', in: 'path', required: true, schema: new OA\Schema(type: 'string', enum: ['pdf', 'svg']))], responses: [new OA\Response(response: 200, description: 'the label')])]
-    public function label(Request $request, string $lot, string $format, Label $label): Response
+    public function label(string $lot, string $format, Label $label): Response
     {
         $found = $this->find($lot);
         $this->authorize('view', $found);
-        $svg = $label->ofLot($this->present->lot($found), $request->getSchemeAndHttpHost());
+        $svg = $label->ofLot($this->present->lot($found));
 
         return $format === 'svg' ? new Response($svg, 200, ['Content-Type' => 'image/svg+xml', 'Content-Disposition' => "inline; filename=\"{$found->code}.svg\""])
             : new Response($label->pdf($svg), 200, ['Content-Type' => 'application/pdf', 'Content-Disposition' => "inline; filename=\"{$found->code}.pdf\""]);

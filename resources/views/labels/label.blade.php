@@ -1,7 +1,7 @@
-<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="70mm" viewBox="0 0 1000 700" font-family="DejaVu Sans, sans-serif">
+<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="70mm" viewBox="0 0 1000 700" font-family="Helvetica">
 <rect width="1000" height="700" fill="#ffffff"/>
 <rect x="8" y="8" width="984" height="684" fill="none" stroke="#000000" stroke-width="6"/>
-<text x="40" y="{{ mb_strlen($large) > 6 ? 150 : 190 }}" font-size="{{ mb_strlen($large) > 6 ? 120 : 190 }}" font-weight="bold">{{ $large }}</text>
+<text x="40" y="{{ mb_strlen($large) > 5 ? 150 : 190 }}" font-size="{{ mb_strlen($large) > 5 ? 108 : 190 }}" font-weight="bold">{{ $large }}</text>
 @foreach ($lines as $i => $line)
 <text x="40" y="{{ 290 + 62 * $i }}" font-size="{{ $i === 0 ? 50 : 38 }}"@if ($i === 0) font-weight="bold"@endif>{{ $line }}</text>
 @endforeach
@@ -13,7 +13,8 @@
 <g transform="translate(690,40) scale({{ round(270 / $qr['size'], 4) }})"><path d="{{ $qr['path'] }}" fill="#000000"/></g>
 @if ($never)
 <rect x="560" y="545" width="410" height="125" fill="#000000"/>
-<text x="765" y="630" font-size="60" font-weight="bold" fill="#ffffff" text-anchor="middle">▲ NEVER HOT</text>
+<path d="M590 632l34-58 34 58z" fill="#ffffff"/>
+<text x="955" y="630" font-size="50" font-weight="bold" fill="#ffffff" text-anchor="end">NEVER HOT</text>
 @else
 <text x="960" y="640" font-size="38" text-anchor="end">may go hot</text>
 @endif
