@@ -91,6 +91,10 @@ test('numbers come from the shop, in the units of the person, as they are typed'
     await menu(page, 'Teodor Blum', 'Units: in');
     await expect(page.getByLabel(/^Heater/)).toHaveValue('482.2222');
     // Lists are rows: one more colour makes the mix another.
+    await page.goto('/reckon/charge.sheet');
+    await page.getByRole('link', { name: 'Weigh it out' }).click();
+    await expect(page.getByLabel(/^Charge/)).not.toHaveValue('');
+    await expect(page.getByLabel(/^Polymer/)).toHaveValue('HDPE');
     await page.goto('/reckon/charge.blend');
     await page.getByRole('button', { name: 'Add one' }).click();
     await page.getByLabel('Name 4').fill('white');

@@ -75,7 +75,7 @@ const left = (l: Lot) => (l.dry_minutes_left === null || !board.value ? null : l
             <section class="card wide"><h2>Dried, and standing</h2><p v-if="!board?.standing.length" class="quiet">Nothing. What comes out of the dryer takes up water again; how long it may stand shows here.</p>
                 <table v-else class="rows"><thead><tr><th>Lot</th><th>Polymer</th><th>State</th><th class="n">May still stand</th></tr></thead><tbody><tr v-for="l in board.standing" :key="l.id"><td><router-link :to="`/sort/lots/${l.id}`">{{ l.code }}</router-link></td><td>{{ l.polymer }}</td><td><span :class="['tag', left(l) !== null && left(l)! <= 0 ? 'bad' : l.dry_state === 'use now' ? 'hot' : 'cold']">{{ left(l) !== null && left(l)! <= 0 ? '▲ dry again' : l.dry_state }}</span></td><td class="n mono">{{ left(l) === null ? 'as long as it likes' : left(l)! > 0 ? clockText(60 * left(l)!) : 'over' }}</td></tr></tbody></table></section>
         </div>
-        <p class="quiet foot">Hours are the library's at its usual air, twice as long for each 10 K colder, half for each 10 K hotter, flake a fifth quicker. What is not identified is not dried. Keep to the dryer's manual: dust and hot air burn.</p>
+        <p class="quiet foot">Hours are the library's at its usual air, twice as long for each 10 K colder, half for each 10 K hotter, flake a fifth quicker. What is not identified is not dried. Keep to the dryer's manual: dust and hot air burn. Polyamide parts are toughened afterwards by taking up water: <router-link to="/reckon/condition.polyamide">how long that takes</router-link>.</p>
     </div>
 </template>
 

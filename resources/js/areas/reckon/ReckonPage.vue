@@ -99,9 +99,11 @@ function take(from: string, known: Values) {
     input.value = next;
     tookFrom.value = `From ${from}: ${taken.map((k) => title(k).toLowerCase()).join(', ')}.`;
 }
-/** What a measured mesh is good for elsewhere. */
+/** What an answer is good for elsewhere: a charge goes to the scale, a measured mesh to the shot, the clamp and the mould. */
 const onward = computed(() => {
     const m = result.value;
+    const grams = m?.charge_mass_g ?? m?.shot_mass_g;
+    if (name.value.startsWith('charge.') && typeof grams === 'number' && typeof answered.value.polymer === 'string') return [{ to: { path: '/weigh', query: { g: String(Math.round(grams * 10) / 10), polymer: answered.value.polymer } }, title: 'Weigh it out' }];
     if (name.value !== 'mesh.measure' || !m) return [];
     const digits = (v: unknown) => Number(Number(v).toPrecision(5));
     const given = (of: string, values: Values) => ({ to: { path: `/reckon/${of}`, query: { i: encode({ ...(entries.value?.find((e) => e.name === of)?.example ?? {}), ...values }) } }, title: entries.value?.find((e) => e.name === of)?.title ?? of });
