@@ -4,27 +4,6 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Models\User;
-
-final class IdentificationPolicy
+final class IdentificationPolicy extends ShopPolicy
 {
-    public function viewAny(User $user): bool
-    {
-        return $user->active;
-    }
-
-    public function view(User $user): bool
-    {
-        return $user->active;
-    }
-
-    public function create(User $user): bool
-    {
-        return $user->active;
-    }
-
-    public function update(User $user): bool
-    {
-        return $user->active;
-    }
 }

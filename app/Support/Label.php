@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Support;
 
 use App\Data\LotData;
-use Dompdf\Dompdf;
-use Dompdf\Options;
 use Illuminate\Support\Facades\Process;
 use RuntimeException;
 
@@ -46,21 +44,11 @@ final class Label
     {
         // dompdf scales a drawing whose size is in plain units.
         $svg = str_replace(['width="100mm"', 'height="70mm"'], ['width="1000"', 'height="700"'], $svg);
-        $options = new Options;
-        $options->setIsRemoteEnabled(false);
-        $options->setIsPhpEnabled(false);
-        $options->setDefaultFont('DejaVu Sans');
-        $fonts = storage_path('framework/cache/fonts');
-        if (! is_dir($fonts)) {
-            mkdir($fonts, 0775, true);
-        }
-        $options->setFontCache($fonts);
-        $pdf = new Dompdf($options);
-        $pdf->loadHtml('<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg).'">');
-        $pdf->setPaper([0, 0, 100 * self::POINTS_PER_MM, 70 * self::POINTS_PER_MM]);
-        $pdf->render();
 
-        return (string) $pdf->output();
+        return Pdf::of(
+            '<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg).'">',
+            [0.0, 0.0, 100 * self::POINTS_PER_MM, 70 * self::POINTS_PER_MM],
+        );
     }
 
     /**

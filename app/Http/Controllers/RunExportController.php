@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Run;
+use App\Support\Pdf;
 use App\Support\Present;
 use App\Support\RunRecord;
-use Dompdf\Dompdf;
-use Dompdf\Options;
 use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
 
@@ -26,28 +25,9 @@ final class RunExportController extends Controller
         [$type, $body] = match ($format) {
             'json' => ['application/json', json_encode($record->json($run), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)],
             'csv' => ['text/csv; charset=utf-8', $record->csv($run)],
-            default => ['application/pdf', self::pdf(view('pdf.run', ['run' => $run, 'data' => $present->run($run), 'lines' => $record->lines($run)])->render())],
+            default => ['application/pdf', Pdf::of(view('pdf.run', ['run' => $run, 'data' => $present->run($run), 'lines' => $record->lines($run)])->render())],
         };
 
         return new Response($body, 200, ['Content-Type' => $type, 'Content-Disposition' => ($format === 'pdf' ? 'inline' : 'attachment')."; filename=\"{$name}\""]);
-    }
-
-    private static function pdf(string $html): string
-    {
-        $options = new Options;
-        $options->setIsRemoteEnabled(false);
-        $options->setIsPhpEnabled(false);
-        $options->setDefaultFont('DejaVu Sans');
-        $fonts = storage_path('framework/cache/fonts');
-        if (! is_dir($fonts)) {
-            mkdir($fonts, 0775, true);
-        }
-        $options->setFontCache($fonts);
-        $pdf = new Dompdf($options);
-        $pdf->loadHtml($html);
-        $pdf->setPaper('A4');
-        $pdf->render();
-
-        return (string) $pdf->output();
     }
 }
