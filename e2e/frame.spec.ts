@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, menu, signIn } from './shop';
+import { accessible, menu, scan, signIn } from './shop';
 
 test('every screen is accessible in light, dark and glove size', async ({ page }) => {
     test.setTimeout(240_000);
@@ -35,6 +35,8 @@ test('keys go everywhere and show themselves', async ({ page }) => {
     await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
     await page.keyboard.press('7');
     await expect(page.getByRole('heading', { name: 'Learn' })).toBeVisible();
+    await scan(page, 'L-0104');
+    await expect(page.getByRole('heading', { name: 'L-0104' })).toBeVisible();
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toContainText('Show these keys');
     await page.keyboard.press('Escape');

@@ -80,6 +80,11 @@ export async function anyway(page: Page, button: RegExp, reason: string): Promis
     await page.getByRole('button', { name: 'Go on, with the reason' }).click();
 }
 
+/** A scanner types faster than hands, and ends with Enter. */
+export async function scan(page: Page, text: string): Promise<void> {
+    await page.evaluate((t) => { for (const key of [...t, 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true })); }, text);
+}
+
 /** Chooses in the person's menu, and waits until the server has kept it. */
 export async function menu(page: Page, person: string, item: string): Promise<void> {
     const kept = page.waitForResponse((r) => r.url().includes('/me/preferences'));

@@ -3,12 +3,7 @@ import { connect } from 'node:net';
 import { expect, test, type Page } from '@playwright/test';
 import type { Reading } from '../resources/js/areas/weigh/scale/driver';
 import { LineReader, ownPattern, PATTERNS } from '../resources/js/areas/weigh/scale/lines';
-import { accessible, ask, signIn } from './shop';
-
-/** A scanner types faster than hands, and ends with Enter. */
-async function scan(page: Page, text: string): Promise<void> {
-    await page.evaluate((t) => { for (const key of [...t, 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true })); }, text);
-}
+import { accessible, ask, scan, signIn } from './shop';
 
 async function begin(page: Page, product: string, mix: RegExp | null): Promise<void> {
     await page.goto('/weigh');

@@ -16,6 +16,7 @@ final readonly class RunData
      * @param  list<StandingEntryData>  $entries
      * @param  list<EventData>  $events
      * @param  list<HandData>  $hands
+     * @param  list<RunMaterialData>  $materials
      */
     public function __construct(
         #[OA\Property] public RunSummaryData $summary,
@@ -32,6 +33,7 @@ final readonly class RunData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $hands,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(), nullable: true)] public ?object $inspection,
         #[OA\Property] public HeatMarksData $marks,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RunMaterialData'))] public array $materials,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
     ) {

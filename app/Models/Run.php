@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $number
  * @property int $lot_id
  * @property string|null $charge_id
+ * @property Charge|null $charge
  * @property int $machine_id
  * @property int|null $cold_machine_id
  * @property array<string, float|int|string|null> $plan
@@ -82,6 +83,12 @@ final class Run extends Model
     public function machine(): BelongsTo
     {
         return $this->belongsTo(Machine::class);
+    }
+
+    /** @return BelongsTo<Charge, $this> */
+    public function charge(): BelongsTo
+    {
+        return $this->belongsTo(Charge::class);
     }
 
     /** @return BelongsTo<Machine, $this> */

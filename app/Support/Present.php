@@ -16,6 +16,7 @@ use App\Data\PreferencesData;
 use App\Data\ProductData;
 use App\Data\RecipeData;
 use App\Data\RunData;
+use App\Data\RunMaterialData;
 use App\Data\RunSummaryData;
 use App\Data\SourceData;
 use App\Data\StandingEntryData;
@@ -117,6 +118,29 @@ final readonly class Present
         );
     }
 
+    /**
+     * Every lot that a run was made of, by mass: of its weighed charge, or the one lot it was drawn from.
+     *
+     * @return list<RunMaterialData>
+     */
+    public function materials(Run $run): array
+    {
+        $of = static fn (Lot $l, ?float $mass): RunMaterialData => new RunMaterialData($l->id, $l->code, $l->polymer, $l->colour, $l->swatch, $l->form, $l->source->name, $l->source->state->value, $mass);
+        if ($run->charge === null) {
+            return [$of($run->lot, $run->charged_g === null ? null : (float) $run->charged_g)];
+        }
+        $grams = [];
+        $lots = [];
+        foreach ($run->charge->weighings as $w) {
+            $lots[$w->lot_id] = $w->lot;
+            $grams[$w->lot_id] = ($grams[$w->lot_id] ?? 0.0) + (float) $w->mass_g;
+        }
+        $materials = array_values(array_map(static fn (Lot $l): RunMaterialData => $of($l, round($grams[$l->id], 3)), $lots));
+        usort($materials, static fn (RunMaterialData $a, RunMaterialData $b): int => $b->mass_g <=> $a->mass_g);
+
+        return $materials;
+    }
+
     public function drying(Drying $d): DryingData
     {
         return new DryingData($d->id, $d->machine->name, $d->lot_id, $d->lot->code, $d->lot->polymer, $d->lot->swatch, round((float) $d->lot->held_g, 3), $d->air_c, $d->hours, self::time($d->started_at), self::time($d->ready_at), $d->wanted_at === null ? null : self::time($d->wanted_at), $d->by->name);
@@ -192,7 +216,7 @@ final readonly class Present
             $steps, $timers, (object) array_map(static fn (array $items): object => (object) $items, $state->confirmed),
             array_values(array_map(static fn (array $e): StandingEntryData => new StandingEntryData($e['key'], $e['entry'], $e['at'], $e['by'], (object) $e['values'], $e['step'], $e['corrected']), $state->entries)),
             array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
-            $this->hands($run, $state), $run->inspection === null ? null : (object) $run->inspection->result, $this->marks($run->lot->polymer), $state->stepSince, $now,
+            $this->hands($run, $state), $run->inspection === null ? null : (object) $run->inspection->result, $this->marks($run->lot->polymer), $this->materials($run), $state->stepSince, $now,
         );
     }
 }

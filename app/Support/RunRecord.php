@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Data\RunMaterialData;
 use App\Models\Run;
 use App\Models\RunEvent;
 use Dithermic\Core\Procedure\EventType;
 use Dithermic\Core\Procedure\Procedure;
 
 /** A run as it goes out of the shop: JSON by docs/formats/run.schema.json, CSV with a line for each log entry. */
-final class RunRecord
+final readonly class RunRecord
 {
     public const FORMAT = 'dithermic.run/1';
+
+    public function __construct(private Present $present)
+    {
+    }
 
     /** @return array<string, mixed> */
     public function json(Run $run): array
@@ -23,8 +28,8 @@ final class RunRecord
             'product' => ['name' => $run->product->name, 'process' => $run->product->process, 'dimensions_mm' => $run->product->dimensions],
             'machines' => array_values(array_filter([['role' => 'hot', 'name' => $run->machine->name, 'facts' => (object) $run->machine->facts],
                 $run->coldMachine === null ? null : ['role' => 'cold', 'name' => $run->coldMachine->name, 'facts' => (object) $run->coldMachine->facts]])),
-            'lots' => [['code' => $run->lot->code, 'polymer' => $run->lot->polymer, 'form' => $run->lot->form, 'colour' => $run->lot->colour, 'dry_state' => $run->lot->dry_state->value,
-                'source' => ['name' => $run->lot->source->name, 'state' => $run->lot->source->state->value], 'charged_g' => $run->charged_g === null ? null : (float) $run->charged_g]],
+            'lots' => array_map(static fn (RunMaterialData $m): array => ['code' => $m->lot, 'polymer' => $m->polymer, 'form' => $m->form, 'colour' => $m->colour, 'source' => ['name' => $m->source, 'state' => $m->source_state], 'charged_g' => $m->mass_g], $this->present->materials($run)),
+            'charge' => $run->charge === null ? null : sprintf('C-%04d', $run->charge->number),
             'started_by' => $run->starter->name,
             'started_at' => $run->started_at->toIso8601ZuluString('millisecond'),
             'ended_at' => $run->ended_at?->toIso8601ZuluString('millisecond'),

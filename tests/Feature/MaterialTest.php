@@ -255,6 +255,8 @@ it('runs a weighed charge once: its lots were drawn at the scale, and every one 
     $this->postJson("/api/v1/charges/{$id}/finish", ['id' => fake_uuid()])->assertCreated();
     $this->postJson('/api/v1/runs', $start)->assertCreated();
     $this->getJson("/api/v1/charges/{$id}")->assertJsonPath('status', 'used')->assertJsonPath('run_id', $start['id']);
+    $record = json_decode($this->get("/api/v1/runs/{$start['id']}.json")->assertOk()->getContent(), true);
+    expect($record['charge'])->toStartWith('C-')->and($record['lots'])->toHaveCount(1)->and($record['lots'][0]['code'])->toBe('L-0101')->and($record['lots'][0]['charged_g'])->toEqual(2170);
     $this->postJson("/api/v1/charges/{$id}/return", ['id' => fake_uuid(), 'reason' => 'changed my mind'])->assertStatus(422)->assertJsonPath('error.field', 'charge');
     expect(ledgerSum($green->id))->toEqualWithDelta((float) $green->held_g - 2170, 1e-6);
 });

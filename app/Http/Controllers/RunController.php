@@ -27,7 +27,7 @@ final class RunController extends Controller
 {
     private const PAGE = 50;
 
-    public const WHOLE = ['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection', 'procedureVersion', 'events.by'];
+    public const WHOLE = ['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection', 'procedureVersion', 'events.by', 'lot.source', 'charge.weighings.lot.source'];
 
     public function __construct(private readonly Present $present)
     {

@@ -4161,10 +4161,27 @@ export interface components {
                 [key: string]: unknown;
             } | null;
             marks: components["schemas"]["HeatMarksData"];
+            materials: components["schemas"]["RunMaterialData"][];
             /** Format: float */
             step_since: number;
             /** Format: float */
             server_time: number;
+        };
+        /** @description What a run was made of: so much from this lot. */
+        RunMaterialData: {
+            lot_id: number;
+            lot: string;
+            polymer: string;
+            colour: string;
+            swatch: string;
+            form: string;
+            source: string;
+            source_state: string;
+            /**
+             * Format: float
+             * @description null before it was weighed in
+             */
+            mass_g: number | null;
         };
         /** @description A page of runs, newest first. */
         RunPageData: {

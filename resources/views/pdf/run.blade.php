@@ -36,7 +36,9 @@
 <table class="facts">
     <tr><td>Started</td><td>{{ $run->started_at->format('j M Y, H:i') }} UTC, {{ $run->starter->name }}</td><td>Ended</td><td>{{ $run->ended_at?->format('j M Y, H:i') ?? 'still running' }}{{ $run->ended_at ? ' UTC' : '' }}</td></tr>
     <tr><td>Hot press</td><td>{{ $run->machine->name }}, {{ $n($run->plan['platen_c'], 0, '°C') }}</td><td>Cold press</td><td>{{ $run->coldMachine?->name ?? '—' }}</td></tr>
-    <tr><td>Material</td><td>{{ $run->lot->polymer }}, {{ $run->lot->colour }} {{ $run->lot->form }}</td><td>Lot and source</td><td>{{ $run->lot->code }}, {{ $run->lot->source->name }}</td></tr>
+    @foreach ($data->materials as $m)
+    <tr><td>Material</td><td>{{ $m->polymer }}, {{ $m->colour }} {{ $m->form }}@if ($m->mass_g !== null), {{ number_format($m->mass_g, 1, '.', ' ') }} g @endif</td><td>Lot and source</td><td>{{ $m->lot }}, {{ $m->source }}</td></tr>
+@endforeach
     <tr><td>Charge planned</td><td>{{ $n($run->plan['charge_mass_g'], 0, 'g') }} ± {{ $n($run->plan['charge_tolerance_g'], 0, 'g') }}</td><td>Charge weighed</td><td>{{ $n($run->charged_g, 0, 'g') }}</td></tr>
     <tr><td>Timed by</td><td>{{ $rules[$run->choices['heat_rule']] ?? $run->choices['heat_rule'] }}</td><td>Heat, cool</td><td>{{ $n($run->plan['heat_min'], 1, 'min') }}, {{ $n($run->plan['cool_min'], 1, 'min') }}</td></tr>
     <tr><td>Procedure</td><td>{{ $run->procedureVersion->key }}, version {{ $run->procedureVersion->version }}</td><td>Recipe</td><td>{{ $run->recipe ? 'version '.$run->recipe->version : 'none' }}</td></tr>

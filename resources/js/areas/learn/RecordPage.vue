@@ -31,7 +31,7 @@ const overrides = computed(() => ((run.value?.safety.overrides ?? []) as { id: s
         <p v-if="!run || !procedure" class="card">{{ isPending ? 'Opening the record …' : 'The server does not answer, and this record has not been opened here before.' }}</p>
         <template v-else>
             <div class="page-head">
-                <div><h1>{{ run.summary.product }}, run {{ run.summary.number }}</h1><p class="quiet">{{ dayText(run.summary.started_at) }} {{ timeOfDay(run.summary.started_at) }}, {{ run.summary.started_by }} · {{ run.summary.polymer }} from {{ run.summary.lot_code }} · {{ run.summary.machine }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }}</p></div>
+                <div><h1>{{ run.summary.product }}, run {{ run.summary.number }}</h1><p class="quiet">{{ dayText(run.summary.started_at) }} {{ timeOfDay(run.summary.started_at) }}, {{ run.summary.started_by }} · {{ run.summary.polymer }} from <template v-for="(m, i) in run.materials ?? []" :key="m.lot_id">{{ i ? ', ' : '' }}<router-link :to="`/sort/lots/${m.lot_id}`">{{ m.lot }}</router-link><template v-if="run.materials.length > 1 && m.mass_g !== null"> {{ show(m.mass_g, 'mass') }}</template></template> · {{ run.summary.machine }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }}</p></div>
                 <div class="out"><v-btn color="primary" :href="`/api/v1/runs/${id}.pdf`" target="_blank">Batch record, PDF</v-btn><v-btn variant="outlined" :href="`/api/v1/runs/${id}.json`" download>JSON</v-btn><v-btn variant="outlined" :href="`/api/v1/runs/${id}.csv`" download>CSV</v-btn></div>
             </div>
             <div class="grid">
