@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { keepRun, newKey } from '../../api/queue';
 import { session } from '../../api/session';
-import type { Run } from '../../api/types';
+import type { Lot, Run } from '../../api/types';
 import CrossSection from '../../parts/CrossSection.vue';
 import HeatCurve from '../../parts/HeatCurve.vue';
 import { usePageKeys } from '../../parts/pageKeys';
@@ -31,6 +31,12 @@ const hot = computed(() => shop.machines.filter((m) => m.kind === 'hot_press'));
 const cold = computed(() => shop.machines.filter((m) => m.kind === 'cold_press'));
 const product = computed(() => shop.products.find((p) => p.id === draft.value.product_id) ?? null);
 const polymer = computed({ get: () => draft.value.polymer ?? product.value?.polymer ?? null, set: (code) => { draft.value.polymer = code === product.value?.polymer ? null : code; delete draft.value.settings.platen_c; draft.value.lot_id = draft.value.charge_id = null; } });
+// The shelves come a page at a time: the lots of this polymer are asked for whole.
+watch(polymer, async (code) => {
+    if (!code) return;
+    const of = await api.get<Lot[]>(`lots?polymer=${code}`).catch(() => []);
+    shop.lots = [...shop.lots.filter((l) => !of.some((o) => o.id === l.id)), ...of];
+});
 const charges = computed(() => shop.charges.filter((c) => c.polymer === polymer.value));
 /** A weighed charge brings its lots with it; the one with the most in it names the run's lot. */
 function takeCharge(id: string) {

@@ -30,7 +30,8 @@ async function flush() {
     sending = true;
     try {
         while (waiting.value.length > 0) {
-            state.value = await api.post<Sorting>(`sortings/${id}/entries`, waiting.value[0]);
+            const { undoes, ...entry } = waiting.value[0]!;
+            state.value = await api.post<Sorting>(`sortings/${id}/entries`, undoes ? { key: entry.key, undoes } : entry);
             waiting.value = waiting.value.slice(1);
             net.value = '';
         }
@@ -46,12 +47,18 @@ function put(bin: number, pieces: number, mass = 0) {
     waiting.value = [...waiting.value, { key: newKey(), bin_id: bin, pieces, mass_g: mass }];
     void flush();
 }
+/** Takes back what was put in last, sent or not; what is under way to the server is taken back after it has arrived. */
 function undo() {
-    const last = state.value?.entries.find((e) => !e.undone);
-    if (waiting.value.length > 1) waiting.value = waiting.value.slice(0, -1);
-    else if (last) { waiting.value = [...waiting.value, { key: newKey(), bin_id: last.bin_id, pieces: 0, mass_g: 0, undoes: last.key }]; void flush(); }
+    const gone = new Set(waiting.value.map((w) => w.undoes));
+    const unsent = waiting.value.findLastIndex((w) => !w.undoes && !gone.has(w.key));
+    if (unsent > 0) { waiting.value = waiting.value.filter((_, i) => i !== unsent); return; }
+    const last = waiting.value[unsent] ?? state.value?.entries.find((e) => !e.undone && !gone.has(e.key));
+    if (last) { waiting.value = [...waiting.value, { key: newKey(), bin_id: last.bin_id, pieces: -last.pieces, mass_g: -last.mass_g, undoes: last.key }]; void flush(); }
 }
-const bins = computed(() => (state.value?.bins ?? []).map((b) => ({ ...b, pieces: b.pieces + waiting.value.filter((w) => w.bin_id === b.id).reduce((n, w) => n + w.pieces, 0), mass_g: b.mass_g + waiting.value.filter((w) => w.bin_id === b.id).reduce((n, w) => n + w.mass_g, 0) })));
+const bins = computed(() => (state.value?.bins ?? []).map((b) => {
+    const more = waiting.value.filter((w) => w.bin_id === b.id);
+    return { ...b, pieces: b.pieces + more.reduce((n, w) => n + w.pieces, 0), mass_g: b.mass_g + more.reduce((n, w) => n + w.mass_g, 0) };
+}));
 const hand = ref(1);
 
 const weighing = ref<number | null>(null);
