@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /** Curves that screens draw must be the same physics as the numbers beside them. */
-function bench(string $name, array $over = []): array
+function ofBench(string $name, array $over = []): array
 {
     $registry = new Dithermic\Core\Calculator\Registry;
     $example = array_column($registry->bench(), 'example', 'name')[$name];
@@ -12,7 +12,7 @@ function bench(string $name, array $over = []): array
 }
 
 it('draws a pump-down that falls, starts where it starts and passes the target when it says', function () {
-    $got = bench('vacuum.pump_down', ['volume_l' => 60, 'speed_l_min' => 170, 'start_kpa' => 101.325, 'target_kpa' => 20]);
+    $got = ofBench('vacuum.pump_down', ['volume_l' => 60, 'speed_l_min' => 170, 'start_kpa' => 101.325, 'target_kpa' => 20]);
     $kpa = array_column($got['curve'], 'kpa');
     expect($got['curve'][0]['time_s'])->toEqual(0)->and($kpa[0])->toEqualWithDelta(101.325, 1e-6);
     for ($i = 1; $i < count($kpa); $i++) {
@@ -25,14 +25,14 @@ it('draws a pump-down that falls, starts where it starts and passes the target w
 });
 
 it('pulls in time or not by the sheet\'s own window', function () {
-    $seconds = bench('vacuum.pump_down')['seconds'];
-    expect(bench('vacuum.pump_down', ['form_within_s' => $seconds + 1])['in_time'])->toBeTrue()
-        ->and(bench('vacuum.pump_down', ['form_within_s' => $seconds - 1])['in_time'])->toBeFalse();
+    $seconds = ofBench('vacuum.pump_down')['seconds'];
+    expect(ofBench('vacuum.pump_down', ['form_within_s' => $seconds + 1])['in_time'])->toBeTrue()
+        ->and(ofBench('vacuum.pump_down', ['form_within_s' => $seconds - 1])['in_time'])->toBeFalse();
 });
 
 it('ends a two-stage pull where tank and box come to one pressure, by the gas in both', function () {
     $in = ['box_l' => 30, 'blower_kpa' => 80, 'tank_l' => 50, 'tank_kpa' => 5, 'blower_l_min' => 1500, 'valve_l_min' => 900];
-    $got = bench('vacuum.two_stage', $in);
+    $got = ofBench('vacuum.two_stage', $in);
     // Boyle: nothing comes in or goes out while they equalise.
     $equal = (30 * $got['after_first_kpa'] + 50 * 5) / 80;
     expect($got['after_tank_kpa'])->toEqualWithDelta($equal, 1e-6);
@@ -43,15 +43,15 @@ it('ends a two-stage pull where tank and box come to one pressure, by the gas in
 });
 
 it('needs a larger tank for a harder pull, and takes longer through a smaller valve', function () {
-    $litres = array_map(static fn (float $kpa): float => bench('vacuum.two_stage', ['target_kpa' => $kpa])['tank_l_needed'], [40.0, 30.0, 20.0, 10.0]);
+    $litres = array_map(static fn (float $kpa): float => ofBench('vacuum.two_stage', ['target_kpa' => $kpa])['tank_l_needed'], [40.0, 30.0, 20.0, 10.0]);
     $sorted = $litres;
     sort($sorted);
     expect($litres)->toBe($sorted)
-        ->and(bench('vacuum.two_stage', ['valve_l_min' => 300, 'target_kpa' => 40])['seconds_to_target'])->toBeGreaterThan(bench('vacuum.two_stage', ['valve_l_min' => 1200, 'target_kpa' => 40])['seconds_to_target']);
+        ->and(ofBench('vacuum.two_stage', ['valve_l_min' => 300, 'target_kpa' => 40])['seconds_to_target'])->toBeGreaterThan(ofBench('vacuum.two_stage', ['valve_l_min' => 1200, 'target_kpa' => 40])['seconds_to_target']);
 });
 
 it('profiles a sheet from its cold face to its heated one, with the mean it says', function () {
-    $got = bench('heat.vacuum_sheet', ['with_profile' => true, 'sides' => 1]);
+    $got = ofBench('heat.vacuum_sheet', ['with_profile' => true, 'sides' => 1]);
     $seen = 0;
     foreach ($got['curve'] as $point) {
         if ($point['time_s'] <= 1 || $point['time_s'] > $got['ready_s']) {
@@ -69,7 +69,7 @@ it('profiles a sheet from its cold face to its heated one, with the mean it says
 });
 
 it('cools a bar from its faces inward in every section it draws', function () {
-    $got = bench('heat.bar_in_bath', ['with_section' => true]);
+    $got = ofBench('heat.bar_in_bath', ['with_section' => true]);
     expect(count($got['sections']))->toBeGreaterThan(5)->toBeLessThanOrEqual(41);
     $hottest = INF;
     foreach ($got['sections'] as $section) {

@@ -15,7 +15,7 @@ import { usePressDraft } from './pressDraft';
 import SafetyGate from './SafetyGate.vue';
 
 const router = useRouter();
-const { draft, answers, shop, plan, problem, load, value, choose, blocks } = usePressDraft();
+const { draft, answers, shop, plan, sheet, problem, load, value, choose, blocks } = usePressDraft();
 onMounted(load);
 
 const thickness = value('thickness_mm');
@@ -137,7 +137,7 @@ usePageKeys('Setting up', () => [
 
             <div class="answers">
                 <section class="three" aria-label="The answer">
-                    <div><p>Weigh out</p><strong class="mono">{{ show(plan.sheet.charge_mass_g, 'mass') }}</strong><p class="quiet">± {{ show(Number(plan.plan.charge_tolerance_g), 'mass') }}, flake stands {{ show(plan.sheet.loose_height_mm, 'length') }} high<template v-if="plan.sheet.fits_frame === false">, over the frame</template></p></div>
+                    <div><p>Weigh out</p><strong class="mono">{{ show(sheet?.charge_mass_g, 'mass') }}</strong><p class="quiet">± {{ show(Number(plan.plan.charge_tolerance_g), 'mass') }}, flake stands {{ show(sheet?.loose_height_mm, 'length') }} high<template v-if="sheet?.fits_frame === false">, over the frame</template></p></div>
                     <div class="hot"><p>Heat and soak</p><strong class="mono">{{ clockText(60 * Number(plan.plan.heat_min)) }}</strong><p class="quiet">{{ rule === 'physics' ? `middle at ${show(plan.cycle.core_target_c, 'temperature')} after ${minutesText(plan.cycle.heat_min)}` : 'by the rule you chose' }}</p></div>
                     <div class="cold"><p>Cool</p><strong class="mono">{{ clockText(60 * Number(plan.plan.cool_min)) }}</strong><p class="quiet">until nothing is above {{ show(plan.cycle.demould_c, 'temperature') }}</p></div>
                 </section>

@@ -18,7 +18,6 @@ export function usePressDraft() {
     // Replaced whole at each answer: nothing watches the inside of a curve.
     const plan = shallowRef<PressPlan | null>(null);
     const problem = ref<{ field: string; message: string } | null>(null);
-    const tookMs = ref(0);
 
     async function load() {
         const [products, machines, lots, polymers, charges] = await Promise.all([api.get<Product[]>('products'), api.get<Machine[]>('machines'), api.get<Lot[]>('lots'), api.get<Polymer[]>('polymers'), api.get<Charge[]>('charges')]);
@@ -41,6 +40,20 @@ export function usePressDraft() {
         };
     });
 
+    // The charge is worked out in a fraction of the time of the whole answer: it follows the slider, the rest comes after.
+    const charge = shallowRef<PressPlan['sheet'] | null>(null);
+    let weighing = false;
+    async function weigh() {
+        const known = plan.value;
+        if (!known || weighing) return;
+        weighing = true;
+        const s = { ...known.settings, ...draft.value.settings };
+        const given = Object.fromEntries(['length_mm', 'width_mm', 'thickness_mm', 'allowance_pct', 'trim_mm', 'bulk_density_g_cm3', 'frame_depth_mm', 'shop_kg_per_mm'].filter((k) => typeof s[k] === 'number').map((k) => [k, s[k]]));
+        const sheet = await api.post<PressPlan['sheet']>('calc/charge.sheet', { polymer: draft.value.polymer ?? known.polymer, ...given }).catch(() => null);
+        weighing = false;
+        if (plan.value === known) charge.value = sheet;
+    }
+
     // One question under way at a time; while it is, only the newest waits: a dragged slider never queues up behind itself.
     let asking = false;
     let again = false;
@@ -48,11 +61,10 @@ export function usePressDraft() {
         if (!shop.ready || body.value === null) return;
         if (asking) { again = true; return; }
         asking = true;
-        const start = performance.now();
         try {
             plan.value = await api.post<PressPlan>('plans/press', body.value);
+            charge.value = null;
             problem.value = null;
-            tookMs.value = performance.now() - start;
         } catch (error) {
             if (error instanceof Refused) problem.value = { field: error.field, message: error.message };
             else if (error instanceof Unreachable) problem.value = { field: '', message: 'The server does not answer; the numbers below are the last it gave.' };
@@ -62,7 +74,7 @@ export function usePressDraft() {
             if (again) { again = false; void ask(); }
         }
     }
-    watch([body, () => shop.ready], () => void ask(), { deep: true });
+    watch([body, () => shop.ready], () => { void weigh(); void ask(); }, { deep: true });
 
     const value = (name: string) => computed<number>({
         get: () => draft.value.settings[name] ?? Number(plan.value?.settings[name] ?? 0),
@@ -74,5 +86,6 @@ export function usePressDraft() {
     }
 
     const blocks = computed<Block[]>(() => plan.value?.safety?.blocks ?? []);
-    return { draft, answers, shop, plan, problem, tookMs, load, value, choose, blocks, ask };
+    const sheet = computed(() => charge.value ?? plan.value?.sheet ?? null);
+    return { draft, answers, shop, plan, sheet, problem, load, value, choose, blocks, ask };
 }
