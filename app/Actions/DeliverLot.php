@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Act;
-use App\Models\Lot;
 use App\Models\LotMovement;
 use App\Models\Source;
 use App\Models\User;
@@ -28,8 +27,7 @@ final readonly class DeliverLot
         }
 
         return $this->ledger->act($id, LotMovement::DELIVERED, $by, 'delivery, weighed', [], function (Act $act) use ($source, $what, $mass): void {
-            $lot = $this->ledger->open(['source_id' => $source->id] + $what);
-            $this->ledger->line($act, Lot::query()->findOrFail($lot->id), $mass, LotMovement::DELIVERED);
+            $this->ledger->line($act, $this->ledger->open(['source_id' => $source->id] + $what), $mass, LotMovement::DELIVERED);
         });
     }
 }

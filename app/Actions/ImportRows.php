@@ -33,12 +33,17 @@ final readonly class ImportRows
     public function __invoke(string $id, User $by, string $kind, string $text, bool $dry): array
     {
         $rows = Csv::read($text, self::NEEDED[$kind]);
+        if (! $dry && Act::query()->whereKey($id)->where(['kind' => 'imported', 'by_id' => $by->id])->exists()) {
+            return ['rows' => count($rows), 'errors' => [], 'would' => []];
+        }
+        $sources = Source::query()->get()->keyBy('name')->all();
+        $lots = $kind === 'movements' ? Lot::query()->whereIn('code', array_map(mb_strtoupper(...), array_column($rows, 'lot')))->get()->keyBy('code')->all() : [];
         $errors = [];
         $ready = [];
         foreach ($rows as $i => $row) {
             try {
                 $ready[] = match ($kind) {
-                    'sources' => $this->source($row, $ready), 'lots' => $this->lot($row), 'movements' => $this->movement($row), default => $this->mix($row),
+                    'sources' => $this->source($row, $ready, $sources), 'lots' => $this->lot($row, $sources), 'movements' => $this->movement($row, $lots), default => $this->mix($row),
                 };
             } catch (InputError $error) {
                 // The header is row 1, as the spreadsheet counts.
@@ -65,12 +70,13 @@ final readonly class ImportRows
     /**
      * @param  array<string, string>  $row
      * @param  list<array<string, mixed>>  $before
+     * @param  array<string, Source>  $sources
      * @return array<string, mixed>
      */
-    private function source(array $row, array $before): array
+    private function source(array $row, array $before, array $sources): array
     {
         $name = self::text($row, 'name', 80);
-        if (in_array($name, array_column($before, 'name'), true) || Source::query()->where('name', $name)->exists()) {
+        if (in_array($name, array_column($before, 'name'), true) || isset($sources[$name])) {
             throw new InputError('name', "\"{$name}\" is known already");
         }
 
@@ -79,11 +85,12 @@ final readonly class ImportRows
 
     /**
      * @param  array<string, string>  $row
+     * @param  array<string, Source>  $sources
      * @return array<string, mixed>
      */
-    private function lot(array $row): array
+    private function lot(array $row, array $sources): array
     {
-        $source = Source::query()->where('name', self::text($row, 'source', 80))->first() ?? throw new InputError('source', "\"{$row['source']}\" is not a source of the shop: bring in the sources first");
+        $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError('source', "\"{$row['source']}\" is not a source of the shop: bring in the sources first");
         $polymer = self::text($row, 'polymer', 20);
         if (! $this->polymers->has($polymer)) {
             throw new InputError('polymer', "\"{$polymer}\" is not in the library: take UNKNOWN for what is not known");
@@ -108,11 +115,12 @@ final readonly class ImportRows
 
     /**
      * @param  array<string, string>  $row
+     * @param  array<string, Lot>  $lots
      * @return array<string, mixed>
      */
-    private function movement(array $row): array
+    private function movement(array $row, array $lots): array
     {
-        $lot = Lot::query()->where('code', mb_strtoupper(self::text($row, 'lot', 30)))->first() ?? throw new InputError('lot', "there is no lot \"{$row['lot']}\"");
+        $lot = $lots[mb_strtoupper(self::text($row, 'lot', 30))] ?? throw new InputError('lot', "there is no lot \"{$row['lot']}\"");
         $mass = self::mass($row, 'mass_g');
 
         return ['lot_id' => $lot->id, 'mass_g' => $mass, 'reason' => self::text($row, 'reason', 500), 'says' => sprintf('%s: %+.0f g, %s', $lot->code, $mass, $row['reason'])];
@@ -148,8 +156,10 @@ final readonly class ImportRows
     private function book(Act $act, array $rows): void
     {
         $lots = $this->ledger->lock(array_values(array_unique(array_column($rows, 'lot_id'))));
+        $held = array_map($this->ledger->held(...), $lots);
         foreach ($rows as $i => $row) {
-            if ($this->ledger->held($lots[$row['lot_id']]) + $row['mass_g'] < 0) {
+            $held[$row['lot_id']] += $row['mass_g'];
+            if ($held[$row['lot_id']] < 0) {
                 throw new InputError('file', sprintf('row %d would take lot %s under zero: nothing was brought in', $i + 2, $lots[$row['lot_id']]->code));
             }
             LotMovement::query()->create(['lot_id' => $row['lot_id'], 'mass_g' => $row['mass_g'], 'kind' => LotMovement::CORRECTED, 'reason' => $row['reason'], 'by_id' => $act->by_id, 'at' => CarbonImmutable::now(), 'act_id' => $act->id]);

@@ -13,7 +13,7 @@ use Dithermic\Core\Safety\DryState;
 /** How dry a lot is now: since it came out of the dryer it takes up water again. */
 final readonly class Dryness
 {
-    private const ROOM_RH_PCT = 50.0;
+    public const ROOM_RH_PCT = 50.0;
 
     public function __construct(private Registry $calculations)
     {

@@ -99,8 +99,8 @@ final class Ledger
     /** One line; the lot is locked by then. Under zero only with a written reason. */
     public function line(Act $act, Lot $lot, float $grams, string $kind, ?Lot $other = null, string $field = 'mass_g', ?string $chargeId = null): void
     {
-        $held = $this->held($lot);
-        if ($grams < 0 && $held + $grams < -self::SAME_G && trim($act->reason) === '') {
+        $held = $grams < 0 && trim($act->reason) === '' ? $this->held($lot) : null;
+        if ($held !== null && $held + $grams < -self::SAME_G) {
             throw new InputError($field, sprintf('lot %s holds only %.0f g: take less or another lot, or write a reason why the book is wrong', $lot->code, $held));
         }
         LotMovement::query()->create([

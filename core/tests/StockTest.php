@@ -65,3 +65,14 @@ it('is a ladder: no rung is skipped, any bad delivery falls to the ground', func
         expect(Scale::Production->allows($state))->toBe($state === SourceState::Accepted);
     }
 });
+
+it('hands what was found down to what became of the lot, until that itself is clean', function () {
+    $pvc = static fn (float $grams, float $at): array => ['found' => 'PVC-U', 'grams' => $grams, 'at' => $at];
+    // 1 was dirty at 10 and clean at 30; 2 was split from it at 20, 3 at 40; 4 is 2 and 3 together at 50.
+    $samples = [1 => [$pvc(0.4, 10), $pvc(0.0, 30)]];
+    $parents = [2 => [['lot' => 1, 'at' => 20.0]], 3 => [['lot' => 1, 'at' => 40.0]], 4 => [['lot' => 2, 'at' => 50.0], ['lot' => 3, 'at' => 50.0]]];
+    $standing = static fn (int $lot, array $more = []): array => (new Dithermic\Core\Stock\Findings($more + $samples, $parents))->standing($lot);
+    expect($standing(1))->toBe([])->and($standing(2))->toBe(['PVC-U'])->and($standing(3))->toBe([])->and($standing(4))->toBe(['PVC-U'])
+        ->and($standing(4, [2 => [$pvc(0.0, 45)]]))->toBe([])->and($standing(4, [4 => [$pvc(0.0, 60)]]))->toBe([])
+        ->and($standing(4, [2 => [$pvc(0.0, 55)]]))->toBe(['PVC-U']);
+});

@@ -90,6 +90,35 @@ it('judges contamination against what the polymer stands', function (): void {
     expect($found['PVC-U']['verdict'])->toBe('dangerous')->and($found['PP']['verdict'])->toBe('within')->and($found['PP']['share_pct'])->toEqual(1);
 });
 
+it('carries what was found along with the material: a part of a dirty lot stays cold until its own sample is clean', function (): void {
+    $lot = lot('L-0101');
+    $sample = fn (int $id, float $found) => $this->postJson("/api/v1/lots/{$id}/acts", ['id' => fake_uuid(), 'kind' => 'contamination', 'found' => 'PVC-U', 'found_g' => $found, 'sample_g' => 500])->assertCreated();
+    $this->signedIn();
+    $sample($lot->id, 0.3);
+    $part = $this->postJson("/api/v1/lots/{$lot->id}/acts", ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => 6000])->json('0');
+    $merged = $this->postJson('/api/v1/lots/merge', ['id' => fake_uuid(), 'lots' => [['id' => $part['id'], 'mass_g' => 3000], ['id' => lot('L-0102')->id, 'mass_g' => 3000]]])->json('0');
+    foreach ([$part['id'], $merged['id']] as $id) {
+        expect(json_encode($this->postJson('/api/v1/runs', panel(['lot_id' => $id]))->assertStatus(422)->json()))->toContain('contaminated');
+    }
+    $sample($lot->id, 0.0);
+    expect(json_encode($this->postJson('/api/v1/runs', panel(['lot_id' => $merged['id']]))->assertStatus(422)->json()))->toContain('contaminated');
+    $sample($merged['id'], 0.0);
+    $this->postJson('/api/v1/runs', panel(['lot_id' => $merged['id']]))->assertCreated();
+});
+
+it('keeps a merged lot as dry as its wettest part, in the worst hopper of any', function (): void {
+    $lot = lot('L-0109');
+    $lot->update(['dried_at' => CarbonImmutable::now()->subMinutes(20), 'hopper' => 'closed', 'rh_pct' => 40]);
+    $this->signedIn();
+    $part = $this->postJson("/api/v1/lots/{$lot->id}/acts", ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => 2000])->json('0');
+    Lot::query()->whereKey($part['id'])->update(['hopper' => 'open', 'rh_pct' => 60]);
+    $parts = ['lots' => [['id' => $part['id'], 'mass_g' => 1000], ['id' => $lot->id, 'mass_g' => 1000]]];
+    $dry = $this->postJson('/api/v1/lots/merge', $parts + ['preview' => true])->json('dry_state');
+    $this->postJson('/api/v1/lots/merge', $parts + ['id' => fake_uuid()])->assertCreated()->assertJsonPath('0.dry_state', $dry);
+    $merged = Lot::query()->orderByDesc('id')->firstOrFail();
+    expect($dry)->toBeIn(['dry', 'use now'])->and($merged->hopper)->toBe('open')->and($merged->rh_pct)->toBe(60.0);
+});
+
 it('makes labels with a code that opens the lot, and a history that fits its schema', function (): void {
     $svg = $this->signedIn()->get('/api/v1/lots/L-0107/label.svg')->assertOk()->assertHeader('Content-Type', 'image/svg+xml')->getContent();
     expect($svg)->toContain('NEVER HOT')->toContain('L-0107')->toContain('/l/L-0107');

@@ -54,6 +54,11 @@ it('brings in sources, corrections and mixes, and gives out what it takes in', f
     $send('sources', "name,note\nVillage fete,cups\n")->assertOk();
     expect(Source::query()->where('name', 'Village fete')->firstOrFail()->state->value)->toBe('on_trial');
     $send('sources', "name\nVillage fete\n")->assertStatus(422);
+    $twice = ['id' => fake_uuid(), 'dry_run' => '0'];
+    foreach ([1, 2] as $time) {
+        $this->post('/api/v1/transfer/sources', $twice + ['file' => csv("name\nHarvest fair\n")], ['Accept' => 'application/json'])->assertOk()->assertJsonPath('rows', 1);
+    }
+    expect(Source::query()->where('name', 'Harvest fair')->count())->toBe(1);
     $held = (float) lot('L-0106')->held_g;
     $send('movements', "lot,mass_g,reason\nL-0106,-200,floor sweep\nL-0106,50,found again\n")->assertOk();
     expect((float) lot('L-0106')->held_g)->toBe($held - 150);
