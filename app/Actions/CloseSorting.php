@@ -50,7 +50,7 @@ final readonly class CloseSorting
             foreach ($open->bins as $bin) {
                 $this->store($act, $open, $bin);
             }
-            $open->update(['status' => Sorting::CLOSED, 'closed_at' => CarbonImmutable::now(), 'balance' => (array) $balance]);
+            $open->update(['status' => Sorting::CLOSED, 'closed_at' => CarbonImmutable::now()]);
         });
     }
 

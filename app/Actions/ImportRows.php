@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Http\Controllers\MixController;
 use App\Models\Act;
 use App\Models\Lot;
 use App\Models\LotMovement;
@@ -23,7 +22,7 @@ final readonly class ImportRows
 {
     public const NEEDED = ['sources' => ['name'], 'lots' => ['source', 'polymer', 'form', 'colour', 'mass_g'], 'movements' => ['lot', 'mass_g', 'reason'], 'mixes' => ['mix', 'polymer', 'component', 'parts']];
 
-    public function __construct(private Ledger $ledger, private PolymerLibrary $polymers)
+    public function __construct(private Ledger $ledger, private PolymerLibrary $polymers, private KeepMix $keepMix)
     {
     }
 
@@ -133,8 +132,8 @@ final readonly class ImportRows
     private function mix(array $row): array
     {
         $kind = ($row['kind'] ?? '') === '' ? 'colour' : $row['kind'];
-        if (! in_array($kind, MixController::KINDS, true)) {
-            throw new InputError('kind', "\"{$kind}\" is not one of ".implode(', ', MixController::KINDS));
+        if (! in_array($kind, KeepMix::KINDS, true)) {
+            throw new InputError('kind', "\"{$kind}\" is not one of ".implode(', ', KeepMix::KINDS));
         }
         $parts = Csv::number($row['parts']);
         if ($parts === null || $parts <= 0) {
@@ -174,7 +173,7 @@ final readonly class ImportRows
             if ($polymers->count() > 1) {
                 throw new InputError('file', "the mix {$name} names more than one polymer: nothing was brought in");
             }
-            MixController::keep(['name' => (string) $name, 'polymer' => $polymers->first(), 'after_version' => (int) Mix::query()->where('name', $name)->max('version'), 'components' => $of->pluck('component')->all(), 'note' => 'from a CSV file'], $act->by_id, $this->polymers);
+            ($this->keepMix)(['name' => (string) $name, 'polymer' => $polymers->first(), 'after_version' => (int) Mix::query()->where('name', $name)->max('version'), 'components' => $of->pluck('component')->all(), 'note' => 'from a CSV file'], $act->by_id);
         }
     }
 

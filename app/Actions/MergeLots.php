@@ -77,7 +77,7 @@ final readonly class MergeLots
 
         return [
             'dry_state' => $merged->dry, 'dried_at' => min($dried), 'hopper' => in_array('open', array_map(static fn (Lot $l): ?string => $l->hopper, $lots), true) ? 'open' : 'closed',
-            'rh_pct' => max(array_map(static fn (Lot $l): float => $l->rh_pct ?? Dryness::ROOM_RH_PCT, $lots)),
+            'rh_pct' => max(0.0, ...array_map(static fn (Lot $l): float => $l->rh_pct ?? Dryness::ROOM_RH_PCT, array_values($lots))),
         ];
     }
 }

@@ -25,6 +25,8 @@ final readonly class PolymerData
         #[OA\Property] public ?string $why_not_pressed,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $overridden,
         #[OA\Property] public ?string $note,
+        #[OA\Property(description: 'the usual most regrind')] public ?float $regrind_max_pct,
+        #[OA\Property] public ?string $regrind_note,
     ) {
     }
 }

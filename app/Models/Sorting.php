@@ -18,7 +18,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $in_g
  * @property float $scale_g
  * @property string $status
- * @property array<string, mixed>|null $balance
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable|null $closed_at
  * @property Source $source
@@ -36,7 +35,7 @@ final class Sorting extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['id', 'source_id', 'about', 'in_g', 'scale_g', 'status', 'balance', 'by_id', 'started_at', 'closed_at'];
+    protected $fillable = ['id', 'source_id', 'about', 'in_g', 'scale_g', 'status', 'by_id', 'started_at', 'closed_at'];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -66,6 +65,6 @@ final class Sorting extends Model
 
     protected function casts(): array
     {
-        return ['scale_g' => 'float', 'balance' => 'array', 'started_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
+        return ['scale_g' => 'float', 'started_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
     }
 }

@@ -7,23 +7,8 @@ namespace App\Policies;
 use App\Models\User;
 
 /** Everybody of the shop may see and run; what a lead alone may do is asked for by name. */
-final class RunPolicy
+final class RunPolicy extends ShopPolicy
 {
-    public function viewAny(User $user): bool
-    {
-        return $user->active;
-    }
-
-    public function view(User $user): bool
-    {
-        return $user->active;
-    }
-
-    public function create(User $user): bool
-    {
-        return $user->active;
-    }
-
     public function record(User $user): bool
     {
         return $user->active;

@@ -84,6 +84,7 @@ final readonly class Present
         return new PolymerData(
             $polymer->code, $polymer->name(), $polymer->morphology()?->value, $polymer->property('density_g_cm3'), $polymer->property('bulk_density_g_cm3'),
             $this->marks($polymer->code), $polymer->hazards(), $polymer->whyNot('compression'), $polymer->overridden, $polymer->process('compression')['note'] ?? null,
+            isset($polymer->record['regrind_max_pct_guidance']['pct']) ? (float) $polymer->record['regrind_max_pct_guidance']['pct'] : null, $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
         );
     }
 

@@ -47,16 +47,9 @@ final readonly class RunRecord
 
     public function csv(Run $run): string
     {
-        $out = fopen('php://temp', 'w+');
-        assert($out !== false);
-        fwrite($out, "\u{FEFF}");
-        fputcsv($out, ['run', 'seq', 'at', 'recorded_at', 'by', 'type', 'what', 'values'], escape: '');
-        foreach ($this->lines($run) as $line) {
-            fputcsv($out, array_map(self::harmless(...), [$run->number, $line['seq'], $line['at'], $line['recorded_at'], $line['by'], $line['type'], $line['what'], $line['values']]), escape: '');
-        }
-        rewind($out);
-
-        return (string) stream_get_contents($out);
+        return Csv::write(['run', 'seq', 'at', 'recorded_at', 'by', 'type', 'what', 'values'], array_map(
+            static fn (array $l): array => [$run->number, $l['seq'], $l['at'], $l['recorded_at'], $l['by'], $l['type'], $l['what'], $l['values']], $this->lines($run),
+        ));
     }
 
     /** @return list<array{seq: int, at: string, recorded_at: string, by: string, type: string, what: string, values: string}> */
@@ -107,11 +100,5 @@ final readonly class RunRecord
         }
 
         return implode('; ', $parts);
-    }
-
-    /** A cell that a spreadsheet would take for a formula gets a leading apostrophe. */
-    private static function harmless(int|string $cell): int|string
-    {
-        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'".$cell : $cell;
     }
 }

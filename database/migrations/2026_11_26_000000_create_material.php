@@ -104,7 +104,6 @@ return new class extends Migration
             $t->decimal('in_g', 14, 3);
             $t->double('scale_g');
             $t->string('status', 20);
-            $t->jsonb('balance')->nullable();
             $t->foreignId('by_id')->constrained('users');
             $t->timestampTz('started_at', 3);
             $t->timestampTz('closed_at', 3)->nullable();

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\CloseSorting;
+use App\Actions\KeepMix;
 use App\Actions\PlanPress;
 use App\Actions\RecordEvents;
 use App\Actions\StartRun;
-use App\Http\Controllers\MixController;
 use App\Models\Act;
 use App\Models\Drying;
 use App\Models\Lot;
@@ -66,7 +66,7 @@ final class DemoShop
 
     public function __construct(
         private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
-        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes, private readonly CloseSorting $closeSorting,
+        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes, private readonly CloseSorting $closeSorting, private readonly KeepMix $keepMix,
     ) {
     }
 
@@ -170,7 +170,7 @@ final class DemoShop
             ['meadow', 'HDPE', [['leaf green', '#4f8a3c', 12, 'colour'], ['black', '#2b2b2b', 5, 'colour'], ['mixed green', '#6b8f5a', 3, 'regrind']], 'For floors: dark enough to hide pollen.'],
             ['dusk', 'HIPS', [['terracotta', '#b5603c', 7, 'colour'], ['white', '#f1efe8', 2, 'colour']], 'Divider boards for the market.'],
         ] as [$name, $polymer, $parts, $note]) {
-            MixController::keep(['name' => $name, 'polymer' => $polymer, 'after_version' => 0, 'note' => $note, 'components' => array_map(static fn (array $p): array => ['name' => $p[0], 'swatch' => $p[1], 'parts' => $p[2], 'kind' => $p[3]], $parts)], $this->people['Maren Okafor']->id, $this->polymers);
+            ($this->keepMix)(['name' => $name, 'polymer' => $polymer, 'after_version' => 0, 'note' => $note, 'components' => array_map(static fn (array $p): array => ['name' => $p[0], 'swatch' => $p[1], 'parts' => $p[2], 'kind' => $p[3]], $parts)], $this->people['Maren Okafor']->id);
         }
         $this->tub($now->subHours(3), $ines);
         foreach ([['Market co-op', Trust::SmallTrialPassed, 80, 182.0, 'Small tile, clean, a little fish smell.'], ['Market co-op', Trust::FullTrialPassed, 76, 185.0, 'Full panel, no bubbles on the cut.'], ['Market co-op', Trust::Accepted, 75, null, ''], ['Market co-op', Trust::DeliveryGood, 21, null, 'Two sacks looked through.'],

@@ -4,24 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\KeepMix;
 use App\Data\MixComponentData;
 use App\Data\MixData;
 use App\Models\Mix;
 use App\Support\Present;
-use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Colour;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 /** Named mixes, each change a version. */
 final class MixController extends Controller
 {
-    public const KINDS = ['colour', 'virgin', 'regrind', 'masterbatch'];
-
     #[OA\Get(path: '/mixes', operationId: 'getMixes', summary: 'Mixes, the newest version of each', tags: ['weigh'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MixData')))])]
     public function index(PolymerLibrary $polymers): JsonResponse
     {
@@ -31,38 +28,20 @@ final class MixController extends Controller
     }
 
     #[OA\Post(path: '/mixes', operationId: 'keepMix', summary: 'Keep a mix as the next version of its name', tags: ['weigh'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'polymer', 'after_version', 'components'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'polymer', type: 'string'), new OA\Property(property: 'after_version', type: 'integer'), new OA\Property(property: 'note', type: 'string'), new OA\Property(property: 'components', type: 'array', items: new OA\Items(type: 'object', required: ['name', 'swatch', 'parts', 'kind'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'swatch', type: 'string'), new OA\Property(property: 'parts', type: 'number'), new OA\Property(property: 'kind', type: 'string')]))])), responses: [new OA\Response(response: 201, description: 'kept', content: new OA\JsonContent(ref: '#/components/schemas/MixData'))])]
-    public function store(Request $request, PolymerLibrary $polymers): JsonResponse
+    public function store(Request $request, KeepMix $keep, PolymerLibrary $polymers): JsonResponse
     {
         $this->authorize('create', Mix::class);
         $given = $request->validate([
             'name' => ['required', 'string', 'max:80'], 'polymer' => ['required', 'string', 'max:20'], 'after_version' => ['required', 'integer', 'min:0'], 'note' => ['nullable', 'string', 'max:500'],
             'components' => ['required', 'array', 'min:1', 'max:20'], 'components.*.name' => ['required', 'string', 'max:60', 'distinct'], 'components.*.swatch' => ['required', 'regex:/^#[0-9a-fA-F]{6}$/'],
-            'components.*.parts' => ['required', 'numeric', 'gt:0', 'max:1000000'], 'components.*.kind' => ['required', Rule::in(self::KINDS)],
+            'components.*.parts' => ['required', 'numeric', 'gt:0', 'max:1000000'], 'components.*.kind' => ['required', Rule::in(KeepMix::KINDS)],
         ]);
-        $mix = self::keep($given, $this->actor($request)->id, $polymers);
+        $mix = $keep($given, $this->actor($request)->id);
 
         return new JsonResponse(self::data($mix->load('by'), $polymers), 201);
     }
 
-    /** @param  array<string, mixed>  $given */
-    public static function keep(array $given, int $by, PolymerLibrary $polymers): Mix
-    {
-        if (! $polymers->has($given['polymer']) || $polymers->get($given['polymer'])->morphology() === null) {
-            throw new InputError('polymer', 'take a polymer of the library: what is not known is not mixed');
-        }
-
-        return DB::transaction(static function () use ($given, $by): Mix {
-            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 1))', [$given['name']]);
-            $newest = (int) Mix::query()->where('name', $given['name'])->max('version');
-            if ($newest !== (int) $given['after_version']) {
-                throw new InputError('after_version', $newest === 0 ? 'there is no such mix yet' : "somebody has kept version {$newest} meanwhile: look at it first");
-            }
-
-            return Mix::query()->create(['name' => $given['name'], 'version' => $newest + 1, 'polymer' => $given['polymer'], 'components' => array_values($given['components']), 'note' => $given['note'] ?? '', 'by_id' => $by, 'created_at' => now()]);
-        });
-    }
-
-    public static function data(Mix $mix, PolymerLibrary $polymers): MixData
+    private static function data(Mix $mix, PolymerLibrary $polymers): MixData
     {
         $parts = array_sum(array_column($mix->components, 'parts'));
         $regrind = 100 * array_sum(array_map(static fn (array $c): float => $c['kind'] === 'regrind' ? (float) $c['parts'] : 0.0, $mix->components)) / $parts;

@@ -3901,6 +3901,12 @@ export interface components {
             why_not_pressed: string | null;
             overridden: string[];
             note: string | null;
+            /**
+             * Format: float
+             * @description the usual most regrind
+             */
+            regrind_max_pct: number | null;
+            regrind_note: string | null;
         };
         /** @description How a person wants the screens. */
         PreferencesData: {

@@ -29,8 +29,8 @@ watch([() => JSON.stringify(draft.components), total, step], async () => {
     blend.value = given.length === 0 || !total.value ? null : await api.post<Blend>('calc/charge.blend', { total_mass_g: total.value, scale_resolution_g: step.value, components: given.map((c) => ({ name: c.name, parts: Number(c.parts) })) }).catch(() => null);
 }, { immediate: true });
 const regrind = computed(() => parts.value.reduce((s, p, i) => s + (draft.components[i]?.kind === 'regrind' ? p.percent : 0), 0));
-const saved = computed(() => mixes.value?.find((m) => m.polymer === draft.polymer));
-const limit = computed(() => saved.value?.regrind_max_pct ?? null);
+const known = computed(() => polymers.value?.find((p) => p.code === draft.polymer) ?? null);
+const limit = computed(() => known.value?.regrind_max_pct ?? null);
 // Let-down: so many parts of base to one of masterbatch.
 const ratio = computed(() => { const mb = parts.value.reduce((s, p, i) => s + (draft.components[i]?.kind === 'masterbatch' ? p.percent : 0), 0); return mb > 0 ? (100 - mb) / mb : null; });
 const said = ref('');
@@ -60,7 +60,7 @@ async function keep() {
                 <div class="fields"><MassField v-model="total" label="For a charge of" /><label>Scale reads to, g<select v-model.number="step"><option v-for="s in [0.01, 0.1, 1, 2, 5, 10]" :key="s" :value="s">{{ s }}</option></select></label></div>
                 <p v-if="blend" :class="{ fault: blend.components.some((b) => !b.weighable) }">{{ blend.explanation }}</p>
                 <p v-if="ratio !== null">Let-down ratio {{ number(ratio, 1) }} : 1.</p>
-                <p v-if="limit !== null && regrind > limit" class="fault">Regrind is {{ number(regrind, 0) }} % of it; the usual most for {{ draft.polymer }} is {{ number(limit, 0) }} %. {{ saved?.regrind_note }}</p>
+                <p v-if="limit !== null && regrind > limit" class="fault">Regrind is {{ number(regrind, 0) }} % of it; the usual most for {{ draft.polymer }} is {{ number(limit, 0) }} %. {{ known?.regrind_note }}</p>
                 <div class="acts"><v-btn color="primary" type="submit" :loading="busy" :disabled="!draft.name.trim() || draft.components.some((c) => !c.name.trim() || !(Number(c.parts) > 0))">Keep as version {{ draft.after_version + 1 }}</v-btn><p v-if="said" role="status">{{ said }}</p><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
             </form>
         </div>
