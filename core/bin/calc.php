@@ -10,6 +10,7 @@ use Dithermic\Core\Calculator\Registry;
 require __DIR__.'/../autoload.php';
 
 const FLAGS = JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+const LINE = JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_INVALID_UTF8_SUBSTITUTE;
 ini_set('serialize_precision', '12');
 
 $registry = new Registry;
@@ -35,11 +36,16 @@ if (in_array('--batch', $arguments, true)) {
             if (! is_array($asked)) {
                 throw new InputError('', 'the line is not a JSON object');
             }
-            $answer = ['result' => $registry->run($fixed ?? (string) ($asked['calc'] ?? ''), $fixed === null ? ($asked['input'] ?? null) : $asked)];
+            $called = $fixed ?? $asked['calc'] ?? '';
+            $answer = ['result' => $registry->run(is_string($called) ? $called : '', $fixed === null ? ($asked['input'] ?? null) : $asked)];
+            $written = json_encode($answer, LINE | JSON_THROW_ON_ERROR);
         } catch (InputError $error) {
-            $answer = $error->toArray();
+            $written = json_encode($error->toArray(), LINE);
+        } catch (Throwable $fault) {
+            // One line's fault is that line's answer: the others still want theirs.
+            $written = json_encode(['error' => ['field' => '', 'message' => 'could not be answered: '.$fault->getMessage()]], LINE);
         }
-        echo json_encode($answer, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), "\n";
+        echo $written, "\n";
     }
     exit(0);
 }

@@ -43,7 +43,7 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
 it('ships a polymer library that fits its schema', function (): void {
     expect(problems(json_decode((string) file_get_contents(__DIR__.'/../data/polymers.json')), (string) file_get_contents(__DIR__.'/../data/polymers.schema.json')))->toBe([]);
     $library = new PolymerLibrary;
-    expect($library->all())->toHaveCount(21);
+    expect($library->all())->toHaveCount(23);
     foreach ($library->all() as $polymer) {
         $window = $polymer->process('compression')['platen_c'] ?? null;
         if ($window !== null) {

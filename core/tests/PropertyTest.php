@@ -39,8 +39,13 @@ it('weighs a blend that adds up to the target on the scale, always', function ()
             expect(abs($c->rounded_g - $c->mass_g))->toBeLessThanOrEqual($step * (1 + 1e-6));
         }
         if ($blend->premix !== null) {
-            expect($blend->premix->use_g)->toBeGreaterThanOrEqual(20 * $step * (1 - 1e-9))->and($blend->premix->use_g * $blend->premix->component_g / $blend->premix->premix_g)
-                ->toEqualWithDelta(min(array_column($blend->components, 'mass_g')), 1e-6);
+            // What is taken of the last premix carries exactly the mass that was too small to weigh.
+            $carried = $blend->premix->use_g;
+            foreach ($blend->premix->stages as $stage) {
+                $carried *= $stage->take_g / $stage->premix_g;
+                expect($stage->carrier_g)->toBeLessThanOrEqual($total + $step)->and($stage->take_g)->toBeGreaterThanOrEqual(20 * $step * (1 - 1e-9));
+            }
+            expect($blend->premix->use_g)->toBeGreaterThanOrEqual(20 * $step * (1 - 1e-9))->and($carried)->toEqualWithDelta(min(array_column($blend->components, 'mass_g')), 1e-6);
         }
     }
 });

@@ -60,3 +60,108 @@ it('lets nothing hot in which PVC was found, and nobody may say otherwise', func
     ])->blocks), true), 'who_may_override', 'id');
     expect($check(['PVC-U']))->toBe(['contaminated' => 'nobody'])->and($check(['PP', 'earth']))->toBe([])->and($check([]))->toBe([]);
 });
+
+const GUARDED = ['people_protected' => true, 'air_moving' => true, 'guard_closed' => true, 'nozzle_seated' => true, 'pressure_relieved' => true];
+
+/** @return array<string, string> who may override, by block */
+function stops(array $over): array
+{
+    return array_column(array_map(get_object_vars(...), check($over + ['answers' => GUARDED])->blocks), 'who_may_override', 'id');
+}
+
+it('knows vinyl by any of its names, and what nobody knows stops everything hot', function (string $process, string $found): void {
+    $set = $process === 'vacuum_forming' ? 146 : 205;
+    $polymer = $process === 'vacuum_forming' ? 'HIPS' : 'HDPE';
+    $stops = stops(['process' => $process, 'lots' => [['polymer' => $polymer, 'found' => [$found]]], 'settings' => ['set_c' => $set]]);
+    expect($stops)->not->toBe([])->and(array_values($stops)[0])->toBe('nobody');
+})->with(['injection', 'extrusion', 'compression', 'vacuum_forming'])
+    ->with(['PVC', 'pvc', 'vinyl', 'Vinyl, clear', 'soft PVC', 'uPVC', 'PVC-P', 'pvc-u', 'UNKNOWN', 'unknown', 'OTHER', 'thermoset', 'something green', '?', 'polyvinyl chloride']);
+
+it('stops a barrel for metal and grit, and warns a press', function (string $found): void {
+    $lot = ['lots' => [['polymer' => 'HDPE', 'found' => [$found]]]];
+    expect(stops($lot + ['process' => 'injection', 'settings' => ['set_c' => 215]]))->toBe(['metal' => 'nobody'])->and(stops($lot))->toBe([])->and(implode(' ', check($lot)->cautions))->toContain('scratches plates');
+})->with(['metal', 'a steel screw', 'copper wire', 'sand', 'glass']);
+
+it('judges what was found and what was last in by their own ceilings', function (string $what, string $polymer, string $lot, float $set, string $who): void {
+    $stops = stops(['process' => 'injection', 'settings' => ['set_c' => $set]] + ($what === 'found'
+        ? ['lots' => [['polymer' => $lot, 'dry_state' => 'dry', 'found' => [$polymer]]]]
+        : ['lots' => [['polymer' => $lot, 'dry_state' => 'dry']], 'machine' => ['last_polymer' => $polymer]]));
+    expect($stops['above_ceiling'] ?? null)->toBe($who);
+})->with(['found', 'last'])->with([
+    ['POM', 'ABS', 235, 'nobody'], ['POM', 'PC', 295, 'nobody'], ['POM', 'PP', 260, 'nobody'], ['EVA', 'PC', 295, 'nobody'], ['TPU', 'PET', 280, 'nobody'], ['PLA', 'PET', 280, 'lead'], ['HDPE', 'PC', 295, 'lead'],
+]);
+
+it('lets no pair of polymers through a barrel over the ceiling of either or against a solid plug', function (): void {
+    $library = new Dithermic\Core\Material\PolymerLibrary;
+    foreach ($library->all() as $new => $polymer) {
+        $melt = $polymer->neverHot() ? null : $polymer->meltWindow();
+        if ($melt === null) {
+            continue;
+        }
+        foreach ($library->all() as $old => $before) {
+            $stops = stops(['process' => 'injection', 'lots' => [['polymer' => $new, 'dry_state' => 'dry']], 'machine' => ['last_polymer' => $old], 'settings' => ['set_c' => $melt['typical']]]);
+            $may = ! $before->neverHot() && $polymer->dangerWith($before) === null && $melt['typical'] <= $before->ceiling() && $melt['typical'] >= $before->meltWindow()['min'];
+            expect($stops === [])->toBe($may, "{$old} before {$new}");
+        }
+    }
+});
+
+it('lets no platen follow PVC, whatever goes on it', function (): void {
+    expect(stops(['lots' => [['polymer' => 'ABS', 'dry_state' => 'dry']], 'machine' => ['last_polymer' => 'PVC-U'], 'settings' => ['set_c' => 200]]))->toHaveKey('pvc')
+        ->and(stops(['lots' => [['polymer' => 'OTHER']]]))->toBe(['unidentified_polymer' => 'nobody'])->and(stops(['lots' => [['polymer' => 'vinyl']]]))->toBe(['pvc' => 'nobody'])
+        ->and(stops(['machine' => ['last_polymer' => 'UNKNOWN']]))->toBe(['unidentified_polymer' => 'nobody']);
+});
+
+it('pushes nothing solid', function (string $polymer, float $set, bool $stopped): void {
+    $stops = stops(['process' => 'extrusion', 'lots' => [['polymer' => $polymer, 'dry_state' => 'dry']], 'settings' => ['set_c' => $set]]);
+    expect(($stops['too_cold'] ?? null) === 'nobody')->toBe($stopped);
+})->with([['PC', 150, true], ['PS', 20, true], ['PA66', 200, true], ['HDPE', 170, false], ['HDPE', 169, true]]);
+
+it('judges a former by its sheet, and its heater by what that does to the sheet', function (): void {
+    $former = static fn (array $settings): array => stops(['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS', 'form' => 'sheet']], 'settings' => $settings]);
+    expect($former(['set_c' => 146]))->toBe([])->and($former(['set_c' => 259]))->toHaveKey('sheet_too_hot', 'lead')
+        ->and($former(['set_c' => 146, 'heater_c' => 450, 'thickness_mm' => 1.5]))->toBe([])->and($former(['set_c' => 146, 'heater_c' => 600, 'thickness_mm' => 6]))->toBe(['sheet_window' => 'lead'])
+        ->and($former(['set_c' => 146, 'heater_c' => 80, 'thickness_mm' => 3]))->toBe(['sheet_window' => 'lead']);
+    $tank = static fn (mixed $rated): array => stops(['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS']], 'settings' => ['set_c' => 146], 'machine' => ['tank_rated_kpa' => $rated]]);
+    expect($tank(false))->toBe(['tank' => 'nobody'])->and($tank(50))->toBe(['tank' => 'nobody'])->and($tank(200))->toBe([])->and($tank(null))->toBe([])->and($tank(true))->toBe([]);
+    expect(fn () => $tank('yes'))->toThrow(fn (InputError $e) => expect($e->field)->toBe('machine.tank_rated_kpa'));
+});
+
+it('knows charge, stock, form and size', function (array $over, array $stops): void {
+    expect(stops($over))->toBe($stops);
+})->with([
+    'all as it should be' => [['lots' => [['polymer' => 'HDPE', 'form' => 'flake', 'held_g' => 5000]], 'charge' => ['needed_g' => 2165, 'tolerance_g' => 22, 'weighed_g' => 2170, 'length_mm' => 600, 'width_mm' => 450], 'machine' => ['bed_length_mm' => 500, 'bed_width_mm' => 650]], []],
+    'a charge for another sheet' => [['charge' => ['needed_g' => 5415, 'tolerance_g' => 54, 'weighed_g' => 2165]], ['charge_mass' => 'lead']],
+    'a lot that holds 2 g' => [['lots' => [['polymer' => 'HDPE', 'held_g' => 2]], 'charge' => ['needed_g' => 2165]], ['stock_short' => 'nobody']],
+    'whole items' => [['lots' => [['polymer' => 'HDPE', 'form' => 'item']]], ['form_unfit' => 'nobody']],
+    'a sheet into a barrel' => [['process' => 'injection', 'settings' => ['set_c' => 215], 'lots' => [['polymer' => 'HDPE', 'form' => 'sheet']]], ['form_unfit' => 'nobody']],
+    'larger than the bed' => [['charge' => ['length_mm' => 700, 'width_mm' => 450], 'machine' => ['bed_length_mm' => 650, 'bed_width_mm' => 500]], ['too_large' => 'nobody']],
+    'two lots that hold enough together' => [['lots' => [['polymer' => 'HDPE', 'held_g' => 1200], ['polymer' => 'HDPE', 'held_g' => 1200]], 'charge' => ['needed_g' => 2165]], []],
+]);
+
+it('asks of a barrel that guard, nozzle and pressure are seen to, and of a press not', function (): void {
+    foreach (['guard_closed' => 'guard_open', 'nozzle_seated' => 'nozzle_open', 'pressure_relieved' => 'pressure_standing'] as $answer => $block) {
+        $missing = check(['process' => 'injection', 'settings' => ['set_c' => 215], 'answers' => [$answer => false] + GUARDED])->blocks;
+        expect(array_column($missing, 'id'))->toBe([$block])->and($missing[0]->who_may_override)->toBe('nobody');
+    }
+    expect(array_column(check()->acknowledgements, 'id'))->toBe(['people_protected', 'air_moving'])->and(array_column(check(['process' => 'extrusion', 'settings' => ['set_c' => 200]])->acknowledgements, 'id'))->toContain('guard_closed');
+});
+
+it('weighs clamp, load, dwell and being left alone', function (array $over, array $stops): void {
+    expect(stops($over))->toBe($stops);
+})->with([
+    'a clamp that is too weak' => [['process' => 'injection', 'settings' => ['set_c' => 215], 'machine' => ['clamp_kn' => 50], 'mould' => ['projected_area_cm2' => 30, 'cavity_bar' => 200]], ['clamp' => 'lead']],
+    'a clamp that holds' => [['process' => 'injection', 'settings' => ['set_c' => 215], 'machine' => ['clamp_kn' => 73], 'mould' => ['projected_area_cm2' => 30, 'cavity_bar' => 200]], []],
+    'too heavy for one' => [['settings' => ['set_c' => 185, 'load_kg' => 40]], ['heavy' => 'nobody']],
+    'not for two' => [['settings' => ['set_c' => 185, 'load_kg' => 40], 'answers' => ['people' => 2] + GUARDED], []],
+    'nor with a hoist' => [['settings' => ['set_c' => 185, 'load_kg' => 40], 'answers' => ['lifting_gear' => true] + GUARDED], []],
+    'a melt that stood too long' => [['process' => 'injection', 'lots' => [['polymer' => 'POM', 'dry_state' => 'dry']], 'settings' => ['set_c' => 203, 'minutes_hot' => 60]], ['dwell' => 'lead']],
+    'left hot alone' => [['answers' => ['unattended' => true] + GUARDED], ['unattended' => 'lead']],
+]);
+
+it('sends nobody into formaldehyde with a mask', function (): void {
+    $pom = check(['process' => 'injection', 'lots' => [['polymer' => 'POM', 'dry_state' => 'dry']], 'settings' => ['set_c' => 203], 'answers' => GUARDED]);
+    expect($pom->required_ppe)->not->toContain('mask for organic vapour')->and(implode(' ', $pom->cautions))->toContain('leave the room');
+    $sag = check(['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS']], 'settings' => ['set_c' => 146, 'sag_mm' => 60, 'clearance_mm' => 40], 'answers' => ['alone' => true] + GUARDED]);
+    expect(implode(' ', $sag->cautions))->toContain('sags 60 mm')->toContain('tell somebody');
+});

@@ -31,7 +31,7 @@ it('sets every window of every polymer in order and under its ceiling', function
         $seen++;
         $r = recommended(['process' => $process, 'polymer' => $polymer['code'], 'part' => ['thickness_mm' => 3], 'machine' => ['zones' => 5]]);
         foreach ($r->settings as $s) {
-            expect($s->low)->toBeLessThanOrEqual($s->target, "{$polymer['code']} {$s->setting}")->and($s->target)->toBeLessThanOrEqual($s->high)->and($s->origin)->toBe(Origin::Library);
+            expect($s->low)->toBeLessThanOrEqual($s->target, "{$polymer['code']} {$s->setting}")->and($s->target)->toBeLessThanOrEqual($s->high)->and($s->origin)->toBe(str_ends_with($s->setting, '_bar') && $process === 'injection' ? Origin::Generic : Origin::Library);
             str_ends_with($s->setting, '_c') && expect($s->high)->toBeLessThanOrEqual($polymer['degradation_c']['ceiling']);
         }
         $zones = array_column($r->zone_profile, 'set_c');
@@ -88,3 +88,43 @@ it('refuses by name', function (array $input, string $field): void {
     'a rule that contradicts itself' => [['process' => 'injection', 'polymer' => 'PP', 'part' => ['thickness_mm' => 2], 'your_rules' => [['setting' => 'melt_c', 'target' => 200, 'low' => 210]]], 'your_rules.0.target'],
     'no thickness' => [['process' => 'injection', 'polymer' => 'PP', 'part' => []], 'part.thickness_mm'],
 ]);
+
+it('hands out no time that overheats a sheet, for any polymer, thickness and heater', function (float $heater, int $sides): void {
+    foreach ((new Dithermic\Core\Material\PolymerLibrary)->all() as $code => $polymer) {
+        if (! isset($polymer->process('vacuum_forming')['sheet_upper_c'])) {
+            continue;
+        }
+        foreach ([1.5, 6.0] as $mm) {
+            $given = ['process' => 'vacuum_forming', 'polymer' => $code, 'part' => ['thickness_mm' => $mm], 'machine' => ['heater_c' => $heater, 'exchange' => 0.7, 'sides' => $sides]];
+            $answer = recommended($given);
+            $times = array_column($answer->timers, 'seconds', 'timer');
+            $sheet = (new Registry)->run('heat.vacuum_sheet', ['polymer' => $code, 'thickness_mm' => $mm, 'initial_c' => 20, 'ambient_c' => 20, 'heater_c' => $heater, 'exchange' => 0.7, 'sides' => $sides]);
+            expect(isset($times['heat']))->toBe($sheet->ready_s !== null && ($sheet->window_s ?? 0.0) >= 0, "{$code} {$mm}")->and($times['form_within'] ?? 1.0)->toBeGreaterThan(0.0);
+            if ($answer->hottest_heater_c !== null) {
+                $cooler = recommended(['machine' => ['heater_c' => $answer->hottest_heater_c] + $given['machine']] + $given);
+                expect(array_column($cooler->timers, 'timer'))->toContain('heat')->and($answer->hottest_heater_c)->toBeLessThan($heater);
+            }
+        }
+    }
+})->with([[450.0, 1], [450.0, 2]]);
+
+it('gives a plunger what it can give, and no soak that spends the melt', function (): void {
+    $lever = recommended(['process' => 'injection', 'polymer' => 'HDPE', 'part' => ['thickness_mm' => 2.5], 'machine' => ['kind' => 'lever', 'max_bar' => 102, 'barrel_diameter_mm' => 30]]);
+    expect(array_column($lever->settings, 'setting'))->not->toContain('back_pressure_bar')->and(setPoint($lever, 'injection_pressure_bar')->high)->toBe(102.0)->and(setPoint($lever, 'melt_c')->target)->toBeLessThan(180 + 80 / 3)
+        ->and(array_column($lever->timers, 'timer'))->toContain('soak');
+    $pom = recommended(['process' => 'injection', 'polymer' => 'POM', 'part' => ['thickness_mm' => 3], 'machine' => ['barrel_diameter_mm' => 40]]);
+    expect(array_column($pom->timers, 'timer'))->not->toContain('soak')->and(implode(' ', $pom->cautions))->toContain('smaller bore')->toContain('38 min in all');
+    expect(array_column(recommended(['process' => 'injection', 'polymer' => 'PP', 'part' => ['thickness_mm' => 3], 'machine' => ['kind' => 'screw', 'barrel_diameter_mm' => 30]])->timers, 'timer'))->not->toContain('soak');
+    expect(array_column(recommended(['process' => 'extrusion', 'polymer' => 'PP', 'part' => ['thickness_mm' => 30], 'machine' => ['barrel_diameter_mm' => 30]])->timers, 'timer'))->toBe(['strip', 'stack']);
+});
+
+it('cools in the mould that is there: quicker in water and in metal', function (): void {
+    $cool = static fn (array $mould): float => array_column(recommended(['process' => 'injection', 'polymer' => 'HDPE', 'part' => ['thickness_mm' => 2.5], 'mould' => $mould])->timers, 'seconds', 'timer')['cool'];
+    expect($cool(['in_water' => true]))->toBeLessThan($cool([]))->and($cool([]))->toBeLessThan($cool(['area_ratio' => 1]))->and($cool(['held' => true]))->toBeLessThan($cool([]));
+});
+
+it('says of a press that it does not know, and of a sheet how to dry it', function (): void {
+    expect(implode(' ', recommended(['process' => 'compression', 'polymer' => 'HDPE', 'part' => ['thickness_mm' => 8]])->cautions))->toContain('at the very least')
+        ->and(implode(' ', recommended(['process' => 'vacuum_forming', 'polymer' => 'PET', 'part' => ['thickness_mm' => 1]])->cautions))->toContain('without losing its shape')->not->toContain('dry it first')
+        ->and(implode(' ', recommended(['process' => 'vacuum_forming', 'polymer' => 'PETG', 'part' => ['thickness_mm' => 1]])->cautions))->toContain('5.0 h at 65 °C and no hotter');
+});

@@ -43,7 +43,14 @@ it('closes a mass balance within what the scale can tell', function (float $out,
 
 it('judges foreign matter by what it does to the polymer', function (string $found, float $g, string $verdict) {
     expect((new Contamination(new PolymerLibrary, 'HDPE', $found, $g, 1000))->verdict)->toBe($verdict);
-})->with([['PVC-U', 0.1, 'dangerous'], ['PVC-U', 0, 'within'], ['PET', 4, 'within'], ['PET', 6, 'too much'], ['PP', 15, 'within'], ['PP', 25, 'too much'], ['earth', 9, 'within'], ['earth', 11, 'too much']]);
+})->with([['PVC-U', 0.1, 'dangerous'], ['PVC-U', 0, 'within'], ['PET', 4, 'within'], ['PET', 6, 'too much'], ['PP', 45, 'within'], ['PP', 55, 'too much'], ['LDPE', 200, 'within'], ['earth', 9, 'within'], ['earth', 11, 'too much'], ['metal', 0.1, 'too much'], ['vinyl', 0.1, 'dangerous'], ['UNKNOWN', 0.1, 'dangerous'], ['gunk', 0.1, 'dangerous']]);
+
+it('asks the lot\'s own polymer what it blends with, and what stands its heat', function (string $lot, string $found, float $pct, string $verdict) {
+    expect((new Contamination(new PolymerLibrary, $lot, $found, $pct, 100))->verdict)->toBe($verdict);
+})->with([
+    ['LDPE', 'HDPE', 45, 'within'], ['HDPE', 'LDPE', 29, 'within'], ['HDPE', 'LDPE', 31, 'too much'], ['PS', 'HIPS', 5, 'within'], ['PA6', 'PA66', 2, 'within'],
+    ['ABS', 'POM', 0.9, 'dangerous'], ['PC', 'EVA', 0.5, 'dangerous'], ['PP', 'POM', 0.5, 'dangerous'], ['LDPE', 'EVA', 10, 'within'], ['PET', 'PLA', 0.1, 'dangerous'],
+]);
 
 it('is a ladder: no rung is skipped, any bad delivery falls to the ground', function () {
     $allowed = [

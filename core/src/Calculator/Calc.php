@@ -6,11 +6,11 @@ namespace Dithermic\Core\Calculator;
 
 use Attribute;
 
-/** Gives a calculation its public name and its purpose in one line. */
+/** Gives a calculation its public name, its purpose in one line, and the field that decides how much work it is. */
 #[Attribute(Attribute::TARGET_CLASS)]
 final readonly class Calc
 {
-    public function __construct(public string $name, public string $purpose)
+    public function __construct(public string $name, public string $purpose, public string $size = '')
     {
     }
 }

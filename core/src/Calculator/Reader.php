@@ -15,6 +15,9 @@ use ReflectionParameter;
  */
 final class Reader
 {
+    /** What must be above nothing is at least this much: no quantity of the shop is smaller in its unit. */
+    private const SMALLEST = 1e-9;
+
     /** @var array<class-string, list<array{ReflectionParameter, Field, bool}>> */
     private static array $plans = [];
 
@@ -118,6 +121,7 @@ final class Reader
         $unit = $field->unit === '' ? '' : ' '.$field->unit;
         match (true) {
             $field->above !== null && $value <= $field->above => throw new InputError($name, "must be above {$field->above}{$unit}"),
+            $field->above === 0.0 && $value < self::SMALLEST => throw new InputError($name, "is too small to mean anything: at least 1e-9{$unit}"),
             $field->min !== null && $value < $field->min => throw new InputError($name, "must be at least {$field->min}{$unit}"),
             $field->below !== null && $value >= $field->below => throw new InputError($name, "must be below {$field->below}{$unit}"),
             $field->max !== null && $value > $field->max => throw new InputError($name, "must be at most {$field->max}{$unit}"),

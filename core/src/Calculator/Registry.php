@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Calculator;
 
+use ArithmeticError;
 use Dithermic\Core\Changeover;
 use Dithermic\Core\Charge;
 use Dithermic\Core\Cycle;
 use Dithermic\Core\Drying;
+use Dithermic\Core\Flow;
 use Dithermic\Core\Force;
 use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
+use Dithermic\Core\Heat\Conduction\Effort;
+use Dithermic\Core\Heat\Conduction\NoSolution;
+use Dithermic\Core\Heat\Conduction\TooMuchWork;
 use Dithermic\Core\Identification;
 use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -52,6 +57,8 @@ final class Registry
         Heat\Wall\MouldContact::class,
         Heat\Barrel\BarrelSoak::class,
         Heat\Bath\BarInBath::class,
+        Heat\Dwell\Budget::class,
+        Flow\Fill::class,
         Force\Clamp::class,
         Force\LeverInjection::class,
         Force\Press::class,
@@ -81,21 +88,28 @@ final class Registry
         Quantity\Parse::class,
     ];
 
-    /** @var array<string, array{class-string, string}> */
+    /** Cells that one answer may solve: about a second of this solver; see Effort. */
+    private const CELLS = 400_000;
+
+    /** @var array<string, Calc> */
+    private array $calcs = [];
+
+    /** @var array<string, class-string> */
     private array $known = [];
 
     public function __construct(private readonly PolymerLibrary $polymers = new PolymerLibrary, private readonly Files $files = new LocalFiles)
     {
         foreach (self::CALCULATIONS as $class) {
             $calc = (new ReflectionClass($class))->getAttributes(Calc::class)[0]->newInstance();
-            $this->known[$calc->name] = [$class, $calc->purpose];
+            $this->known[$calc->name] = $class;
+            $this->calcs[$calc->name] = $calc;
         }
     }
 
     /** @return array<string, string> purpose by name */
     public function list(): array
     {
-        return array_map(static fn (array $entry): string => $entry[1], $this->known);
+        return array_map(static fn (Calc $calc): string => $calc->purpose, $this->calcs);
     }
 
     /**
@@ -121,8 +135,18 @@ final class Registry
     public function run(string $name, mixed $input): Result
     {
         $calculation = $this->make($name);
-        $result = $calculation(Reader::read($this->contract($name)[0], $input));
+        $given = Reader::read($this->contract($name)[0], $input);
+        try {
+            $result = Effort::within(self::CELLS, static fn (): mixed => $calculation($given));
+        } catch (TooMuchWork) {
+            throw new InputError($this->calcs[$name]->size, 'asks for more work than an answer may take: take a shorter time, a thicker body or usual properties');
+        } catch (NoSolution|ArithmeticError) {
+            throw new InputError($this->calcs[$name]->size, 'with these numbers has no answer: one of them is far from anything usual');
+        }
         assert($result instanceof Result);
+        if (! self::isFinite($result)) {
+            throw new InputError($this->calcs[$name]->size, 'with these numbers has an answer beyond all measure: one of them is far from anything usual');
+        }
 
         return $result;
     }
@@ -132,13 +156,27 @@ final class Registry
     {
         [$input, $result] = $this->contract($name);
 
-        return ['name' => $name, 'purpose' => $this->known[$name][1], 'input' => Schema::of($input), 'result' => Schema::of($result)];
+        return ['name' => $name, 'purpose' => $this->calcs[$name]->purpose, 'input' => Schema::of($input), 'result' => Schema::of($result)];
+    }
+
+    private static function isFinite(mixed $value): bool
+    {
+        if (is_float($value)) {
+            return is_finite($value);
+        }
+        foreach (is_object($value) ? get_object_vars($value) : (is_array($value) ? $value : []) as $part) {
+            if ((is_float($part) || is_array($part) || is_object($part)) && ! self::isFinite($part)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     private function make(string $name): callable
     {
         $this->mustKnow($name);
-        $class = $this->known[$name][0];
+        $class = $this->known[$name];
         // A calculation may ask for the polymers or for files; what has a default is its own.
         $needs = array_filter((new ReflectionClass($class))->getConstructor()?->getParameters() ?? [], static fn (ReflectionParameter $p): bool => ! $p->isOptional());
         $needs = array_map(fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers, $needs);
@@ -152,7 +190,7 @@ final class Registry
     private function contract(string $name): array
     {
         $this->mustKnow($name);
-        $invoke = new ReflectionMethod($this->known[$name][0], '__invoke');
+        $invoke = new ReflectionMethod($this->known[$name], '__invoke');
         $input = $invoke->getParameters()[0]->getType();
         $result = $invoke->getReturnType();
         assert($input instanceof ReflectionNamedType && $result instanceof ReflectionNamedType);

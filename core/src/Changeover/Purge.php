@@ -20,24 +20,49 @@ final readonly class Purge
     {
         $model = new PurgeModel($this->polymers);
         foreach (['from' => $in->from->polymer, 'to' => $in->to->polymer] as $side => $code) {
-            $polymer = $model->polymer($code, "{$side}.polymer");
-            if ($polymer->morphology() === null) {
+            if ($model->polymer($code, "{$side}.polymer")->morphology() === null) {
                 throw new InputError("{$side}.polymer", 'is not identified: it does not go into a barrel');
             }
         }
-        $route = $model->route($in->from->polymer, $in->to->polymer);
-        $legs = max(1, count($route) - 1);
-        $each = PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $in->residual_pct);
-        $set = [];
-        $mass = 0.0;
-        for ($i = 0; $i < $legs; $i++) {
-            $to = $route[min($i + 1, count($route) - 1)];
-            $set[] = $model->setFor($route[$i], $to);
-            $mass += $each * ($this->polymers->get($to)->property('density_melt_g_cm3') ?? 0.0);
+        foreach ($in->available ?? [] as $i => $code) {
+            $model->polymer($code, "available.{$i}");
         }
-        $volume = $legs * $each;
+        $danger = $model->danger($in->from->polymer, $in->to->polymer);
+        $route = $model->route($in->from->polymer, $in->to->polymer, $in->available);
+        if ($route === null) {
+            return $this->noRoute($in, $danger);
+        }
+        $each = PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $in->residual_pct);
+        $volume = count($route->legs) * $each;
+        $mass = $each * $route->massPerVolume();
+        $minutes = $in->throughput_cm3_min === null ? null : $volume / $in->throughput_cm3_min;
+        $set = array_map(static fn (PurgeLeg $leg): float => $leg->set_c, $route->legs);
+        $over = array_slice($route->codes, 1, -1);
+        $result = (new PurgeResult($route->codes, $set, $volume, $mass, $minutes, $danger))->explain(sprintf(
+            '%.0f cm³ (%.0f g) leave %.2g %% of the old one%s. Look at the purgings.',
+            $volume, $mass, $in->residual_pct, $over === [] ? '' : ', over '.implode(' and ', $over),
+        ));
+        foreach ($route->legs as $i => $leg) {
+            $old = $route->codes[$i];
+            $result->warn($leg->widened ? sprintf(
+                '%s with %s at %.0f °C: outside the usual window of one of them and under the ceiling of both. Quickly, and with the air moving.',
+                $old, $leg->with, $leg->set_c,
+            ) : null);
+        }
 
-        return (new PurgeResult($route, $set, $volume, $mass, $in->throughput_cm3_min === null ? null : $volume / $in->throughput_cm3_min, $in->from->polymer === $in->to->polymer ? null : $model->danger($in->from->polymer, $in->to->polymer)))
-            ->explain(sprintf('%.0f cm³ (%.0f g) leave %.2g %% of the old one%s. Look at the purgings.', $volume, $mass, $in->residual_pct, count($route) > 2 ? ", over {$route[1]}" : ''));
+        return $result;
+    }
+
+    private function noRoute(PurgeInput $in, ?string $danger): PurgeResult
+    {
+        $pvc = array_filter([$in->from->polymer, $in->to->polymer], fn (string $code): bool => $this->polymers->get($code)->isPvc());
+        $why = $danger ?? ($pvc !== [] ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.' : null) ?? sprintf(
+            'No temperature at which %s may be pushed out by %s, directly or over %s.', $in->from->polymer, $in->to->polymer,
+            $in->available === null ? 'another polymer' : 'what the shop has',
+        );
+        $stop = "{$why} Do not heat it further. Let it cool and take it out cold, or have the screw or plunger drawn, "
+            .'by the machine\'s manual and by somebody licensed for it.';
+
+        return (new PurgeResult(null, [], null, null, null, $stop))->explain($stop);
     }
 }

@@ -10,12 +10,13 @@ use Dithermic\Core\Material\PolymerLibrary;
 /**
  * Washing a barrel out: the concentration of the old material falls as C = exp(−V/(mixing·Vb)) beyond one displaced volume
  * (1 − mixing)·Vb (plug flow in series with a stirred tank, Levenspiel). So V = Vb·((1 − mixing) + mixing·ln(100/residual)).
+ *
+ * Both materials are in the barrel while one pushes the other out, so a leg is legal only where neither is solid (under its
+ * least melt temperature) nor breaking down (over its ceiling), and where the two may meet at all. Where no leg goes
+ * straight, others come between: fewest legs, then fewest that leave a usual window, then least mass.
  */
 final readonly class PurgeModel
 {
-    /** polymers that purge others, the most stable first */
-    private const INTERMEDIATES = ['HDPE', 'PP', 'LDPE', 'PS', 'PC'];
-
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -28,62 +29,69 @@ final readonly class PurgeModel
     /** Why two must not meet in a hot barrel; null when they may. */
     public function danger(string $a, string $b): ?string
     {
-        foreach ([[$a, $b], [$b, $a]] as [$one, $other]) {
-            foreach ($this->polymers->get($one)->record['incompatible_with'] ?? [] as $pair) {
-                if ($pair['code'] === $other && $pair['severity'] === 'dangerous') {
-                    return "{$a} and {$b} must not meet in a hot barrel: {$pair['why']}.";
-                }
-            }
-        }
+        $why = $a === $b ? null : $this->polymers->get($a)->dangerWith($this->polymers->get($b));
 
-        return null;
+        return $why === null ? null : "{$a} and {$b} must not meet in a hot barrel: {$why}.";
     }
 
-    /** @return list<string> codes from the old to the new, over an intermediate where they may or can not meet */
-    public function route(string $from, string $to): array
+    /**
+     * The way from the old material to the new; null where there is none.
+     *
+     * @param  list<string>|null  $available  what the shop has to put between; the whole library when null
+     */
+    public function route(string $from, string $to, ?array $available = null): ?PurgeRoute
     {
-        if ($from === $to) {
-            return [$from];
-        }
-        if ($this->danger($from, $to) === null && $this->meetAt($from, $to) !== null) {
-            return [$from, $to];
-        }
-        foreach (self::INTERMEDIATES as $middle) {
-            if ($middle !== $from && $middle !== $to && $this->danger($from, $middle) === null && $this->danger($middle, $to) === null
-                && ($this->meetAt($from, $middle) ?? $this->window($from)) !== null && $this->meetAt($middle, $to) !== null) {
-                return [$from, $middle, $to];
-            }
-        }
-
-        return [$from, self::INTERMEDIATES[0], $to];
-    }
-
-    /** The middle of what both melt windows share, °C; null when they share nothing. */
-    public function meetAt(string $a, string $b): ?float
-    {
-        $x = $this->window($a);
-        $y = $this->window($b);
-        if ($x === null || $y === null) {
+        if ($this->polymers->get($from)->neverHot() || $this->polymers->get($to)->neverHot()) {
             return null;
         }
-        $low = max($x[0], $y[0]);
-        $high = min($x[1], $y[1]);
+        if ($from === $to) {
+            $leg = $this->leg($from, $to);
 
-        return $low <= $high ? ($low + $high) / 2 : null;
+            return $leg === null ? null : new PurgeRoute([$from], [$leg]);
+        }
+        $between = array_values(array_filter(
+            $available ?? array_keys($this->polymers->all()),
+            fn (string $code): bool => $code !== $from && $code !== $to && ! $this->polymers->get($code)->neverHot(),
+        ));
+        // Routes of one leg more each time, the best to each polymer: what is best later begins with what is best now.
+        $best = [$from => new PurgeRoute([$from], [])];
+        $reached = [$from => true];
+        while ($best !== [] && ! isset($best[$to])) {
+            $next = [];
+            foreach ($best as $route) {
+                foreach ([...$between, $to] as $code) {
+                    $leg = isset($reached[$code]) ? null : $this->leg($route->last(), $code);
+                    $longer = $leg === null ? null : $route->over($code, $leg);
+                    if ($longer !== null && (! isset($next[$code]) || $longer->isBetterThan($next[$code]))) {
+                        $next[$code] = $longer;
+                    }
+                }
+            }
+            $reached += array_fill_keys(array_keys($next), true);
+            $best = $next;
+        }
+
+        return $best[$to] ?? null;
     }
 
-    public function setFor(string $a, string $b): float
+    /** One material pushing another out; null where no temperature suits both or they must not meet. */
+    private function leg(string $old, string $new): ?PurgeLeg
     {
-        return $this->meetAt($a, $b) ?? $this->window($b)[0] ?? $this->window($a)[0] ?? 0.0;
-    }
+        $a = $this->polymers->get($old);
+        $b = $this->polymers->get($new);
+        $x = $a->meltWindow();
+        $y = $b->meltWindow();
+        if ($x === null || $y === null || $this->danger($old, $new) !== null) {
+            return null;
+        }
+        $lowest = max($x['min'], $y['min']);
+        if ($lowest > min($a->ceiling() ?? $x['max'], $b->ceiling() ?? $y['max'])) {
+            return null;
+        }
+        $shared = min($x['max'], $y['max']);
+        $widened = $shared < $lowest;
 
-    /** @return array{float, float}|null */
-    private function window(string $code): ?array
-    {
-        $polymer = $this->polymers->get($code);
-        $melt = $polymer->process('injection')['melt_c'] ?? $polymer->process('extrusion')['melt_c'] ?? null;
-
-        return is_array($melt) ? [(float) $melt['min'], (float) $melt['max']] : null;
+        return new PurgeLeg($new, $widened ? $lowest : ($lowest + $shared) / 2, $widened, $b->property('density_melt_g_cm3') ?? 0.0);
     }
 
     public function polymer(string $code, string $field): Polymer

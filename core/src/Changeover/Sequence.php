@@ -30,42 +30,81 @@ final readonly class Sequence
         foreach ($in->jobs as $i => $job) {
             $model->polymer($job->polymer, "jobs.{$i}.polymer");
         }
-        $n = count($in->jobs);
-        $legs = [];
-        for ($a = 0; $a <= $n; $a++) {
-            for ($b = 1; $b <= $n; $b++) {
-                $from = $a === 0 ? $in->start : $in->jobs[$a - 1];
-                $legs[$a][$b] = self::leg($in, $model, $from, $in->jobs[$b - 1], $a === 0 ? 'start' : $in->jobs[$a - 1]->id);
-            }
-        }
-        $cost = array_map(static fn (array $row): array => array_map(static fn (Leg $l): float => $l->minutes, $row), $legs);
-        $order = $n <= self::EXACT ? self::exact($cost, $n) : self::improved($cost, $n);
+        $legs = $this->legs($in, $model);
+        // Legs are legal both ways or neither, so what the start cannot reach, no other job that it can reach does.
+        $possible = array_values(array_filter(range(1, count($in->jobs)), static fn (int $b): bool => $legs[0][$b] !== null));
+        $impossible = array_values(array_diff(range(1, count($in->jobs)), $possible));
+        $order = $this->order($legs, $possible);
         $chosen = [];
         $at = 0;
         $total = 0.0;
         foreach ($order as $next) {
-            $chosen[] = $legs[$at][$next];
-            $total += $cost[$at][$next];
+            $leg = $legs[$at][$next];
+            assert($leg !== null);
+            $chosen[] = $leg;
+            $total += $leg->minutes;
             $at = $next;
         }
         $matrix = [];
-        foreach ($cost as $a => $row) {
-            $matrix[] = array_map(static fn (int $b): float => $a === $b ? 0.0 : $row[$b], range(1, $n));
+        foreach ($legs as $a => $row) {
+            $matrix[] = array_map(static fn (int $b): ?float => $a === $b ? 0.0 : $row[$b]?->minutes, array_keys($row));
+        }
+        $id = static fn (int $job): string => $in->jobs[$job - 1]->id;
+        $result = (new SequenceResult(array_map($id, $order), $total, $matrix, $chosen, array_map($id, $impossible)))
+            ->explain($order === [] ? 'None of these jobs can follow what is in the barrel.' : sprintf('%.0f min of changeover in this order.', $total));
+        foreach ($impossible as $job) {
+            $polymer = $in->jobs[$job - 1]->polymer;
+            $result->warn("{$id($job)}: no way from {$in->start->polymer} to {$polymer} in a hot barrel. Its place in the order is none.");
         }
 
-        return (new SequenceResult(array_map(static fn (int $i): string => $in->jobs[$i - 1]->id, $order), $total, $matrix, $chosen))
-            ->explain(sprintf('%.0f min of changeover in this order.', $total));
+        return $result;
     }
 
-    private static function leg(SequenceInput $in, PurgeModel $model, Job|StartState $a, Job $b, string $from): Leg
+    /** @return array<int, array<int, ?Leg>> from (0 is the start) and to, jobs from 1; null where there is no way */
+    private function legs(SequenceInput $in, PurgeModel $model): array
+    {
+        $legs = [];
+        $routes = [];
+        foreach ([$in->start, ...$in->jobs] as $a => $from) {
+            foreach ($in->jobs as $b => $to) {
+                $pair = "{$from->polymer}|{$to->polymer}";
+                $routes[$pair] ??= [$model->route($from->polymer, $to->polymer)];
+                $route = $routes[$pair][0];
+                $legs[$a][$b + 1] = $route === null ? null
+                    : self::leg($in, $model, $from, $to, $a === 0 ? 'start' : $in->jobs[$a - 1]->id, count($route->legs));
+            }
+        }
+
+        return $legs;
+    }
+
+    /**
+     * @param  array<int, array<int, ?Leg>>  $legs
+     * @param  list<int>  $jobs
+     * @return list<int>
+     */
+    private function order(array $legs, array $jobs): array
+    {
+        $n = count($jobs);
+        $cost = [];
+        foreach ([0, ...$jobs] as $a => $from) {
+            foreach ($jobs as $b => $to) {
+                $cost[$a][$b + 1] = $legs[$from][$to]->minutes ?? INF;
+            }
+        }
+        $order = $n <= self::EXACT ? self::exact($cost, $n) : self::improved($cost, $n);
+
+        return array_map(static fn (int $i): int => $jobs[$i - 1], $order);
+    }
+
+    private static function leg(SequenceInput $in, PurgeModel $model, Job|StartState $a, Job $b, string $from, int $legs): Leg
     {
         $volume = static fn (float $residual): float => PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $residual);
         $lighter = $b->lightness > $a->lightness + self::SAME_SHADE;
         $darker = $b->lightness < $a->lightness - self::SAME_SHADE;
         $stop = $a->polymer === $b->polymer ? null : $model->danger($a->polymer, $b->polymer);
         $purge = match (true) {
-            $stop !== null => $volume(0.5) + $volume($lighter ? 0.2 : 0.5),
-            $a->polymer !== $b->polymer => $volume($lighter ? 0.2 : 0.5),
+            $a->polymer !== $b->polymer => ($legs - 1) * $volume(0.5) + $volume($lighter ? 0.2 : 0.5),
             $lighter => $volume(0.2),
             $darker => $volume(2.0),
             default => 0.0,

@@ -9,11 +9,14 @@ use Dithermic\Core\Calculator\Calc;
 /**
  * Masses by ratio, rounded to the scale so that the total stays right (largest remainder, equals in the order given).
  * What is too small for the scale is proposed as a premix: min_divisions · resolution of it in enough of the largest
- * component that the wanted mass can be weighed. Density of the blend: 1/Σ(w/ρ), volumes adding up.
+ * component that the wanted mass can be weighed; where that is more than the batch itself, in several dilutions. Density of the blend: 1/Σ(w/ρ), volumes adding up.
  */
 #[Calc('charge.blend', 'colours, regrind and virgin by ratio, on the scale')]
 final class Blend
 {
+    /** far more than any scale asks for */
+    private const MOST_STAGES = 40;
+
     public function __invoke(BlendInput $in): BlendResult
     {
         $parts = array_sum(array_map(static fn (BlendPart $p): float => $p->parts, $in->components));
@@ -32,8 +35,23 @@ final class Blend
         $small = array_filter($components, static fn (BlendComponent $c): bool => ! $c->weighable);
 
         return (new BlendResult($components, array_sum($steps) * $step, $volume === null ? null : 1 / $volume, $premix))->explain($premix !== null
-            ? sprintf('%s is too little for this scale: weigh %.10g g of it into %.10g g of %s, and take %.2f g of that.', $premix->component, $premix->component_g, $premix->carrier_g, $premix->carrier, $premix->use_g)
+            ? self::say($premix)
             : ($small === [] ? 'Every part can be weighed on this scale.' : 'Too little for this scale: make more at once, or use a finer scale.'));
+    }
+
+    private static function say(Premix $premix): string
+    {
+        if (count($premix->stages) === 1) {
+            return sprintf(
+                '%s is too little for this scale: weigh %.10g g of it into %.10g g of %s, and take %.2f g of that.',
+                $premix->component, $premix->component_g, $premix->carrier_g, $premix->carrier, $premix->use_g,
+            );
+        }
+
+        return sprintf(
+            '%s is far too little for this scale: dilute it %d times in %s, %.10g g into %.10g g each, and take %.2f g of the last.',
+            $premix->component, count($premix->stages), $premix->carrier, $premix->component_g, $premix->carrier_g, $premix->use_g,
+        );
     }
 
     /**
@@ -74,10 +92,39 @@ final class Blend
             return null;
         }
         $m = $masses[$small];
-        $into = ceil(max($least, $least * $least / $m - $least) / $step - 1e-9) * $step;
-        $premix = $least + $into;
-        $use = $m * $premix / $least;
+        $total = array_sum($masses);
+        $stages = [];
+        for ($count = 1; $count <= self::MOST_STAGES; $count++) {
+            $stages = self::stages($components[$small]->name, $count, $m, $least, $step);
+            if ($stages[0]->carrier_g <= $total) {
+                break;
+            }
+        }
+        $use = $m;
+        foreach ($stages as $stage) {
+            $use *= $stage->premix_g / $stage->take_g;
+        }
+        $last = $stages[count($stages) - 1];
 
-        return new Premix($components[$small]->name, $components[$carrier]->name, $least, $into, $premix, $use, $masses[$carrier] - ($use - $m));
+        return new Premix(
+            $components[$small]->name, $components[$carrier]->name, $last->take_g, $last->carrier_g, $last->premix_g,
+            $use, $masses[$carrier] - ($use - $m), $stages,
+        );
+    }
+
+    /**
+     * So many dilutions by the same ratio, that the least weighable of the last holds m: r = (m/w)^(1/n) each.
+     *
+     * @return non-empty-list<PremixStage>
+     */
+    private static function stages(string $component, int $count, float $m, float $least, float $step): array
+    {
+        $into = ceil(max($least, $least / ($m / $least) ** (1 / $count) - $least) / $step - 1e-9) * $step;
+        $stages = [];
+        for ($i = 1; $i <= $count; $i++) {
+            $stages[] = new PremixStage($i === 1 ? $component : 'premix '.($i - 1), $least, $into, $least + $into);
+        }
+
+        return $stages;
     }
 }

@@ -15,6 +15,27 @@ final class Condition
 {
     public function __invoke(ConditionInput $in): ConditionResult
     {
+        $physics = self::hours($in, $in->fraction);
+        $usable = $in->route->usableFraction();
+        $enough = self::hours($in, $usable);
+        $hours = $in->shop_hours ?? $physics;
+
+        return (new ConditionResult($hours, $physics, $usable, $enough))->explain(sprintf(
+            '%s until %.0f %% of the water is in, %s until it is tough enough to use (about %.0f %%).%s Parts come out dry and brittle and get tougher.',
+            self::words($physics), 100 * $in->fraction, self::words($enough), 100 * $usable,
+            $in->shop_hours === null ? '' : sprintf(' Your rule is %s.', self::words($in->shop_hours)),
+        ));
+    }
+
+    private static function words(float $hours): string
+    {
+        return match (true) {
+            $hours > 72 => sprintf('%.0f days', $hours / 24), $hours < 1 => sprintf('%.0f min', 60 * $hours), default => sprintf('%.1f h', $hours),
+        };
+    }
+
+    private static function hours(ConditionInput $in, float $fraction): float
+    {
         $l = $in->thickness_mm / 1000;
         $d = $in->route->diffusivity();
         $taken = static function (float $t) use ($l, $d): float {
@@ -28,15 +49,14 @@ final class Condition
         };
         $low = 0.0;
         $high = $l * $l / $d;
-        while ($taken($high) < $in->fraction) {
+        while ($taken($high) < $fraction) {
             $high *= 2;
         }
         for ($i = 0; $i < 80; $i++) {
             $middle = ($low + $high) / 2;
-            $taken($middle) < $in->fraction ? $low = $middle : $high = $middle;
+            $taken($middle) < $fraction ? $low = $middle : $high = $middle;
         }
-        $hours = ($low + $high) / 7200;
 
-        return (new ConditionResult($hours))->explain(sprintf('%s until %.0f %% of the water is in. Parts come out dry and brittle and get tougher.', $hours > 72 ? sprintf('%.0f days', $hours / 24) : sprintf('%.1f h', $hours), 100 * $in->fraction));
+        return ($low + $high) / 7200;
     }
 }

@@ -8,4 +8,5 @@ enum Form: string
 {
     case Pellet = 'pellet';
     case Flake = 'flake';
+    case Sheet = 'sheet';
 }

@@ -11,7 +11,7 @@ use Dithermic\Core\Calculator\InputError;
 final readonly class LeverInput implements Checked
 {
     public function __construct(
-        #[Field('', 'mm', above: 0, max: 1000)] public float $plunger_diameter_mm,
+        #[Field('', 'mm', min: 1, max: 1000)] public float $plunger_diameter_mm,
         #[Field('', 'N', above: 0, max: 1e5)] public ?float $hand_force_n = null,
         #[Field('pivot to hand', 'mm', above: 0, max: 1e5)] public ?float $lever_long_mm = null,
         #[Field('pivot to plunger', 'mm', above: 0, max: 1e5)] public ?float $lever_short_mm = null,

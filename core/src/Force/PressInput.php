@@ -14,7 +14,7 @@ final readonly class PressInput implements Checked
         #[Field('of the sheet', 'mm', above: 0, max: 20000)] public float $length_mm,
         #[Field('of the sheet', 'mm', above: 0, max: 20000)] public float $width_mm,
         #[Field('hydraulic', 'bar', above: 0, max: 2000)] public ?float $gauge_bar = null,
-        #[Field('', 'mm', above: 0, max: 2000)] public ?float $ram_diameter_mm = null,
+        #[Field('', 'mm', min: 1, max: 2000)] public ?float $ram_diameter_mm = null,
         #[Field('', '', min: 1, max: 100)] public int $rams = 1,
         #[Field('instead of gauge and rams', 'kN', above: 0, max: 1e6)] public ?float $force_kn = null,
         #[Field('on the sheet', 'bar', above: 0, max: 1000)] public ?float $wanted_bar = null,

@@ -9,15 +9,12 @@ use Dithermic\Core\Calculator\Result;
 
 final class SoftMouldResult extends Result
 {
-    /**
-     * @param  list<string>  $cautions
-     */
+    /** @param  list<string>  $cautions */
     public function __construct(
+        #[Field('', 'kN')] public readonly float $clamp_kn,
         #[Field('', 'bar')] public readonly float $injection_bar,
         #[Field('', 'bar')] public readonly float $hold_bar,
-        #[Field('', 'kN')] public readonly float $clamp_kn,
-        #[Field('', '%')] public readonly float $fill_speed_pct,
-        #[Field('', 's')] public readonly float $cooling_s,
+        #[Field('metal, insert or clamp')] public readonly string $limited_by,
         #[Field('', '', of: 'string')] public readonly array $cautions,
     ) {
     }

@@ -13,10 +13,10 @@ final readonly class DrawInput implements Checked
     public function __construct(
         public Shape $shape,
         #[Field('', 'mm', above: 0, max: 5000)] public float $height_mm,
-        #[Field('', 'mm', above: 0, max: 100)] public float $sheet_mm,
+        #[Field('', 'mm', min: 0.01, max: 100)] public float $sheet_mm,
         #[Field('box, at the sheet plane', 'mm', above: 0, max: 10000)] public ?float $length_mm = null,
         #[Field('box, at the sheet plane', 'mm', above: 0, max: 10000)] public ?float $width_mm = null,
-        #[Field('cone or dome, at the sheet plane', 'mm', above: 0, max: 10000)] public ?float $base_diameter_mm = null,
+        #[Field('cone or dome, at the sheet plane', 'mm', min: 1, max: 10000)] public ?float $base_diameter_mm = null,
         #[Field('', '°', min: 0, below: 90)] public float $draft_deg = 0.0,
         #[Field('of the clamped sheet')] public ?Opening $opening = null,
     ) {

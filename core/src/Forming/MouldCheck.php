@@ -10,7 +10,8 @@ use Dithermic\Core\Calculator\InputError;
 /**
  * Shop rules of thermoforming (Throne): draft 2°/5° for a male mould and 1°/3° for a female (stop/warn), 1° more for each
  * 0.025 mm of texture; a vent at the bottom of every cavity, no wider than 0.6 of the wall; corners at least a sheet
- * thick; undercut strain = undercut / half width against the polymer's usual strip-off limit.
+ * thick; undercut strain against the polymer's usual strip-off limit: a ring stretches, undercut / half width; a clip at the
+ * edge bends as a cantilever, 1.5·undercut·thickness/depth² (Gere & Timoshenko).
  */
 #[Calc('forming.mould_check', 'is the forming mould right: draft, vents, corners, undercuts')]
 final class MouldCheck
@@ -34,9 +35,10 @@ final class MouldCheck
         if ($in->corner_radius_mm !== null && $in->sheet_mm !== null) {
             $findings[] = new Finding('corner', $in->corner_radius_mm < $in->sheet_mm - 1e-9 ? 'warn' : 'ok', sprintf('Corners of %.1f mm', $in->corner_radius_mm), 'A sharp corner thins and tears.', sprintf('At least %.1f mm.', $in->sheet_mm));
         }
-        if ($in->undercut_mm !== null && $in->half_width_mm !== null && $in->polymer !== null) {
+        $undercut = $in->undercutStrain();
+        if ($undercut !== null && $in->polymer !== null) {
             $limit = self::STRIP_OFF_PCT[$in->polymer] ?? throw new InputError('polymer', 'no strip-off limit is known for it');
-            $strain = 100 * $in->undercut_mm / $in->half_width_mm;
+            $strain = 100 * $undercut;
             $findings[] = new Finding('undercut', match (true) {
                 $strain > $limit * (1 + 1e-9) => 'stop', $strain > $limit * 2 / 3 * (1 + 1e-9) => 'warn', default => 'ok',
             }, sprintf('%.2f %% of strain at the undercut', $strain), 'A small undercut can be a wanted clip; a large one tears or will not come off.', sprintf('At most %.1f %% for %s.', $limit, $in->polymer));

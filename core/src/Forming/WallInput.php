@@ -11,10 +11,10 @@ use Dithermic\Core\Calculator\InputError;
 final readonly class WallInput implements Checked
 {
     public function __construct(
-        #[Field('at the sheet plane', 'mm', above: 0, max: 10000)] public float $base_diameter_mm,
+        #[Field('at the sheet plane', 'mm', min: 1, max: 10000)] public float $base_diameter_mm,
         #[Field('', 'mm', above: 0, max: 10000)] public float $depth_mm,
         #[Field('', '°', min: 0, below: 90)] public float $draft_deg,
-        #[Field('', 'mm', above: 0, max: 100)] public float $sheet_mm,
+        #[Field('', 'mm', min: 0.01, max: 100)] public float $sheet_mm,
         #[Field('', '', min: 1, max: 1000)] public int $steps = 10,
         #[Field('sheet_mm unless given', 'mm', above: 0, max: 1000)] public ?float $corner_radius_mm = null,
     ) {

@@ -34,10 +34,23 @@ final class Belief
     /** @var list<string> tests done */
     private array $done = [];
 
+    private ?string $kind = null;
+
+    /** The tests that separate look-alikes from what is never heated, alone and without priors. */
+    private ?self $separation = null;
+
     /** @param  array<string, float>  $priors */
-    public function __construct(private readonly Knowledge $knowledge, private readonly PolymerLibrary $polymers, array $priors)
+    public function __construct(private readonly Knowledge $knowledge, private readonly PolymerLibrary $polymers, array $priors, bool $all = true)
     {
         $this->weights = $priors;
+        if ($all) {
+            $this->separation = new self($knowledge, $polymers, array_fill_keys(array_keys($priors), 1.0), false);
+        }
+    }
+
+    public function __clone()
+    {
+        $this->separation = $this->separation === null ? null : clone $this->separation;
     }
 
     public function see(string $test, string $result): void
@@ -46,15 +59,25 @@ final class Belief
         if (in_array($test, Knowledge::LIQUIDS, true)) {
             $this->dipped[$test] = $result;
         }
+        if ($test === Knowledge::KIND) {
+            $this->kind = $result;
+        }
         $this->done[] = $test;
+        if ($this->knowledge->separates($test)) {
+            $this->separation?->see($test, $result);
+        }
     }
 
     public function weigh(float $density, float $error): void
     {
+        if ($this->knowledge->separates(Knowledge::DENSITY)) {
+            $this->separation?->weigh($density, $error);
+        }
         foreach ($this->weights as $code => $weight) {
-            $range = $this->polymers->get($code)->record['density_solid_g_cm3'];
-            $width = max(1e-6, $range['max'] - $range['min']);
-            $fits = (Normal::tail(($density - $range['max']) / $error) - Normal::tail(($density - $range['min']) / $error)) / $width;
+            $fits = 0.0;
+            foreach ($this->knowledge->densities($code, $this->polymers) as [$from, $to, $share]) {
+                $fits += $share * (Normal::tail(($density - $to) / $error) - Normal::tail(($density - $from) / $error)) / ($to - $from);
+            }
             $this->weights[$code] = $weight * ((1 - self::GROSS) * $fits + self::GROSS / (self::ANYWHERE[1] - self::ANYWHERE[0]));
         }
         $this->done[] = Knowledge::DENSITY;
@@ -80,7 +103,7 @@ final class Belief
     {
         $best = null;
         foreach ($this->knowledge->tests as $id => $test) {
-            if (in_array($id, $this->done, true) || in_array($id, $without, true)) {
+            if (! $this->canAsk($id, $without)) {
                 continue;
             }
             $bits = $this->information($id);
@@ -90,6 +113,46 @@ final class Belief
         }
 
         return $best;
+    }
+
+    /** How many times likelier the separating tests alone make one polymer than another. */
+    public function separation(string $code, string $from): float
+    {
+        $weights = $this->separation->weights ?? [];
+
+        return ($weights[$from] ?? 0.0) > 0 ? ($weights[$code] ?? 0.0) / $weights[$from] : INF;
+    }
+
+    /**
+     * The separating test that may be expected to tell one polymer from another best, when it is the one: the largest
+     * relative entropy of its results (Kullback & Leibler 1951).
+     *
+     * @param  list<string>  $without  tests that cannot be done
+     * @return array{string, float}|null the test, and bits
+     */
+    public function separator(string $code, string $from, array $without): ?array
+    {
+        $best = null;
+        foreach ($this->knowledge->tests as $id => $test) {
+            if (! $this->knowledge->separates($id) || ! $this->canAsk($id, $without)) {
+                continue;
+            }
+            $bits = 0.0;
+            foreach ($test['likelihood'][$code] as $result => $p) {
+                $bits += $p > 0 ? $p * log($p / max(1e-9, $test['likelihood'][$from][$result]), 2) : 0.0;
+            }
+            if ($best === null || $bits > $best[1]) {
+                $best = [$id, $bits];
+            }
+        }
+
+        return $best;
+    }
+
+    /** @param  list<string>  $without  tests that cannot be done */
+    public function canAsk(string $test, array $without = []): bool
+    {
+        return ! in_array($test, $this->done, true) && ! in_array($test, $without, true) && $this->knowledge->suits($test, $this->kind);
     }
 
     public function information(string $test): float

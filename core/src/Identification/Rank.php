@@ -10,9 +10,11 @@ use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * Which polymer an item is, from safe tests: Bayes over data/identification.json (see Belief). Decided at 90 % by at least
- * two kinds of test (94 % while a test is left that tells), a family that they tell apart only weakly together, and never
- * while PVC is more than 2 % likely. The next test is the one
- * with the most expected information (Lindley 1956). Two results disagree when together they are RARE times rarer than
+ * two kinds of test (94 % while a test is left that tells), a family that they tell apart only weakly together. Never while
+ * what must not be heated (PVC hard and soft, and whatever is none of the polymers) is more than 1 % likely, and for the
+ * polymers that it is easily taken for, not before a test that tells these apart has spoken: priors alone do not acquit.
+ * What is most likely never heated stays UNKNOWN. The next test is the one with the most expected information (Lindley
+ * 1956), or the one that separates. Two results disagree when together they are RARE times rarer than
  * chance would have it: log2 P(a,b)/(P(a)P(b)), pointwise mutual information.
  * No burn tests: the fume of PVC is acid and that of several others poisonous, and the flame tells no more than these do.
  */
@@ -21,13 +23,17 @@ final readonly class Rank
 {
     public const UNKNOWN = 'UNKNOWN';
 
-    private const PVC = 'PVC-U';
-
     /** No single test decides, however strong: marks are copied, parts are mixed. The liquids are one. */
     private const KINDS = 2;
 
     /** The bar of 90 % is enough when nothing more can be asked; while a test is left that tells, this is. */
     private const SURE = 0.94;
+
+    /**
+     * The likelihoods may be off by a factor of two, and things that are none of the polymers come in kinds that the table
+     * does not know: the bar for what is never heated is held with this much in hand.
+     */
+    private const MARGIN = 2.5;
 
     private const RARE = 4.0;
 
@@ -47,45 +53,99 @@ final readonly class Rank
         $priors = $this->knowledge->priors($in->candidates, $in->confirmed);
         $belief = $this->belief($priors, $in->evidence);
         $shares = $belief->probabilities();
-        $pvc = $shares[self::PVC] ?? 0.0;
-        [$decision, $family] = $this->decide($belief, $in->exclude_tests);
-        $next = $decision === self::UNKNOWN ? $this->next($belief, $in->exclude_tests) : null;
+        // Leaving what is never heated out of the candidates does not acquit it.
+        $judge = $in->candidates === [] ? $belief
+            : $this->belief($this->knowledge->priors(array_values(array_unique([...$in->candidates, ...$this->knowledge->neverHot])), $in->confirmed), $in->evidence);
+        $decision = $this->decide($judge, $in->exclude_tests);
+        $next = $decision->isMade() ? null : $this->next($judge, $in->exclude_tests);
         $conflict = $this->conflict($priors, $in->evidence);
-        $heatAs = count($family) > 1 ? $this->cooler($family) : null;
-        $because = $this->because($decision, $family, $heatAs, $shares, $priors, $in->evidence, $next !== null);
+        $heatAs = count($decision->family) > 1 ? $this->cooler($decision->family) : null;
+        $because = $decision->isMade()
+            ? $this->reasons($decision->family, $heatAs, $shares, $priors, $in->evidence)
+            : $this->doubts($decision, $in->evidence, $next !== null);
         $ranked = [];
         foreach ($shares as $code => $share) {
             $ranked[] = new Ranked($code, $share);
         }
-        $result = (new RankResult($ranked, $decision, $because, $next, $conflict, $family, $heatAs, $pvc))->explain($because);
+        $result = (new RankResult($ranked, $decision->code, $because, $next, $conflict, $decision->family, $heatAs, $this->neverHot($judge->probabilities())))->explain($because);
 
         return $conflict === null ? $result : $result->warn($conflict->because);
     }
 
-    /**
-     * @param  list<string>  $without  tests that cannot be done
-     * @return array{string, list<string>} the decision, and the family it was made for
-     */
-    public function decide(Belief $belief, array $without = []): array
+    /** @param  list<string>  $without  tests that cannot be done */
+    public function decide(Belief $belief, array $without = []): Decision
     {
         $shares = $belief->probabilities();
         $first = (string) array_key_first($shares);
-        if ($belief->kinds() < self::KINDS || ($first !== self::PVC && ($shares[self::PVC] ?? 0.0) > $this->knowledge->pvcBar)) {
-            return [self::UNKNOWN, []];
-        }
         $family = array_values(array_filter($this->knowledge->family($first), static fn (string $c): bool => isset($shares[$c])));
         $together = array_sum(array_map(static fn (string $c): float => $shares[$c], $family));
-        if ($together < $this->knowledge->acceptAt || ($together < self::SURE && $this->worthMore($belief, $without))) {
-            return [self::UNKNOWN, []];
+        $bar = $this->knowledge->acceptAt;
+        $unknown = static fn (string $because, ?string $obstacle = null): Decision => new Decision(self::UNKNOWN, [], $because, $obstacle);
+        if (in_array($first, $this->knowledge->neverHot, true)) {
+            return $unknown(sprintf('most likely %s (%s): it never goes hot here, it goes into its own bin', self::matter($first), self::percent($shares[$first])), $first);
+        }
+        $never = array_intersect_key($shares, array_flip($this->knowledge->neverHot));
+        $worst = array_key_first($never);
+        if ($this->neverHot($shares) > $this->knowledge->neverHotBar / self::MARGIN) {
+            return $unknown(sprintf('%s is still possible (%s)', self::matter((string) $worst), self::percent($this->neverHot($shares))), $worst);
+        }
+        if ($belief->kinds() < self::KINDS) {
+            return $unknown('one kind of test alone does not decide');
+        }
+        if ($together < $bar) {
+            return $unknown(sprintf('%s is %s likely and %d %% are asked for', $first, self::percent($shares[$first]), (int) round(100 * $bar)));
+        }
+        $alike = $this->notSeparated($belief, $shares[$first] >= $bar ? [$first] : $family, $never);
+        if ($alike !== null) {
+            return $unknown(sprintf('%s is %s likely, and no test yet has told it from %s, which looks like it', $first, self::percent($together), self::matter($alike)), $alike);
+        }
+        if ($together < self::SURE && ($belief->next($without)[1] ?? 0.0) >= self::WORTH) {
+            return $unknown(sprintf('%s is %s likely, and one more test makes it sure', $first, self::percent($shares[$first])));
         }
 
-        return [$first, $shares[$first] >= $this->knowledge->acceptAt ? [$first] : $family];
+        return new Decision($first, $shares[$first] >= $bar ? [$first] : $family);
     }
 
-    /** @param  list<string>  $without */
-    private function worthMore(Belief $belief, array $without): bool
+    /**
+     * What is never heated and still in play, from which the separating tests have not told a look-alike.
+     *
+     * @param  list<string>  $family
+     * @param  array<string, float>  $never  shares, the largest first
+     */
+    private function notSeparated(Belief $belief, array $family, array $never): ?string
     {
-        return ($belief->next($without)[1] ?? 0.0) >= self::WORTH;
+        foreach (array_intersect($family, $this->knowledge->lookAlikes) as $code) {
+            foreach ($never as $other => $share) {
+                if ($share > $this->knowledge->separateAgainst && $belief->separation($code, $other) < $this->knowledge->separateRatio) {
+                    return $other;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  array<string, float>  $shares */
+    private function neverHot(array $shares): float
+    {
+        return array_sum(array_intersect_key($shares, array_flip($this->knowledge->neverHot)));
+    }
+
+    /** What is never heated, in words. */
+    private static function matter(string $code): string
+    {
+        return match ($code) {
+            'PVC-U' => 'PVC', 'PVC-P' => 'soft PVC', 'OTHER' => 'something that is none of these (thermoset, filled, laminated)', default => $code
+        };
+    }
+
+    private static function percent(float $share): string
+    {
+        return match (true) {
+            $share > 0.995 => 'over 99 %',
+            $share < 0.095 => sprintf('%.1f %%', 100 * $share),
+            default => sprintf('%.0f %%', 100 * $share),
+        };
     }
 
     private function check(RankInput $in): void
@@ -102,6 +162,15 @@ final readonly class Rank
                 throw new InputError("evidence.{$i}.test", 'is given twice: take one of them back');
             }
             $seen[$evidence->test] = true;
+        }
+        $kind = null;
+        foreach ($in->evidence as $evidence) {
+            $kind = $evidence->test === Knowledge::KIND ? $evidence->result : $kind;
+        }
+        foreach ($in->evidence as $i => $evidence) {
+            if ($kind !== null && $evidence->test !== Knowledge::DENSITY && ! $this->knowledge->suits($evidence->test, $kind)) {
+                throw new InputError("evidence.{$i}.test", "is not for this kind of item ({$kind}): take it back");
+            }
         }
     }
 
@@ -126,14 +195,20 @@ final readonly class Rank
     /** @param  list<string>  $without */
     public function next(Belief $belief, array $without = []): ?NextTest
     {
-        $best = $belief->next($without);
-        if ($best === null || $best[1] < self::WORTH) {
-            return null;
+        $shares = $belief->probabilities();
+        $two = array_slice(array_keys($shares), 0, 2);
+        $obstacle = $this->decide($belief, $without)->obstacle;
+        $first = $two[0];
+        $separator = $obstacle === null || $obstacle === $first ? null : $belief->separator($first, $obstacle, $without);
+        $apart = $separator === null || $separator[1] < self::WORTH ? null
+            : new NextTest($separator[0], sprintf('It tells %s from %s.', $first, self::matter((string) $obstacle)), $belief->information($separator[0]));
+        if ($apart !== null && $shares[$first] >= $this->knowledge->acceptAt) {
+            return $apart;
         }
-        [$test, $bits] = $best;
-        $two = array_slice(array_keys($belief->probabilities()), 0, 2);
+        $best = $belief->next($without);
 
-        return new NextTest($test, sprintf('It tells most now: %.2f bit to be expected, with %s before %s.', $bits, $two[0], $two[1] ?? 'nothing'), $bits);
+        return $best === null || $best[1] < self::WORTH
+            ? $apart : new NextTest($best[0], sprintf('It tells most now, with %s before %s.', $two[0], $two[1] ?? 'nothing'), $best[1]);
     }
 
     /**
@@ -184,37 +259,29 @@ final readonly class Rank
         return $family[0];
     }
 
+    /** @param  list<Evidence>  $evidence */
+    private function doubts(Decision $decision, array $evidence, bool $more): string
+    {
+        return $evidence === [] ? 'Nothing was tested yet.' : ucfirst($decision->because).'. '
+            .($more ? 'Test on.' : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.');
+    }
+
     /**
      * @param  list<string>  $family
      * @param  array<string, float>  $shares
      * @param  array<string, float>  $priors
      * @param  list<Evidence>  $evidence
      */
-    private function because(string $decision, array $family, ?string $heatAs, array $shares, array $priors, array $evidence, bool $more): string
+    private function reasons(array $family, ?string $heatAs, array $shares, array $priors, array $evidence): string
     {
-        $percent = static fn (float $share): string => $share > 0.995 ? 'over 99 %' : sprintf('%.0f %%', 100 * $share);
         $first = (string) array_key_first($shares);
         $second = array_keys($shares)[1] ?? null;
-        if ($evidence === []) {
-            return 'Nothing was tested yet.';
-        }
-        if ($decision === self::UNKNOWN) {
-            $why = $first !== self::PVC && ($shares[self::PVC] ?? 0.0) > $this->knowledge->pvcBar
-                ? sprintf('PVC is still possible (%s)', $percent($shares[self::PVC]))
-                : ($shares[$first] >= $this->knowledge->acceptAt ? sprintf('%s is %s likely, and one more test makes it sure', $first, $percent($shares[$first]))
-                : sprintf('%s is %s likely and %d %% are asked for', $first, $percent($shares[$first]), (int) round(100 * $this->knowledge->acceptAt)));
-
-            return "{$why}. ".($more ? 'Test on.' : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.');
-        }
         $together = array_sum(array_map(static fn (string $c): float => $shares[$c], $family));
         $strongest = $this->strongest($priors, $evidence, $first);
-        $text = sprintf('%s, %s', implode(' or ', $family), $percent($together)).($strongest === null ? '' : ": {$strongest} says so most");
+        $text = sprintf('%s, %s', implode(' or ', $family), self::percent($together)).($strongest === null ? '' : ": {$strongest} says so most");
         $text .= count($family) > 1 ? sprintf('. These tests hardly tell them apart: keep to the limits of %s, which takes less heat', $heatAs) : '';
-        if ($decision === self::PVC) {
-            return $text.'. PVC never goes hot here: its own bin, closed.';
-        }
 
-        return $text.($second !== null && ! in_array($second, $family, true) && $shares[$second] > 0.01 ? sprintf('; %s %s', $second, $percent($shares[$second])) : '').'.';
+        return $text.($second !== null && ! in_array($second, $family, true) && $shares[$second] > 0.01 ? sprintf('; %s %s', $second, self::percent($shares[$second])) : '').'.';
     }
 
     /**

@@ -21,7 +21,7 @@ final class RankResult extends Result
         #[Field('two tests that disagree')] public readonly ?Conflict $conflict,
         #[Field('polymers that the tests do not tell apart, decided together', '', of: 'string')] public readonly array $family,
         #[Field('of a family, the one whose limits of temperature are the safe ones')] public readonly ?string $heat_as,
-        #[Field('of PVC', '')] public readonly float $pvc,
+        #[Field('that it is PVC or something else that is never heated', '')] public readonly float $never_hot,
     ) {
     }
 }

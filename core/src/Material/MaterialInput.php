@@ -16,22 +16,25 @@ final readonly class MaterialInput implements Checked
     public function __construct(
         #[Field('code of a polymer in the library, such as HDPE')] public ?string $polymer = null,
         public ?Morphology $morphology = null,
-        #[Field('density of the solid', 'g/cm3', above: 0, max: 25)] public ?float $density_solid_g_cm3 = null,
-        #[Field('density of the melt', 'g/cm3', above: 0, max: 25)] public ?float $density_melt_g_cm3 = null,
-        #[Field('loose bulk density of flake or granulate', 'g/cm3', above: 0, max: 25)] public ?float $bulk_density_g_cm3 = null,
-        #[Field('thermal conductivity of the solid', 'W/mK', above: 0, max: 500)] public ?float $conductivity_solid_w_mk = null,
-        #[Field('thermal conductivity of the melt', 'W/mK', above: 0, max: 500)] public ?float $conductivity_melt_w_mk = null,
-        #[Field('specific heat of the solid', 'J/gK', above: 0, max: 20)] public ?float $specific_heat_solid_j_gk = null,
-        #[Field('specific heat of the melt', 'J/gK', above: 0, max: 20)] public ?float $specific_heat_melt_j_gk = null,
+        #[Field('density of the solid', 'g/cm3', min: 0.005, max: 25)] public ?float $density_solid_g_cm3 = null,
+        #[Field('density of the melt', 'g/cm3', min: 0.005, max: 25)] public ?float $density_melt_g_cm3 = null,
+        #[Field('loose bulk density of flake or granulate', 'g/cm3', min: 0.005, max: 25)] public ?float $bulk_density_g_cm3 = null,
+        #[Field('thermal conductivity of the solid', 'W/mK', min: 0.005, max: 500)] public ?float $conductivity_solid_w_mk = null,
+        #[Field('thermal conductivity of the melt', 'W/mK', min: 0.005, max: 500)] public ?float $conductivity_melt_w_mk = null,
+        #[Field('specific heat of the solid', 'J/gK', min: 0.1, max: 20)] public ?float $specific_heat_solid_j_gk = null,
+        #[Field('specific heat of the melt', 'J/gK', min: 0.1, max: 20)] public ?float $specific_heat_melt_j_gk = null,
         #[Field('glass transition', '°C', min: -200, max: 500)] public ?float $tg_c = null,
         #[Field('end of melting', '°C', min: -100, max: 500)] public ?float $tm_c = null,
         #[Field('start of crystallising on cooling', '°C', min: -100, max: 500)] public ?float $tc_c = null,
         #[Field('heat of fusion', 'J/g', min: 0, max: 1000)] public ?float $heat_of_fusion_j_g = null,
-        #[Field('width of the melting range', 'K', above: 0, max: 200)] public float $melt_width_k = 15.0,
+        #[Field('width of the melting range', 'K', min: 0.01, max: 200)] public float $melt_width_k = 15.0,
         #[Field('flakes start to fuse', '°C', min: -100, max: 600)] public ?float $consolidate_start_c = null,
         #[Field('flakes fused to solid', '°C', min: -100, max: 600)] public ?float $consolidate_end_c = null,
         #[Field('stiff enough to take out', '°C', min: -50, max: 500)] public ?float $demould_c = null,
         #[Field('share of radiant heat taken in', '', above: 0, max: 1)] public ?float $absorptivity = null,
+        #[Field('it no longer flows below', '°C', min: -100, max: 600)] public ?float $no_flow_c = null,
+        #[Field('it breaks down or gives off fume above', '°C', min: 0, max: 600)] public ?float $ceiling_c = null,
+        #[Field('it stands its ceiling for so long', 'min', min: 0, max: 100000)] public ?float $minutes_at_ceiling = null,
     ) {
     }
 
@@ -61,6 +64,17 @@ final readonly class MaterialInput implements Checked
         return $this->optional($name, $library) ?? throw new InputError($name, $this->polymer === null
             ? 'is required when no polymer is named'
             : "the library has no value for {$this->polymer}: give it");
+    }
+
+    /** A sentence for when something gets hotter than the polymer stands; null when it does not, or nothing is known of it. */
+    public function overCeiling(float $hottest, string $what, PolymerLibrary $library): ?string
+    {
+        $ceiling = $this->optional('ceiling_c', $library);
+
+        return $ceiling === null || $hottest <= $ceiling + 1e-9 ? null : sprintf(
+            '%s: %.0f °C is above the ceiling of %.0f °C%s: it gives off fume and breaks down.',
+            $what, $hottest, $ceiling, $this->polymer === null ? '' : " for {$this->polymer}",
+        );
     }
 
     /** Everything the conduction solver needs to know of the polymer. */

@@ -41,6 +41,8 @@ final readonly class Polymer
             'density_g_cm3' => $this->typical('density_solid_g_cm3'),
             'bulk_density_g_cm3' => $this->typical('bulk_density_flake_g_cm3'),
             'absorptivity' => isset($this->record['ir']['absorptivity_0_to_1']) ? (float) $this->record['ir']['absorptivity_0_to_1'] : null,
+            'ceiling_c' => $this->ceiling(),
+            'minutes_at_ceiling' => $this->minutesAtCeiling(),
             default => $this->typical($name),
         };
     }
@@ -72,6 +74,74 @@ final readonly class Polymer
     public function hazards(): array
     {
         return array_values(array_map(strval(...), $this->record['hazards'] ?? []));
+    }
+
+    /** Minutes that the melt stands at its ceiling before it is spent; null where nothing is known. */
+    public function minutesAtCeiling(): ?float
+    {
+        $minutes = $this->record['degradation_c']['minutes_at_ceiling'] ?? null;
+
+        return is_int($minutes) || is_float($minutes) ? (float) $minutes : null;
+    }
+
+    /** Never heated here, by anybody: what is not identified, what is something else, and any PVC. */
+    public function neverHot(): bool
+    {
+        return $this->morphology() === null || $this->isPvc();
+    }
+
+    /** Breaks down into gas or acid, suddenly, at the heat that others are run at. */
+    public function breaksDownViolently(): bool
+    {
+        return in_array($this->code, ['POM', 'EVA', 'TPU'], true);
+    }
+
+    public function isPvc(): bool
+    {
+        return str_starts_with($this->code, 'PVC');
+    }
+
+    /** Why the two must not meet hot; null when they may. Either may know of the other. */
+    public function dangerWith(self $other): ?string
+    {
+        foreach ([[$this, $other], [$other, $this]] as [$one, $two]) {
+            foreach ($one->record['incompatible_with'] ?? [] as $pair) {
+                if ($pair['code'] === $two->code && $pair['severity'] === 'dangerous') {
+                    return (string) $pair['why'];
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** Per cent of another polymer that this one takes without harm, and what it does to it; null where the library has none. */
+    public function blendsWith(string $other): ?float
+    {
+        foreach ($this->record['blends_ok_with'] ?? [] as $blend) {
+            if ($blend['code'] === $other) {
+                return (float) $blend['max_pct'];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The melt window of a barrel process, °C: injection's, for a polymer that is only extruded that one's.
+     *
+     * @return array{min: float, typical: float, max: float}|null
+     */
+    public function meltWindow(string $process = 'injection'): ?array
+    {
+        foreach ([$process, 'injection', 'extrusion'] as $one) {
+            $melt = $this->process($one)['melt_c'] ?? null;
+            if (is_array($melt)) {
+                return ['min' => (float) $melt['min'], 'typical' => (float) $melt['typical'], 'max' => (float) $melt['max']];
+            }
+        }
+
+        return null;
     }
 
     /** Hygroscopic resins must be dried through; surface moisture only needs driving off. */

@@ -11,8 +11,8 @@ final readonly class SortingScore
         public float $decided,
         /** of those decided; a family that holds the truth is right */
         public float $rightOfDecided,
-        /** of all items: PVC taken for something else */
-        public float $pvcLetThrough,
+        /** of those decided: PVC, hard or soft, and what is none of the polymers */
+        public float $neverHotAccepted,
         public int $medianTests,
     ) {
     }

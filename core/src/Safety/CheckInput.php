@@ -16,6 +16,8 @@ final readonly class CheckInput
         public Answers $answers = new Answers,
         public MachineFacts $machine = new MachineFacts,
         public Scale $scale = Scale::Production,
+        public MouldFacts $mould = new MouldFacts,
+        public ChargeFacts $charge = new ChargeFacts,
     ) {
     }
 }

@@ -8,6 +8,8 @@ namespace Dithermic\Core\Settings;
 enum Origin: string
 {
     case Library = 'library';
+    /** one number for every polymer: a place to begin, not a property of this one */
+    case Generic = 'generic';
     case LastGoodRun = "this machine's last good run";
     case YourRule = 'your rule';
 }

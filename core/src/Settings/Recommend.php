@@ -6,17 +6,9 @@ namespace Dithermic\Core\Settings;
 
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Calculator\Reader;
-use Dithermic\Core\Heat\Barrel\BarrelSoak;
-use Dithermic\Core\Heat\Barrel\BarrelSoakInput;
-use Dithermic\Core\Heat\Bath\BarInBath;
-use Dithermic\Core\Heat\Bath\BarInBathInput;
-use Dithermic\Core\Heat\Press\PressCycle;
-use Dithermic\Core\Heat\Press\PressCycleInput;
-use Dithermic\Core\Heat\Sheet\VacuumSheet;
-use Dithermic\Core\Heat\Sheet\VacuumSheetInput;
-use Dithermic\Core\Heat\Wall\CoolingTime;
-use Dithermic\Core\Heat\Wall\CoolingTimeInput;
+use Dithermic\Core\Drying\Form;
+use Dithermic\Core\Drying\Plan;
+use Dithermic\Core\Drying\PlanInput;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\Process;
@@ -29,7 +21,7 @@ use Dithermic\Core\Safety\Process;
  * Times come from the calculations that carry them, at the targets found. A start for a grade not yet known; the
  * supplier's data sheet and the first parts go before it.
  */
-#[Calc('settings.recommend', 'a set-up to begin with: set-points, zones and times, and where each came from')]
+#[Calc('settings.recommend', 'a set-up to begin with: set-points, zones and times, and where each came from', size: 'part.thickness_mm')]
 final readonly class Recommend
 {
     /** Settings of a process in the order of the sheet, and their unit. */
@@ -39,6 +31,9 @@ final readonly class Recommend
         'compression' => ['platen_c' => '°C', 'pressure_bar' => 'bar'],
         'vacuum_forming' => ['sheet_normal_c' => '°C', 'mould_c' => '°C', 'release_c' => '°C'],
     ];
+
+    /** one number for every polymer in the library */
+    private const GENERIC = ['injection_pressure_bar', 'hold_pressure_bar', 'back_pressure_bar'];
 
     public function __construct(private PolymerLibrary $polymers)
     {
@@ -65,17 +60,18 @@ final readonly class Recommend
         $cautions = [];
         $settings = [];
         foreach (self::SETTINGS[$process] as $name => $unit) {
+            if ($name === 'back_pressure_bar' && $in->machine->kind?->isPlunger() === true) {
+                continue;
+            }
             $window = $this->window($polymer, $in, $name, $settings);
             if ($window !== null) {
                 $settings[$name] = $this->settle($in, $polymer, $name, $unit, $window, $cautions);
             }
         }
         $zones = $in->process->hasBarrel() ? $this->zones($in, $polymer, $settings) : [];
-        [$timers, $why] = $this->timers($in, $polymer, $settings);
-        $cautions = [...$cautions, ...$why, ...$this->ofPart($in, $polymer), ...$polymer->hazards()];
-        if ($polymer->mustBeDried()) {
-            $cautions[] = "{$polymer->code} takes up water: dry it first.";
-        }
+        $times = (new Times($this->polymers))->of($in, $polymer, $settings);
+        $timers = $times->timers;
+        $cautions = [...$cautions, ...$times->missing, ...$this->ofPart($in, $polymer), ...$this->ofMachine($in), ...$this->ofWater($in, $polymer), ...$polymer->hazards()];
         $cautions[] = 'Keep to the machine\'s manual and to local codes.';
         $first = reset($settings);
         if ($first === false) {
@@ -83,7 +79,7 @@ final readonly class Recommend
         }
         $said = array_map(static fn (Timer $t): string => sprintf('%s %s', str_replace('_', ' ', $t->timer), $t->seconds < 180 ? sprintf('%.0f s', $t->seconds) : sprintf('%.1f min', $t->seconds / 60)), $timers);
 
-        return (new RecommendResult(array_values($settings), $zones, $timers, array_values(array_unique($cautions))))
+        return (new RecommendResult(array_values($settings), $zones, $timers, array_values(array_unique(array_filter($cautions))), $times->hottest_heater_c))
             ->explain(sprintf('Begin at %.0f %s (%s)%s.', $first->target, $first->unit, $first->origin->value, $said === [] ? '' : '; '.implode(', ', $said)))
             ->warn($in->part->thickness_mm > 25 && $in->process !== Process::Extrusion ? 'So thick a part holds heat for very long: take the first one as a trial.' : null);
     }
@@ -115,6 +111,11 @@ final readonly class Recommend
             return null;
         }
         $target = (float) $range['typical'];
+        if ($name === 'melt_c' && $in->process === Process::Injection && $in->machine->kind?->isPlunger() === true) {
+            // A plunger does not knead: the wall is the hottest place and the melt stays long. The middle of the low third.
+            $target = $range['min'] + ($range['max'] - $range['min']) / 6;
+            $note = trim("a plunger begins in the low third of the window. {$note}");
+        }
         if ($name === 'mould_c' && $in->mould->fine_finish) {
             $target = ($range['typical'] + $range['max']) / 2;
             $note = 'a warm mould copies its surface better';
@@ -130,7 +131,7 @@ final readonly class Recommend
     private function settle(RecommendInput $in, Polymer $polymer, string $name, string $unit, array $window, array &$cautions): SetPoint
     {
         [$low, $target, $high, $because] = $window;
-        $origin = Origin::Library;
+        $origin = in_array($name, self::GENERIC, true) ? Origin::Generic : Origin::Library;
         foreach ([[Origin::LastGoodRun, $in->last_good_run], [Origin::YourRule, $in->your_rules]] as [$from, $list]) {
             foreach ($list as $known) {
                 if ($known->setting === $name) {
@@ -147,6 +148,7 @@ final readonly class Recommend
         $limits = [
             ['the machine may not go above it', $heats && $name !== 'sheet_normal_c' ? $in->machine->max_c : null],
             ["{$polymer->code} breaks down above it", $heats ? $polymer->ceiling() : null],
+            ['the machine gives no more', in_array($name, ['injection_pressure_bar', 'hold_pressure_bar'], true) ? $in->machine->max_bar : null],
             ['the mould stands no more', match (true) {
                 $name === 'mould_c' => $in->mould->max_c, in_array($name, ['injection_pressure_bar', 'pressure_bar', 'hold_pressure_bar'], true) => $in->mould->max_bar, default => null
             }],
@@ -191,64 +193,34 @@ final readonly class Recommend
         return $zones;
     }
 
-    /**
-     * @param  array<string, SetPoint>  $settings
-     * @return array{list<Timer>, list<string>} the timers, and why one is missing
-     */
-    private function timers(RecommendInput $in, Polymer $polymer, array $settings): array
+    /** @return list<string> */
+    private function ofMachine(RecommendInput $in): array
     {
-        $timers = [];
-        $missing = [];
-        $try = static function (callable $work) use (&$timers, &$missing): void {
-            try {
-                $timers = [...$timers, ...$work()];
-            } catch (InputError $error) {
-                $missing[] = "No time for this: {$error->field} {$error->getMessage()}.";
-            }
-        };
-        $part = $in->part;
-        if ($in->process === Process::Compression) {
-            $try(function () use ($in, $polymer, $settings, $part): array {
-                $press = $in->machine->press !== null && $part->length_mm !== null && $part->width_mm !== null ? ['press' => array_filter(get_object_vars($in->machine->press), static fn (mixed $v): bool => $v !== null)] : [];
-                $cycle = (new PressCycle($this->polymers))(Reader::read(PressCycleInput::class, ['polymer' => $polymer->code, 'thickness_mm' => $part->thickness_mm, 'initial_c' => $in->room_c, 'platen_c' => $settings['platen_c']->target, 'length_mm' => $part->length_mm, 'width_mm' => $part->width_mm] + $press));
-
-                return [new Timer('heat', 60 * $cycle->heat_min, 'heat.press_cycle', sprintf('until the middle has %.0f °C', $cycle->core_target_c)), new Timer('soak', 60 * $cycle->soak_min, 'heat.press_cycle', 'the middle evens out'), new Timer('cool', 60 * $cycle->cool_min, 'heat.press_cycle', sprintf('under load until %.0f °C', $cycle->demould_c))];
-            });
+        $cautions = [];
+        if ($in->process === Process::Injection && $in->machine->kind?->isPlunger() === true && $in->machine->max_bar === null) {
+            $cautions[] = 'What this machine can give is not known, and the usual pressures are those of screw machines: reckon it by force.lever_injection, and whether it fills by flow.fill.';
         }
-        if ($in->process === Process::Injection) {
-            $try(function () use ($polymer, $settings, $part): array {
-                $out = $polymer->typical('demould_c') ?? throw new InputError('demould_c', 'is not known');
-                $cool = (new CoolingTime($this->polymers))(Reader::read(CoolingTimeInput::class, ['polymer' => $polymer->code, 'thickness_mm' => $part->thickness_mm, 'melt_c' => $settings['melt_c']->target, 'mould_c' => $settings['mould_c']->target, 'eject_c' => $out]));
-
-                return [new Timer('cool', $cool->cooling_s, 'heat.cooling_time', sprintf('until the middle of the wall has %.0f °C', $out))];
-            });
-        }
-        if ($in->process->hasBarrel() && $in->machine->barrel_diameter_mm !== null) {
-            $try(function () use ($in, $polymer, $settings): array {
-                $soak = (new BarrelSoak($this->polymers))(Reader::read(BarrelSoakInput::class, ['polymer' => $polymer->code, 'barrel_diameter_mm' => $in->machine->barrel_diameter_mm, 'wall_c' => $settings['melt_c']->target, 'feed_c' => $in->room_c, 'target_c' => min($settings['melt_c']->low, $settings['melt_c']->target - 5)]));
-
-                return [new Timer('soak', 60 * $soak->soak_min_full, 'heat.barrel_soak', 'a plunger barrel filled cold, until its axis is melt')];
-            });
-        }
-        if ($in->process === Process::Extrusion) {
-            $try(function () use ($in, $polymer, $settings, $part): array {
-                $bar = (new BarInBath($this->polymers))(Reader::read(BarInBathInput::class, ['polymer' => $polymer->code, 'melt_c' => $settings['melt_c']->target, 'bath_c' => $in->mould->bath_c, 'width_mm' => $part->width_mm ?? $part->thickness_mm, 'height_mm' => $part->thickness_mm]));
-
-                return [new Timer('bath', 60 * ($bar->minutes_to_core ?? throw new InputError('bath_c', 'never cools the middle of the bar enough')), 'heat.bar_in_bath', 'a closed bar mould, until its middle may come out')];
-            });
-        }
-        if ($in->process === Process::VacuumForming && $in->machine->heater_c !== null) {
-            $try(function () use ($in, $polymer, $settings, $part): array {
-                $sheet = (new VacuumSheet($this->polymers))(Reader::read(VacuumSheetInput::class, ['polymer' => $polymer->code, 'thickness_mm' => $part->thickness_mm, 'initial_c' => $in->room_c, 'heater_c' => $in->machine->heater_c, 'exchange' => $in->machine->exchange, 'sides' => $in->machine->sides, 'ambient_c' => $in->room_c, 'sheet_normal_c' => $settings['sheet_normal_c']->target]));
-                if ($sheet->ready_s === null) {
-                    throw new InputError('heater_c', 'never brings the sheet there: the face would be too hot before the middle is ready');
-                }
-
-                return [new Timer('heat', $sheet->ready_s, 'heat.vacuum_sheet', 'until the mean of the sheet is there'), ...($sheet->form_within_s === null ? [] : [new Timer('form_within', $sheet->form_within_s, 'heat.vacuum_sheet', 'from the heater leaving to the vacuum')])];
-            });
+        if ($in->process === Process::Compression && $in->machine->press === null) {
+            $cautions[] = 'Heater power and platen mass of this press are not known: the times are those of an ideal one, at the very least. Log one run with a thermocouple in the middle.';
         }
 
-        return [array_values($timers), $missing];
+        return $cautions;
+    }
+
+    /** @return list<string> */
+    private function ofWater(RecommendInput $in, Polymer $polymer): array
+    {
+        if (! $polymer->mustBeDried()) {
+            return [];
+        }
+        if ($in->process !== Process::VacuumForming) {
+            return ["{$polymer->code} takes up water: dry it first."];
+        }
+        $plan = (new Plan($this->polymers))(new PlanInput($polymer->code, '2000-01-01T00:00:00', form: Form::Sheet));
+
+        return [$plan->hours === null
+            ? "{$polymer->code} sheet takes up water and cannot be dried without losing its shape: form it from the wrapping."
+            : sprintf('%s sheet takes up water: form it from the wrapping, or dry it %.1f h at %.0f °C and no hotter.', $polymer->code, $plan->hours, $plan->air_c)];
     }
 
     /** @return list<string> */

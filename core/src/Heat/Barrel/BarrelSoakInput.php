@@ -12,7 +12,7 @@ final readonly class BarrelSoakInput
 {
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('', 'mm', above: 0, max: 500)] public float $barrel_diameter_mm,
+        #[Field('', 'mm', min: 1, max: 500)] public float $barrel_diameter_mm,
         #[Field('', '°C', min: -50, max: 600)] public float $wall_c,
         #[Field('room, or preheated strips', '°C', min: -50, max: 600)] public float $feed_c = 20.0,
         #[Field('on the axis; the polymer\'s lowest melt temperature unless given', '°C', min: -50, max: 600)] public ?float $target_c = null,

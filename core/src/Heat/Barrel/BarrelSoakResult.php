@@ -11,8 +11,9 @@ final class BarrelSoakResult extends Result
 {
     public function __construct(
         #[Field('', 'min')] public readonly float $soak_min_full,
-        #[Field('', 'min')] public readonly float $soak_min_refill,
+        #[Field('wait before the next shot', 'min')] public readonly float $soak_min_refill,
         #[Field('', 's')] public readonly float $min_cycle_s_continuous,
+        #[Field('what the axis gets to', '°C')] public readonly float $target_c,
     ) {
     }
 }

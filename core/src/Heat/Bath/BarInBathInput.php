@@ -25,7 +25,11 @@ final readonly class BarInBathInput implements Checked
         #[Field('water or air')] public Medium $medium = Medium::Water,
         #[Field('with the mould wall; 500 in water, 12 in air unless given', 'W/m2K', above: 0, max: 1e6)] public ?float $h_w_m2k = null,
         #[Field('look at it then', 'min', above: 0, max: 100000)] public ?float $minutes = null,
-        #[Field('skins asked for', 'mm', of: 'number', above: 0, max: 1000, atMost: 50)] public array $skin_mm = [],
+        #[Field('skins asked for', 'mm', of: 'number', min: 0.01, max: 1000, atMost: 50)] public array $skin_mm = [],
+        #[Field('of the bar', 'mm', above: 0, max: 100000)] public ?float $length_mm = null,
+        #[Field('between its supports when stripped; the lesser of 600 and its length unless given', 'mm', above: 0, max: 100000)] public ?float $span_mm = null,
+        #[Field('as it may sag then', 'mm', above: 0, max: 1000)] public float $sag_mm = 2.0,
+        #[Field('of the warm skin', 'MPa', min: 0.1, max: 100000)] public float $modulus_mpa = 300.0,
         #[Field('add the section at moments from start to end')] public bool $with_section = false,
     ) {
     }
@@ -38,5 +42,26 @@ final readonly class BarInBathInput implements Checked
         if ($this->bath_c >= $this->melt_c) {
             throw new InputError('bath_c', 'is not colder than the melt');
         }
+    }
+
+    public function smallerMm(): float
+    {
+        return $this->diameter_mm ?? min((float) $this->width_mm, (float) $this->height_mm);
+    }
+
+    public function sectionMm2(): float
+    {
+        return $this->diameter_mm === null ? (float) $this->width_mm * (float) $this->height_mm : M_PI / 4 * $this->diameter_mm ** 2;
+    }
+
+    /** Second moment of area of a solid skin alone, lying as width × height, mm4. */
+    public function inertiaMm4(float $skin): float
+    {
+        if ($this->diameter_mm !== null) {
+            return M_PI / 64 * ($this->diameter_mm ** 4 - max(0.0, $this->diameter_mm - 2 * $skin) ** 4);
+        }
+        [$b, $h] = [(float) $this->width_mm, (float) $this->height_mm];
+
+        return ($b * $h ** 3 - max(0.0, $b - 2 * $skin) * max(0.0, $h - 2 * $skin) ** 3) / 12;
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Heat\Conduction;
 
-use RuntimeException;
-
 /**
  * Transient conduction through layers in one dimension, slab or cylinder, in mass coordinates:
  *
@@ -97,6 +95,11 @@ final class Stack
 
     private float $hStart = 0.0;
 
+    /** coldest and hottest cell as the present faces were met: the middle never lies beyond them and the cells */
+    private float $coldestMet = 0.0;
+
+    private float $hottestMet = 0.0;
+
     private float $dt = 0.0;
 
     /** @var array<int, float> scratch of the stage: dT/dh and the half-cell resistances */
@@ -162,9 +165,17 @@ final class Stack
             $this->other[$i] = $this->left[$i + 1] / $length;
         }
         $this->hStart = $this->enthalpy();
+        $this->begin();
+    }
+
+    /** Starts anew from the enthalpies held, against the present faces. */
+    private function begin(): void
+    {
         $this->properties($this->h);
         $this->faces(0.0);
         $this->dt = $this->firstStep();
+        $this->coldestMet = min($this->t);
+        $this->hottestMet = max($this->t);
     }
 
     public function __clone()
@@ -178,9 +189,7 @@ final class Stack
     {
         $this->rightFace = $right;
         $this->leftFace = $left ?? $this->leftFace;
-        $this->properties($this->h);
-        $this->faces(0.0);
-        $this->dt = $this->firstStep();
+        $this->begin();
     }
 
     /**
@@ -254,9 +263,7 @@ final class Stack
             $this->h[$from + $i] = $this->peakH[$from + $i] = $s->enthalpy($c);
             $this->peakF[$from + $i] = $s->fluidFraction($c);
         }
-        $this->properties($this->h);
-        $this->faces(0.0);
-        $this->dt = $this->firstStep();
+        $this->begin();
     }
 
     public function meanTemperature(): float
@@ -275,7 +282,7 @@ final class Stack
     {
         // A mid-plane or an axis: the parabola with no slope there, through the first two cells.
         if ($this->leftFace instanceof Insulated) {
-            return $this->n > 1 && ($this->layers[0][2] > 1) ? (9 * $this->t[0] - $this->t[1]) / 8 : $this->t[0];
+            return $this->n > 1 && ($this->layers[0][2] > 1) ? $this->middle($this->t[0], $this->t[1]) : $this->t[0];
         }
 
         return $this->leftFace->surface;
@@ -286,10 +293,24 @@ final class Stack
         if ($this->rightFace instanceof Insulated) {
             $last = $this->n - 1;
 
-            return $last > $this->layers[count($this->layers) - 1][1] ? (9 * $this->t[$last] - $this->t[$last - 1]) / 8 : $this->t[$last];
+            return $last > $this->layers[count($this->layers) - 1][1] ? $this->middle($this->t[$last], $this->t[$last - 1]) : $this->t[$last];
         }
 
         return $this->rightFace->surface;
+    }
+
+    /**
+     * The parabola with no slope at the middle, through the two cells next to it. While a sharp front has not come there
+     * it swings past what any cell has had: held to what can be.
+     */
+    private function middle(float $first, float $second): float
+    {
+        $middle = (9 * $first - $second) / 8;
+
+        return match (true) {
+            $middle < $first => max($middle, min($this->coldestMet, $first)),
+            default => min($middle, max($this->hottestMet, $first)),
+        };
     }
 
     /** The temperature of a layer's own surface towards the next layer. */
@@ -299,6 +320,12 @@ final class Stack
         $g = $this->t[$i + 1] - $this->t[$i];
 
         return $this->t[$i] + $g * $this->rRight[$i] / ($this->rRight[$i] + $this->contact[$i] + $this->rLeft[$i + 1]);
+    }
+
+    /** The hottest that any cell of a layer has been, °C. */
+    public function hottestSoFar(int $layer): float
+    {
+        return max(array_slice($this->peakT, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]) ?: [-INF]);
     }
 
     /** @return list<float> temperatures of one layer's cells */
@@ -375,7 +402,7 @@ final class Stack
             $dt /= 4;
         }
         if (! $solved) {
-            throw new RuntimeException('the conduction solver found no solution; check the properties given');
+            throw new NoSolution('the conduction solver found no solution; check the properties given');
         }
         $leftFace->endStep();
         $rightFace->endStep();
@@ -426,6 +453,7 @@ final class Stack
         $this->properties($h);
         for ($iteration = 0; $iteration < 14; $iteration++) {
             $this->solves++;
+            Effort::spend($n);
             $t = $this->t;
             $slope = $this->slope;
             $rLeft = $this->rLeft;

@@ -12,16 +12,17 @@ use Dithermic\Core\Heat\Conduction\Substance;
 final readonly class LayerInput implements Checked
 {
     public function __construct(
-        #[Field('as laid, pores included', 'mm', above: 0, max: 5000)] public float $thickness_mm,
-        #[Field('thermal conductivity of the solid', 'W/mK', above: 0, max: 5000)] public float $conductivity_w_mk,
-        #[Field('density of the solid', 'kg/m3', above: 0, max: 30000)] public float $density_kg_m3,
-        #[Field('specific heat', 'J/gK', above: 0, max: 100)] public float $specific_heat_j_gk,
+        #[Field('as laid, pores included', 'mm', min: 0.01, max: 5000)] public float $thickness_mm,
+        #[Field('thermal conductivity of the solid', 'W/mK', min: 0.005, max: 5000)] public float $conductivity_w_mk,
+        #[Field('density of the solid', 'kg/m3', min: 5, max: 30000)] public float $density_kg_m3,
+        #[Field('specific heat', 'J/gK', min: 0.1, max: 100)] public float $specific_heat_j_gk,
         #[Field('temperature at the start', '°C', min: -273.15, max: 4000)] public float $initial_c,
         #[Field('melting and freezing over one range; null for none')] public ?LatentInput $latent = null,
         #[Field('share of the volume that is gas', '', min: 0, below: 1)] public float $porosity = 0.0,
         #[Field('pores begin to close; without it the layer stays porous', '°C', min: -273.15, max: 4000)] public ?float $consolidate_start_c = null,
         #[Field('pores closed', '°C', min: -273.15, max: 4000)] public ?float $consolidate_end_c = null,
         #[Field('conductance to the next layer; null for perfect', 'W/m2K', above: 0)] public ?float $contact_next_w_m2k = null,
+        #[Field('warn when any of it gets hotter', '°C', min: -273.15, max: 4000)] public ?float $ceiling_c = null,
     ) {
     }
 

@@ -13,7 +13,7 @@ use Dithermic\Core\Heat\Conduction\Stack;
  * Valid for conduction through plane or round layers with properties that do not depend on pressure; no radiation
  * through clear layers, no flow inside a layer.
  */
-#[Calc('heat.slab', 'transient heat through layers, flat or round, with melting and closing flake')]
+#[Calc('heat.slab', 'transient heat through layers, flat or round, with melting and closing flake', size: 'duration_s')]
 final class SlabCalculation
 {
     /**
@@ -46,6 +46,10 @@ final class SlabCalculation
             $samples[] = self::sample($then, (float) $in->sample_s[$index], $cylinder, $final);
         }
         $result = new SlabResult($samples, 1000 * end($final), $stack->energyIn, $stack->energyErrorPct());
+        foreach ($in->layers as $i => $layer) {
+            $hottest = $stack->hottestSoFar($i);
+            $result->warn($layer->ceiling_c !== null && $hottest > $layer->ceiling_c ? sprintf('Layer %d gets to %.0f °C, above its ceiling of %.0f °C.', $i + 1, $hottest, $layer->ceiling_c) : null);
+        }
         $mean = $stack->meanTemperature();
 
         return $result->explain(sprintf('After %s s the mean is %.1f °C, from %.1f °C at the left to %.1f °C at the right.',

@@ -14,7 +14,7 @@ use Dithermic\Core\Material\PolymerLibrary;
  * The timer starts when the cold stack goes in. Valid for a sheet much wider than thick (edges are not modelled) and
  * for plates that touch evenly; contact conductances are typical of plates under light load.
  */
-#[Calc('heat.press_cycle', 'heating, soak and cooling of a pressed sheet, hot press then cold press')]
+#[Calc('heat.press_cycle', 'heating, soak and cooling of a pressed sheet, hot press then cold press', size: 'thickness_mm')]
 final readonly class PressCycle
 {
     private const CURVE_POINTS = 200;
@@ -109,10 +109,7 @@ final readonly class PressCycle
             $result->heat_min, $model->coreTarget, $in->platen_c, $because, $in->soak_min, $result->cool_min, $model->demould, $warm,
         ));
         $polymer = $in->material->record($this->polymers);
-        $ceiling = $polymer?->ceiling();
-        if ($ceiling !== null && $in->platen_c > $ceiling) {
-            $result->warn(sprintf('%.0f °C is above the ceiling of %.0f °C for %s: it gives off fume and breaks down.', $in->platen_c, $ceiling, $polymer->code));
-        }
+        $result->warn($in->material->overCeiling(max($in->platen_c, $result->surface_max_c), 'The platens', $this->polymers));
         if ($polymer?->whyNot('compression') !== null) {
             $result->warn("{$polymer->code} is not pressed: ".$polymer->whyNot('compression'));
         }

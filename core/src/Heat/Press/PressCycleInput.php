@@ -15,7 +15,7 @@ final readonly class PressCycleInput implements Checked
 {
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('of the finished sheet', 'mm', above: 0, max: 300)] public float $thickness_mm,
+        #[Field('of the finished sheet', 'mm', min: 0.01, max: 300)] public float $thickness_mm,
         #[Field('of the stack as it goes in', '°C', min: -50, max: 500)] public float $initial_c,
         #[Field('set-point of the hot platens', '°C', min: -50, max: 600)] public float $platen_c,
         #[Field('share of the loose charge that is air; wins over bulk density', '', min: 0, max: 0.98)] public ?float $porosity = null,

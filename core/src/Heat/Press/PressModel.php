@@ -69,7 +69,7 @@ final class PressModel
 
         return new Stack(
             [
-                new Layer($this->polymer, $this->half / (1 - $this->pores), (int) round(18 * $this->cells), $in->initial_c, $in->contact_w_m2k),
+                new Layer($this->polymer, $this->half / (1 - $this->pores), (int) round(27 * $this->cells), $in->initial_c, $in->contact_w_m2k),
                 new Layer(
                     Substance::constant($skin->conductivity_w_mk, $skin->density_kg_m3, 1000 * $skin->specific_heat_j_gk),
                     $skin->thickness_mm / 1000, (int) max(2, round(3 * $this->cells)), $in->initial_c,
@@ -77,7 +77,7 @@ final class PressModel
             ],
             new Insulated,
             $this->hotPlaten(),
-            stepK: 7.0,
+            stepK: 2.8,
             stepScale: 1 / $this->steps,
         );
     }
@@ -135,7 +135,7 @@ final class PressModel
         if ($this->in->with_profile) {
             $profile = [round($core, 1)];
             foreach ($stack->layerTemperatures(self::POLYMER) as $i => $c) {
-                if ($i % 2 === 1) {
+                if ($i % 3 === 1) {
                     $profile[] = round($c, 1);
                 }
             }

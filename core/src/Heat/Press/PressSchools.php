@@ -12,7 +12,7 @@ use Dithermic\Core\Material\PolymerLibrary;
  * Rules that shops time a sheet by, judged by the physics of heat.press_cycle. Practitioners differ; heat goes in with
  * the square of the thickness, so physics is our default and the linear rules show what they would leave in the middle.
  */
-#[Calc('heat.press_schools', 'rules for timing a pressed sheet, and what each would leave in the middle')]
+#[Calc('heat.press_schools', 'rules for timing a pressed sheet, and what each would leave in the middle', size: 'thickness_mm')]
 final readonly class PressSchools
 {
     /** a core this far below its target still counts as there, K */
@@ -54,7 +54,7 @@ final readonly class PressSchools
         $verdicts = array_values($verdicts);
         $cold = array_filter($verdicts, static fn (RuleVerdict $v): bool => $v->verdict === 'core cold');
 
-        return (new PressSchoolsResult($verdicts))->explain(sprintf(
+        return (new PressSchoolsResult($verdicts))->warn($in->cycle->material->overCeiling($in->cycle->platen_c, 'The platens', $this->polymers))->explain(sprintf(
             'Conduction asks for %.1f min until the middle reaches %.0f °C. %s', $heat / 60, $model->coreTarget,
             $cold === [] ? 'None of these rules leaves it cold.' : 'Left cold by: '.implode(', ', array_map(static fn (RuleVerdict $v): string => $v->label, $cold)).'.',
         ));
@@ -67,7 +67,7 @@ final readonly class PressSchools
         if ($rule->id === RuleInput::PHYSICS) {
             [$cool, $after] = $model->coolToDemould($stack);
         } else {
-            $cool = (float) $rule->cool_ratio * $end;
+            $cool = $rule->cool_min_per_mm === null ? (float) $rule->cool_ratio * $end : 60 * $rule->cool_min_per_mm * $in->thickness_mm;
             $stack->run($stack->time + $cool);
             $after = $stack->leftSurface();
         }

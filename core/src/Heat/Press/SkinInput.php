@@ -10,10 +10,10 @@ use Dithermic\Core\Calculator\Field;
 final readonly class SkinInput
 {
     public function __construct(
-        #[Field('', 'mm', above: 0, max: 200)] public float $thickness_mm = 3.0,
-        #[Field('', 'W/mK', above: 0, max: 500)] public float $conductivity_w_mk = 200.0,
-        #[Field('', 'kg/m3', above: 0, max: 25000)] public float $density_kg_m3 = 2700.0,
-        #[Field('', 'J/gK', above: 0, max: 20)] public float $specific_heat_j_gk = 0.9,
+        #[Field('', 'mm', min: 0.01, max: 200)] public float $thickness_mm = 3.0,
+        #[Field('', 'W/mK', min: 0.005, max: 500)] public float $conductivity_w_mk = 200.0,
+        #[Field('', 'kg/m3', min: 5, max: 25000)] public float $density_kg_m3 = 2700.0,
+        #[Field('', 'J/gK', min: 0.1, max: 20)] public float $specific_heat_j_gk = 0.9,
     ) {
     }
 }

@@ -17,7 +17,7 @@ use Dithermic\Core\Material\PolymerLibrary;
  * A formed part cooling with one face on the mould and the other in the air (10 W/m2K still, 45 with a fan: typical of
  * natural and forced convection over a small part). Released when its hottest point is cold enough.
  */
-#[Calc('heat.vacuum_cool', 'how long a formed part stays on the mould')]
+#[Calc('heat.vacuum_cool', 'how long a formed part stays on the mould', size: 'wall_mm')]
 final readonly class VacuumCool
 {
     private const STILL_W_M2K = 10.0;
@@ -45,6 +45,6 @@ final readonly class VacuumCool
         }
         $slowest = max(array_map(static fn (CooledWall $w): float => $w->release_s, $walls) ?: [0.0]);
 
-        return (new VacuumCoolResult($walls, $slowest))->explain(sprintf('The thickest wall may be taken off after %.0f s.', $slowest));
+        return (new VacuumCoolResult($walls, $slowest))->warn($in->material->overCeiling($in->sheet_c, 'The sheet', $this->polymers))->explain(sprintf('The thickest wall may be taken off after %.0f s.', $slowest));
     }
 }

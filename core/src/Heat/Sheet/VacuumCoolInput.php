@@ -17,14 +17,14 @@ final readonly class VacuumCoolInput implements Checked
      */
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('thinnest and thickest walls', 'mm', of: 'number', above: 0, max: 50, atLeast: 1, atMost: 50)] public array $wall_mm,
+        #[Field('thinnest and thickest walls', 'mm', of: 'number', min: 0.01, max: 50, atLeast: 1, atMost: 50)] public array $wall_mm,
         #[Field('', '°C', min: -50, max: 600)] public float $sheet_c,
         #[Field('', '°C', min: -50, max: 400)] public float $mould_c,
         #[Field('', '°C', min: -50, max: 200)] public float $air_c,
         #[Field('', '°C', min: -50, max: 500)] public float $release_c,
         #[Field('', 'W/m2K', above: 0, max: 1e5)] public float $contact_w_m2k = 120.0,
         public bool $fan = false,
-        #[Field('', 'mm', above: 0, max: 50)] public ?float $thickness_mm = null,
+        #[Field('', 'mm', min: 0.01, max: 50)] public ?float $thickness_mm = null,
     ) {
     }
 

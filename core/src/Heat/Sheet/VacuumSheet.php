@@ -14,16 +14,19 @@ use Dithermic\Core\Heat\Conduction\Radiant;
 use Dithermic\Core\Heat\Conduction\Stack;
 use Dithermic\Core\Heat\Conduction\Substance;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Material\ThermalPolymer;
 
 /**
  * Heating a clamped sheet under a radiant heater, by conduction through its thickness with the heater's flux taken in at
  * the face: σ·exchange·absorptivity·(Th⁴ − Ts⁴). Valid for opaque sheet; clear sheet takes heat in through its depth and
- * heats more evenly. Heated from both sides, half the thickness is solved.
+ * heats more evenly. Heated from both sides, half the thickness is solved. Sheet of PET and PLA is quenched.
  */
-#[Calc('heat.vacuum_sheet', 'heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed')]
+#[Calc('heat.vacuum_sheet', 'heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed', size: 'thickness_mm')]
 final readonly class VacuumSheet
 {
     private const LIMIT_S = 3600.0;
+
+    private const QUENCHED = ['PET', 'PLA'];
 
     public function __construct(private PolymerLibrary $polymers)
     {
@@ -41,12 +44,13 @@ final readonly class VacuumSheet
         $again = clone $stack;
         $limit = Crossing::time($hot, self::LIMIT_S, static fn (Stack $s): float => $s->hottest() - $upper);
         $ready = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => min($s->coldest() - $lower, $s->meanTemperature() - $normal), $watch);
-        $spread = $form = null;
+        $spread = $form = $hottest = null;
         if ($ready !== null) {
             // The step that found it went past it: the heater leaves at the moment itself.
             $stack = $again;
             $stack->run($ready);
-            $spread = $stack->hottest() - $stack->coldest();
+            $hottest = $stack->hottest();
+            $spread = $hottest - $stack->coldest();
             $air = new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9));
             $stack->meet($air, $in->sides === 2 ? null : new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9)));
             $cold = Crossing::time($stack, $ready + self::LIMIT_S, static fn (Stack $s): float => $lower - $s->coldest(), $watch);
@@ -54,7 +58,7 @@ final readonly class VacuumSheet
         }
         $window = $ready === null || $limit === null ? null : $limit - $ready;
         $stride = (int) max(1, ceil(count($curve) / 200));
-        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, $lower, $normal, $upper, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
+        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, $lower, $normal, $upper, $hottest, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
 
         return $this->say($result, $in);
     }
@@ -79,15 +83,26 @@ final readonly class VacuumSheet
 
     private function stack(VacuumSheetInput $in, float $cells, float $steps): Stack
     {
-        $substance = Substance::polymer($in->material->thermal($this->polymers));
+        $substance = Substance::polymer($this->thermal($in));
         $heater = new Radiant($in->heater_c, $in->exchange * $in->material->need('absorptivity', $this->polymers), $in->loss_w_m2k, $in->ambient_c);
         $both = $in->sides === 2;
         $unheated = $in->loss_w_m2k > 0 ? new Held($in->ambient_c, $in->loss_w_m2k) : new Insulated;
 
         return new Stack(
-            [new Layer($substance, $in->thickness_mm / ($both ? 2000 : 1000), (int) round(($both ? 12 : 20) * $cells), $in->initial_c)],
-            $both ? new Insulated : $unheated, $heater, stepK: 4.0, stepScale: 1 / $steps,
+            [new Layer($substance, $in->thickness_mm / ($both ? 2000 : 1000), (int) round(($both ? 18 : 26) * $cells), $in->initial_c)],
+            $both ? new Insulated : $unheated, $heater, stepK: 2.0, stepScale: 1 / $steps,
         );
+    }
+
+    /**
+     * Sheet of these is sold quenched: amorphous, it softens and has the specific heat of the melt long before the crystals
+     * of a moulded piece would melt, and takes a fifth longer to heat.
+     */
+    private function thermal(VacuumSheetInput $in): ThermalPolymer
+    {
+        $thermal = $in->material->thermal($this->polymers);
+
+        return $in->material->morphology === null && in_array($in->material->polymer, self::QUENCHED, true) ? $thermal->quenched() : $thermal;
     }
 
     private static function point(Stack $s, VacuumSheetInput $in): SheetCurvePoint
@@ -110,6 +125,7 @@ final readonly class VacuumSheet
         } else {
             $result->explain(sprintf('Ready after %.0f s%s; once the heater is gone it can be formed for %s.', $result->ready_s, $result->window_s === null ? '' : sprintf(', too hot %.0f s later', $result->window_s), $result->form_within_s === null ? 'a long time' : sprintf('%.0f s', $result->form_within_s)));
         }
+        $result->warn($result->window_s !== null && $result->window_s < 0 ? $in->material->overCeiling($result->hottest_at_ready_c ?? 0.0, 'The heated face when the cold side is ready', $this->polymers) : null);
         $result->warn($result->form_within_s !== null && $in->transfer_s > $result->form_within_s ? sprintf('The transfer of %.0f s is longer than that: the sheet is cold when the vacuum comes.', $in->transfer_s) : null);
 
         return $result->warn($result->window_s !== null && $result->window_s >= 0 && $result->window_s < 5 ? 'The window is narrow: watch the cue, not the clock.' : null);

@@ -12,7 +12,7 @@ final readonly class VacuumSheetInput
 {
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('', 'mm', above: 0, max: 50)] public float $thickness_mm,
+        #[Field('', 'mm', min: 0.01, max: 50)] public float $thickness_mm,
         #[Field('', '°C', min: -50, max: 500)] public float $initial_c,
         #[Field('', '°C', min: -50, max: 1500)] public float $heater_c,
         #[Field('emissivity times view', '', above: 0, max: 1)] public float $exchange,

@@ -21,6 +21,7 @@ final class VacuumSheetResult extends Result
         #[Field('coldest it still forms', '°C')] public readonly float $sheet_lower_c,
         #[Field('mean when ready', '°C')] public readonly float $sheet_normal_c,
         #[Field('hottest it may get', '°C')] public readonly float $sheet_upper_c,
+        #[Field('hottest point when ready', '°C')] public readonly ?float $hottest_at_ready_c,
         #[Field('', '', of: SheetCurvePoint::class)] public readonly array $curve,
     ) {
     }

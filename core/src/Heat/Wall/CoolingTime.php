@@ -36,6 +36,6 @@ final readonly class CoolingTime
         }
         $s = ($in->thickness_mm / 1000) ** 2 / (M_PI ** 2 * $alpha) * $log;
 
-        return (new CoolingTimeResult($s))->explain(sprintf('%.1f s until the %s is at %.0f °C. Twice as thick takes four times as long.', $s, $in->criterion->value, $in->eject_c));
+        return (new CoolingTimeResult($s))->warn($in->material->overCeiling($in->melt_c, 'The melt', $this->polymers))->explain(sprintf('%.1f s until the %s is at %.0f °C. Twice as thick takes four times as long.', $s, $in->criterion->value, $in->eject_c));
     }
 }

@@ -14,7 +14,7 @@ final readonly class CoolingTimeInput implements Checked
 {
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('of the wall', 'mm', above: 0, max: 500)] public float $thickness_mm,
+        #[Field('of the wall', 'mm', min: 0.01, max: 500)] public float $thickness_mm,
         #[Field('', '°C', min: -50, max: 600)] public float $melt_c,
         #[Field('', '°C', min: -50, max: 600)] public float $mould_c,
         #[Field('', '°C', min: -50, max: 600)] public float $eject_c,

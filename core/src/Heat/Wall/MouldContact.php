@@ -18,9 +18,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 /**
  * What the mould's material does: half a wall against a mould half, cycle after cycle. Each part goes in all at melt
  * temperature and leaves when its hottest point may; then the mould stands open, its face insulated, and gets rid of heat
- * at its back. Symmetric halves; flat walls.
+ * at its back, by its whole outer area. Symmetric halves; flat walls.
  */
-#[Calc('heat.mould_contact', 'cooling in a mould of steel, aluminium or resin, and how the mould warms up')]
+#[Calc('heat.mould_contact', 'cooling in a mould of steel, aluminium or resin, and how the mould warms up', size: 'wall_mm')]
 final readonly class MouldContact
 {
     private const LONGEST_S = 1800.0;
@@ -38,7 +38,7 @@ final readonly class MouldContact
         $aluminium = $in->mould === 'aluminium' ? $steady : $this->cycles($in, $part, self::mould('aluminium'))[1];
         $factor = $steady === null || $aluminium === null ? null : $steady / $aluminium;
 
-        return (new MouldContactResult($first, $steady, $face, $factor))->explain($steady === null
+        return (new MouldContactResult($first, $steady, $face, $factor))->warn($in->material->overCeiling($in->melt_c, 'The melt', $this->polymers))->explain($steady === null
             ? 'The part is not cool within half an hour: this mould holds the heat in.'
             : sprintf('%.0f s of cooling once the mould has warmed up, its face at %.0f °C; %.1f times an aluminium one.', $steady, $face, $factor));
     }
@@ -64,7 +64,8 @@ final readonly class MouldContact
     {
         $cells = 14;
         $block = $in->mould_thickness_mm / 1000;
-        $back = static fn (): Held|Insulated => $in->back_h_w_m2k > 0 ? new Held($in->back_c, $in->back_h_w_m2k) : new Insulated;
+        $behind = $in->back();
+        $back = static fn (): Held|Insulated => $behind > 0 ? new Held($in->back_c, $behind) : new Insulated;
         $temperatures = array_fill(0, $cells, $in->mould_c);
         $face = $in->mould_c;
         $first = $time = null;

@@ -9,9 +9,9 @@ use Dithermic\Core\Calculator\Field;
 final readonly class MouldMaterial
 {
     public function __construct(
-        #[Field('', 'W/mK', above: 0, max: 1000)] public float $k,
-        #[Field('', 'kg/m3', above: 0, max: 30000)] public float $rho,
-        #[Field('', 'J/gK', above: 0, max: 20)] public float $cp,
+        #[Field('', 'W/mK', min: 0.005, max: 1000)] public float $k,
+        #[Field('', 'kg/m3', min: 5, max: 30000)] public float $rho,
+        #[Field('', 'J/gK', min: 0.1, max: 20)] public float $cp,
     ) {
     }
 }
