@@ -20,7 +20,7 @@ usage() {
     cat <<'TEXT'
 dithermic start [--port N] [--no-demo]   start the shop on 127.0.0.1 (port 8080 unless said otherwise)
 dithermic stop                           stop what start started
-dithermic test [core|feature|static|e2e] run all tests, or one suite
+dithermic test [core|feature|unit|static|e2e] run all tests, or one suite
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic seed                           add the demo shop to an empty one
 dithermic backup FILE                    write the whole shop to one file

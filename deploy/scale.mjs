@@ -1,9 +1,8 @@
 // A stand-in for a bench scale: writes weighings as lines over TCP, as a scale with a serial server does, in odd pieces.
-// node deploy/scale.mjs --port 0 [--format state|plain] [--garbage] [--drop-after 40] [--script 0,120,120.4,500]
+// node deploy/scale.mjs --port 0 [--garbage] [--drop-after 40] [--script 0,120,120.4,500]
 import { createServer } from 'node:net';
 
 const given = Object.fromEntries(process.argv.slice(2).flatMap((a, i, all) => (a.startsWith('--') ? [[a.slice(2), all[i + 1]?.startsWith('--') || all[i + 1] === undefined ? true : all[i + 1]]] : [])));
-const format = given.format ?? 'state';
 const script = String(given.script ?? '0,250.0,812.4,1302.0').split(',').map(Number);
 const HOLD = 8;
 
@@ -12,8 +11,7 @@ function line(tick) {
     const grams = script[at];
     const steady = tick % HOLD >= 3;
     const shown = (steady ? grams : grams + (tick % 3) - 1).toFixed(1);
-    if (grams > 15000) return format === 'state' ? 'OL,GS,' : '  OL';
-    return format === 'state' ? `${steady ? 'ST' : 'US'},GS,${grams < 0 ? '-' : '+'}${shown.replace('-', '').padStart(9)} g` : `${grams < 0 ? '-' : '+'}${shown.replace('-', '').padStart(9)} g${steady ? ' S' : ''}`;
+    return grams > 15000 ? 'mass over' : `mass ${shown} g ${steady ? 'steady' : 'moving'}`;
 }
 
 const server = createServer((socket) => {

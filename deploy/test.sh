@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# All tests, or one suite: core · feature · static · e2e. Called by `dithermic test`, which has loaded the settings.
+# All tests, or one suite: core · feature · unit · static · e2e. Called by `dithermic test`, which has loaded the settings.
 set -uo pipefail
 source <(sed '/^command=${1:-help}/,$d' "$HERE/deploy/dithermic.sh" | sed "s#^HERE=.*#HERE=$HERE#")
 # A failing suite is counted, it does not end the others.
@@ -51,6 +51,18 @@ with_test_database() {
     APP_ENV=testing APP_DEBUG=true CACHE_STORE=array SESSION_DRIVER=array LOG_CHANNEL=null BCRYPT_ROUNDS=4 APP_URL=http://127.0.0.1 APP_CONFIG_CACHE=$OUT/config.php APP_ROUTES_CACHE=$OUT/routes.php DB_PERSISTENT=false SESSION_CONNECTION=pgsql DB_CACHE_CONNECTION=pgsql "$@"
 }
 
+unit() {
+    say '── unit'
+    npx vitest run --reporter=dot --no-color >"$OUT/unit" 2>&1
+    tail -n 40 "$OUT/unit"
+    local good bad
+    good=$(grep -aE '^ *Tests ' "$OUT/unit" | grep -oE '[0-9]+ passed' | grep -oE '[0-9]+')
+    bad=$(grep -aE '^ *Tests ' "$OUT/unit" | grep -oE '[0-9]+ (failed|skipped|todo)' | grep -oE '^[0-9]+' | paste -sd+ | bc 2>/dev/null)
+    # A file that could not even be loaded counts no test: it has failed.
+    if [ "${good:-0}" -eq 0 ] || grep -qE 'Failed Suites|Unhandled Error' "$OUT/unit"; then bad=$((${bad:-0} + 1)); fi
+    count "${good:-0}" "${bad:-0}"
+}
+
 e2e() {
     say '── e2e'
     need_packages chromium
@@ -79,9 +91,10 @@ case ${1:-all} in
     core) pest_suite core ;;
     feature) with_test_database pest_suite feature ;;
     static) static ;;
+    unit) unit ;;
     e2e) e2e ;;
-    all) static; pest_suite core; with_test_database pest_suite feature; e2e ;;
-    *) fail "test knows core, feature, static and e2e." ;;
+    all) static; unit; pest_suite core; with_test_database pest_suite feature; e2e ;;
+    *) fail "test knows core, feature, unit, static and e2e." ;;
 esac
 say ''
 echo "$PASSED passed, $FAILED failed"

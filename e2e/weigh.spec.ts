@@ -105,25 +105,23 @@ async function listen(args: string[], pattern: keyof typeof PATTERNS, ms: number
     }
 }
 
-for (const format of ['state', 'plain'] as const) {
-    test(`lines of a scale are read out of odd pieces and garbage (${format})`, async () => {
-        const { readings, dropped } = await listen(['--format', format, '--garbage', '--script', '0,250.0,-12.5,1302.0'], format, 1500);
-        const steady = [...new Set(readings.filter((r) => r.stable).map((r) => r.grams))];
-        expect(steady).toEqual([0, 250, -12.5, 1302]);
-        expect(readings.some((r) => !r.stable)).toBe(true);
-        expect(dropped).toBeGreaterThan(0);
-        expect(readings.every((r) => Number.isFinite(r.grams))).toBe(true);
-    });
-}
+test('lines of a scale are read out of odd pieces and garbage', async () => {
+    const { readings, dropped } = await listen(['--garbage', '--script', '0,250.0,-12.5,1302.0'], 'plain', 1500);
+    const steady = [...new Set(readings.filter((r) => r.stable).map((r) => r.grams))];
+    expect(steady).toEqual([0, 250, -12.5, 1302]);
+    expect(readings.some((r) => !r.stable)).toBe(true);
+    expect(dropped).toBeGreaterThan(0);
+    expect(readings.every((r) => Number.isFinite(r.grams))).toBe(true);
+});
 
 test('an overload is told, a dropped line ends cleanly, an endless line is thrown away, an own pattern is checked', async () => {
-    const over = await listen(['--script', '100,20000', '--drop-after', '30'], 'state', 1500);
+    const over = await listen(['--script', '100,20000', '--drop-after', '30'], 'plain', 1500);
     expect(over.readings.some((r) => r.fault === 'overload')).toBe(true);
     expect(over.closed).toBe(true);
     const reader = new LineReader(PATTERNS.plain!);
     expect(reader.feed(new Uint8Array(5000).fill(49))).toEqual([]);
     expect(reader.dropped).toBe(1);
-    expect(reader.feed(new TextEncoder().encode('\r\n+  12.0 kg S\r\n'))).toEqual([{ grams: 12000, stable: true, fault: null }]);
+    expect(reader.feed(new TextEncoder().encode('\r\nmass 12.0 kg steady\r\n'))).toEqual([{ grams: 12000, stable: true, fault: null }]);
     expect(() => ownPattern('(', 'g', '')).toThrow('not a pattern');
     expect(() => ownPattern('\\d+', 'g', '')).toThrow('needs a group');
     expect(new LineReader(ownPattern('^W(?<value>\\d+)$', 'oz', '')).feed(new TextEncoder().encode('W2\n'))[0]!.grams).toBeCloseTo(56.699, 3);

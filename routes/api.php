@@ -15,6 +15,7 @@ use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\ReviewController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
@@ -52,6 +53,7 @@ Route::middleware('auth:sanctum')->group(static function (): void {
 
     Route::middleware('ability:*,shop')->group(static function (): void {
         Route::get('floor', FloorController::class);
+        Route::get('review', ReviewController::class);
         Route::get('polymers', [ShopController::class, 'polymers']);
         Route::post('polymers/{code}/overrides', [ShopController::class, 'override']);
         Route::get('machines', [ShopController::class, 'machines']);

@@ -23,7 +23,7 @@ function panel(array $over = []): array
     return array_replace_recursive([
         'id' => fake_uuid(), 'product_id' => Product::query()->where('name', 'hive floor panel')->value('id'),
         'machine_id' => Machine::query()->where('name', 'Anvil')->value('id'), 'cold_machine_id' => Machine::query()->where('name', 'Pond')->value('id'),
-        'lot_id' => lot('L-0101')->id, 'answers' => ['people_protected' => true, 'air_moving' => true],
+        'lot_id' => lot('L-0101')->id, 'confirmed_by' => person(TestCase::$who)->id, 'answers' => ['people_protected' => true, 'air_moving' => true],
     ], $over);
 }
 

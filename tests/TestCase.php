@@ -14,6 +14,9 @@ abstract class TestCase extends BaseTestCase
 {
     private static bool $ready = false;
 
+    /** who signed in last: that person confirms what a run wants confirmed */
+    public static string $who = 'ines';
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -27,12 +30,14 @@ abstract class TestCase extends BaseTestCase
             self::$ready = true;
             $this->app?->make('db')->connection()->beginTransaction();
         }
+        self::$who = 'ines';
         $this->withHeader('Origin', (string) config('app.url'));
     }
 
     protected function signedIn(string $login = 'ines'): static
     {
         // Another person is another session, as on a real screen.
+        self::$who = $login;
         $this->flushSession();
         app('auth')->forgetGuards();
 

@@ -140,7 +140,7 @@ final readonly class ImportRows
             throw new InputError('parts', "\"{$row['parts']}\" is not a number above 0");
         }
         $polymer = self::text($row, 'polymer', 20);
-        if (! $this->polymers->has($polymer) || $this->polymers->get($polymer)->morphology() === null) {
+        if (! $this->polymers->has($polymer) || $this->polymers->get($polymer)->neverHot()) {
             throw new InputError('polymer', "\"{$polymer}\" is not in the library");
         }
         $swatch = ($row['swatch'] ?? '') === '' ? '#9aa0a2' : $row['swatch'];

@@ -21,7 +21,7 @@ final readonly class KeepMix
     /** @param  array<string, mixed>  $given  name, polymer, after_version, components, note */
     public function __invoke(array $given, int $by): Mix
     {
-        if (! $this->polymers->has($given['polymer']) || $this->polymers->get($given['polymer'])->morphology() === null) {
+        if (! $this->polymers->has($given['polymer']) || $this->polymers->get($given['polymer'])->neverHot()) {
             throw new InputError('polymer', 'take a polymer of the library: what is not known is not mixed');
         }
 

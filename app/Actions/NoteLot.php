@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Act;
 use App\Models\ContaminationNote;
 use App\Models\Identification;
+use App\Models\Lot;
 use App\Models\LotMovement;
 use App\Models\User;
 use App\Support\Ledger;
@@ -14,6 +15,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Identification\Rank;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
+use Dithermic\Core\Stock\PutRight;
 
 /** What is written down about a lot that stays where it is: a stock-take, waste, a place, a finding, what it turned out to be. */
 final readonly class NoteLot
@@ -63,6 +65,39 @@ final readonly class NoteLot
             $lot = $this->ledger->lock([$lotId])[$lotId];
             new Contamination($this->polymers, $lot->polymer, $found, $foundG, $sampleG);
             ContaminationNote::query()->create(['act_id' => $act->id, 'lot_id' => $lotId, 'found' => $found, 'found_g' => $foundG, 'sample_g' => $sampleG, 'note' => $note, 'by_id' => $act->by_id, 'at' => $act->at]);
+        });
+    }
+
+    /** A mass meant in kilograms and booked as grams: one act adds what is missing, once, and the first one stays as it is. */
+    public function putRight(string $id, User $by, string $actId): Act
+    {
+        $wrong = Act::query()->find($actId) ?? throw new InputError('act_id', 'there is no such act');
+        $moved = $wrong->movements()->with('lot')->orderBy('id')->get();
+
+        return $this->ledger->act($id, LotMovement::PUT_RIGHT, $by, "meant in kilograms: puts right what was {$wrong->kind}", ['act_id' => $wrong->id], function (Act $act) use ($wrong, $moved): void {
+            $lots = $this->ledger->lock(array_values($moved->pluck('lot_id')->unique()->all()));
+            if (Act::query()->where('kind', LotMovement::PUT_RIGHT)->whereRaw("data->>'act_id' = ?", [$wrong->id])->whereKeyNot($act->id)->exists()) {
+                throw new InputError('act_id', 'has been put right already');
+            }
+            $lines = array_values($moved->map(static fn (LotMovement $m): array => ['lot' => $m->lot_id, 'name' => $lots[$m->lot_id]->code, 'mass_g' => (float) $m->mass_g])->all());
+            foreach (PutRight::lines($wrong->kind, $lines, array_map($this->ledger->held(...), $lots)) as $i => $more) {
+                $other = $moved[$i]?->other_lot_id;
+                $this->ledger->line($act, $lots[$lines[$i]['lot']], $more, LotMovement::PUT_RIGHT, $other === null ? null : $lots[$other] ?? null);
+            }
+        });
+    }
+
+    /** What it is called is not believed any more: it is unknown until the tests have told, and stays cold. */
+    public function doubt(string $id, User $by, int $lotId, string $reason): Act
+    {
+        $was = (string) Lot::query()->whereKey($lotId)->value('polymer');
+
+        return $this->ledger->act($id, 'doubted', $by, $reason, ['lot_id' => $lotId, 'polymer' => $was], function () use ($lotId, $was): void {
+            $lot = $this->ledger->lock([$lotId])[$lotId];
+            if ($lot->polymer === Rank::UNKNOWN || $lot->polymer !== $was) {
+                throw new InputError('lot_id', $lot->polymer === Rank::UNKNOWN ? "lot {$lot->code} is unknown already" : 'has just been renamed by somebody else: look at it first');
+            }
+            $lot->update(['polymer' => Rank::UNKNOWN]);
         });
     }
 

@@ -33,7 +33,7 @@ final readonly class PartLot
     }
 
     /**
-     * Items, sheet or offcuts become flake, straight into the container that is stored. What is missing afterwards is dust.
+     * Items, sheet or offcuts become flake in a container of their own, labelled before they go in. What is missing is dust.
      *
      * @param  array{location: string, tare_g: float|null}  $container
      */

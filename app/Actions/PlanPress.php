@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Data\PressPlanData;
+use App\Models\Charge;
 use App\Models\ContaminationNote;
 use App\Models\Lot;
 use App\Models\Machine;
@@ -18,6 +19,7 @@ use Dithermic\Core\Charge\SheetResult;
 use Dithermic\Core\Charge\SheetSchoolsResult;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Heat\Press\PressSchoolsResult;
+use Dithermic\Core\Heat\Press\RuleInput;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\CheckResult;
 
@@ -48,13 +50,16 @@ final readonly class PlanPress
      * @throws InputError
      */
     public function __invoke(
-        Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, array $moved, array $chosen, ?Lot $lot, array $answers, string $scale, ?string $polymer = null, array $alsoLots = [],
+        Product $product, Machine $machine, ?Machine $cold, ?Recipe $recipe, array $moved, array $chosen, ?Lot $lot, array $answers, string $scale, ?string $polymer = null, array $alsoLots = [], ?Charge $charge = null,
     ): PressPlanData {
         $polymer ??= $product->polymer;
         $known = $this->polymers->get($polymer);
         [$settings, $origins] = $this->settings($product, $recipe, $moved, $polymer);
+        $ours = $this->rules($machine);
+        $kept = (string) ($recipe->settings['heat_rule'] ?? RuleInput::PHYSICS);
         $choices = [
-            'heat_rule' => (string) ($chosen['heat_rule'] ?? $recipe->settings['heat_rule'] ?? 'physics'),
+            // A rule that the shop has given up since the recipe was kept gives way to physics.
+            'heat_rule' => (string) ($chosen['heat_rule'] ?? (in_array($kept, array_column($ours, 'id'), true) ? $kept : RuleInput::PHYSICS)),
             'pump_school' => (string) ($chosen['pump_school'] ?? $recipe->settings['pump_school'] ?? 'every_minutes'),
         ];
 
@@ -70,7 +75,7 @@ final readonly class PlanPress
 
         $sheet = $this->calculations->run('charge.sheet', $sheetInput);
         $weighing = $this->calculations->run('charge.sheet_schools', $sheetInput);
-        $timing = $this->calculations->run('heat.press_schools', $heatInput);
+        $timing = $this->calculations->run('heat.press_schools', ['rules' => $ours] + $heatInput);
         assert($sheet instanceof SheetResult && $weighing instanceof SheetSchoolsResult && $timing instanceof PressSchoolsResult);
         $rules = array_column($timing->rules, null, 'id');
         $rule = $rules[$choices['heat_rule']] ?? throw new InputError('choices.heat_rule', 'is not a rule that this shop knows');
@@ -100,7 +105,7 @@ final readonly class PlanPress
 
         return new PressPlanData(
             (object) $settings, (object) $choices, (object) $origins, $sheet, $weighing, $cycle, $timing, (object) $plan,
-            $lot === null ? null : $this->safety([$lot, ...$alsoLots], $machine, (float) $settings['platen_c'], $answers, $scale),
+            $lot === null ? null : $this->safety([$lot, ...$alsoLots], $machine, (float) $settings['platen_c'], $answers, $scale, $this->chargeFacts($settings, $plan, $charge)),
             (object) $heatInput, $this->present->marks($known->code), $known->code,
         );
     }
@@ -108,13 +113,15 @@ final readonly class PlanPress
     /**
      * @param  non-empty-list<Lot>  $lots
      * @param  array<string, mixed>  $answers
+     * @param  array<string, float|null>  $charge  what goes in and how large it is
      */
-    public function safety(array $lots, Machine $machine, float $set, array $answers, string $scale): CheckResult
+    public function safety(array $lots, Machine $machine, float $set, array $answers, string $scale, array $charge = []): CheckResult
     {
         $result = $this->calculations->run('safety.check', [
             'process' => 'compression',
-            'lots' => array_map(fn (Lot $lot): array => ['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $this->dryness->state($lot)->value, 'found' => ContaminationNote::standing($lot->id)], $lots),
-            'machine' => ['name' => $machine->name, 'last_polymer' => $machine->last_polymer, 'max_c' => $machine->fact('max_c')],
+            'lots' => array_map(fn (Lot $lot): array => ['polymer' => $lot->polymer, 'label' => "lot {$lot->code}", 'source_state' => $lot->source->state->value, 'dry_state' => $this->dryness->state($lot)->value, 'found' => ContaminationNote::standing($lot->id), 'form' => $lot->form, 'held_g' => max(0.0, (float) $lot->held_g)], $lots),
+            'machine' => ['name' => $machine->name, 'last_polymer' => $machine->last_polymer, 'max_c' => $machine->fact('max_c'), 'bed_length_mm' => $machine->fact('bed_length_mm'), 'bed_width_mm' => $machine->fact('bed_width_mm')],
+            'charge' => $charge === [] ? null : $charge,
             'settings' => ['set_c' => $set],
             'answers' => ['people_protected' => (bool) ($answers['people_protected'] ?? false), 'air_moving' => (bool) ($answers['air_moving'] ?? false)],
             'scale' => $scale,
@@ -122,6 +129,34 @@ final readonly class PlanPress
         assert($result instanceof CheckResult);
 
         return $result;
+    }
+
+    /**
+     * The shop's own minutes per millimetre for this press, where it has some, and physics.
+     *
+     * @return non-empty-list<array<string, mixed>>
+     */
+    private function rules(Machine $machine): array
+    {
+        $physics = ['id' => RuleInput::PHYSICS, 'label' => 'by heat conduction'];
+        [$heat, $cool] = [$machine->fact('heat_min_per_mm'), $machine->fact('cool_min_per_mm')];
+
+        return $heat === null || $cool === null ? [$physics] : [
+            ['id' => 'shop_rule', 'label' => sprintf('%.1f min for each mm, cool %.1f', $heat, $cool), 'heat_min_per_mm' => $heat, 'cool_min_per_mm' => $cool], $physics,
+        ];
+    }
+
+    /**
+     * @param  array<string, float|null>  $settings
+     * @param  array<string, float|null>  $plan
+     * @return array<string, float|null>
+     */
+    private function chargeFacts(array $settings, array $plan, ?Charge $charge): array
+    {
+        return [
+            'needed_g' => $plan['charge_mass_g'], 'tolerance_g' => $plan['charge_tolerance_g'], 'weighed_g' => $charge === null ? null : max(0.0, (float) $charge->weighings()->sum('mass_g')),
+            'length_mm' => (float) $settings['length_mm'] + 2 * (float) $settings['trim_mm'], 'width_mm' => (float) $settings['width_mm'] + 2 * (float) $settings['trim_mm'],
+        ];
     }
 
     /** @return array<string, mixed> what the two presses can do, as heat.press_cycle wants it */
@@ -151,7 +186,7 @@ final readonly class PlanPress
         $library = $this->polymers->get($polymer);
         $window = $library->process('compression')['platen_c'] ?? null;
         $fallback = [
-            'allowance_pct' => 5.0, 'trim_mm' => 0.0, 'initial_c' => 20.0, 'soak_min' => 3.0, 'heat_factor' => 1.0, 'thickness_tolerance_mm' => 1.0, 'pump_every_min' => 3.0,
+            'allowance_pct' => 5.0, 'trim_mm' => 0.0, 'initial_c' => 20.0, 'soak_min' => 3.0, 'heat_factor' => 1.0, 'pump_every_min' => 3.0,
             'platen_c' => isset($window['typical']) ? (float) $window['typical'] : null,
             'bulk_density_g_cm3' => $library->property('bulk_density_g_cm3'),
         ];
@@ -173,6 +208,9 @@ final readonly class PlanPress
         }
         if ($settings['platen_c'] === null) {
             throw new InputError('settings.platen_c', "{$polymer} has no window for pressing: set the platen temperature");
+        }
+        if ($settings['thickness_tolerance_mm'] === null) {
+            throw new InputError('settings.thickness_tolerance_mm', "{$product->name} has no tolerance yet: say how far its thickest place may be from its thinnest");
         }
         if ($settings['thickness_tolerance_mm'] <= 0 || $settings['pump_every_min'] <= 0) {
             throw new InputError($settings['pump_every_min'] <= 0 ? 'settings.pump_every_min' : 'settings.thickness_tolerance_mm', 'must be above 0');

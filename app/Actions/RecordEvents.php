@@ -39,7 +39,7 @@ final readonly class RecordEvents
     }
 
     /**
-     * @param  list<array{event: Event, by: User}>  $incoming
+     * @param  list<array{event: Event, by: User|null}>  $incoming  by is null where the author is not proved
      * @return array{stored: list<string>, refused: list<array{key: string, error: InputError}>}
      */
     public function __invoke(Run $run, array $incoming): array
@@ -60,6 +60,9 @@ final readonly class RecordEvents
                     continue;
                 }
                 try {
+                    if ($by === null) {
+                        throw new InputError('by_id', 'names somebody who was not signed in on this screen then: that person enters it');
+                    }
                     $error = $this->refusesTime($run, $event) ?? $machine->refuses($state, $event) ?? $this->refusesPlace($run, $machine, $state, $event);
                     if ($error !== null) {
                         throw $error;

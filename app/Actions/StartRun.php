@@ -20,6 +20,7 @@ use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Procedure\EventType;
 use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Stock\ChargeLots;
 use Illuminate\Support\Facades\DB;
 
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
@@ -60,9 +61,6 @@ final readonly class StartRun
             /** @var array<string, float|null> $plan */
             $plan = (array) $answer->plan;
             $charge = $charge === null ? null : $this->take($charge, $lot);
-            if ($charge === null && (float) $lot->held_g < $plan['charge_mass_g']) {
-                throw new InputError('lot_id', sprintf('lot %s holds %.0f g and the charge needs %.0f g: take another lot', $lot->code, (float) $lot->held_g, $plan['charge_mass_g']));
-            }
             $holder = $this->places->holder($machine, 'hot');
             if ($holder !== null) {
                 throw new InputError('machine_id', "{$machine->name} is held by run {$holder->number} until its sheet has moved on");
@@ -99,6 +97,8 @@ final readonly class StartRun
     private function take(Charge $charge, Lot $lot): Charge
     {
         $locked = Charge::query()->whereKey($charge->id)->lockForUpdate()->firstOrFail();
+
+        ChargeLots::mustHold($locked->grams(), $lot->id, $lot->code);
 
         return match (true) {
             $locked->status !== Charge::WAITING => throw new InputError('charge_id', sprintf('charge C-%04d is %s: take another', $locked->number, $locked->status)),

@@ -12,8 +12,8 @@ final readonly class DryPlanData
 {
     public function __construct(
         #[OA\Property] public string $needed,
-        #[OA\Property] public float $hours,
-        #[OA\Property] public float $ready_at,
+        #[OA\Property] public ?float $hours,
+        #[OA\Property] public ?float $ready_at,
         #[OA\Property] public ?float $start_by,
         #[OA\Property] public ?float $air_c,
         #[OA\Property] public string $because,

@@ -23,6 +23,9 @@ final readonly class MovementData
         #[OA\Property] public ?int $other_lot_id,
         #[OA\Property] public ?string $other_lot,
         #[OA\Property] public ?string $charge_id,
+        #[OA\Property] public ?string $act_id,
+        /** so little that it may have been meant in kilograms, and nobody has put it right yet */
+        #[OA\Property] public bool $meant_kg,
     ) {
     }
 }

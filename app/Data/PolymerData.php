@@ -27,6 +27,7 @@ final readonly class PolymerData
         #[OA\Property] public ?string $note,
         #[OA\Property(description: 'the usual most regrind')] public ?float $regrind_max_pct,
         #[OA\Property] public ?string $regrind_note,
+        #[OA\Property] public bool $never_hot,
     ) {
     }
 }

@@ -18,15 +18,17 @@ use OpenApi\Attributes as OA;
 ], type: 'object')]
 #[OA\Schema(schema: 'StartRunRequest', type: 'object', allOf: [
     new OA\Schema(ref: '#/components/schemas/PressPlanRequest'),
-    new OA\Schema(type: 'object', required: ['id', 'lot_id'], properties: [
+    new OA\Schema(type: 'object', required: ['id', 'lot_id', 'confirmed_by'], properties: [
         new OA\Property(property: 'id', type: 'string', format: 'uuid'),
         new OA\Property(property: 'lot_id', type: 'integer'),
+        new OA\Property(property: 'confirmed_by', type: 'integer', description: 'who has looked at protection and air: the one who starts'),
         new OA\Property(property: 'overrides', type: 'array', items: new OA\Items(type: 'object', required: ['id', 'reason'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'reason', type: 'string')])),
     ]),
 ])]
 #[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
     new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
-    new OA\Property(property: 'by_id', type: 'integer', nullable: true), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
+    new OA\Property(property: 'by_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'sitting', type: 'string', nullable: true, description: 'proof of who sat at the screen then, from the sign-in'), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
 ])]
 #[OA\Schema(schema: 'DeliverLotRequest', type: 'object', required: ['id', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'mass_g'], properties: [
     new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'source_id', type: 'integer'), new OA\Property(property: 'polymer', type: 'string'), new OA\Property(property: 'form', type: 'string'),
@@ -35,7 +37,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'sheet', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties),
 ])]
 #[OA\Schema(schema: 'LotActRequest', type: 'object', required: ['id', 'kind'], properties: [
-    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'kind', type: 'string', enum: ['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify']),
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'kind', type: 'string', enum: ['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify', 'put_right', 'doubt']),
 ], additionalProperties: new OA\AdditionalProperties)]
 #[OA\Schema(schema: 'MergeLotsRequest', type: 'object', required: ['lots'], properties: [
     new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'preview', type: 'boolean'),

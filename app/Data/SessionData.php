@@ -18,6 +18,8 @@ final readonly class SessionData
         #[OA\Property] public PreferencesData $preferences,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/PersonData'))] public array $people,
         #[OA\Property] public float $server_time,
+        /** told once, when somebody signs in or takes over: what an entry made here carries to prove its author */
+        #[OA\Property] public ?string $sitting = null,
     ) {
     }
 }

@@ -12,6 +12,7 @@ final readonly class SortingTestData
 {
     /**
      * @param  list<string>  $results
+     * @param  list<string>|null  $only_for
      */
     public function __construct(
         #[OA\Property] public string $id,
@@ -20,6 +21,7 @@ final readonly class SortingTestData
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $results,
         #[OA\Property] public float $minutes,
         #[OA\Property] public ?string $caution,
+        #[OA\Property(description: 'kinds of item that it is for; null for all', type: 'array', items: new OA\Items(type: 'string'), nullable: true)] public ?array $only_for,
     ) {
     }
 }

@@ -65,6 +65,12 @@ final class Charge extends Model
         return $this->hasMany(Weighing::class)->orderBy('at');
     }
 
+    /** @return array<int, float> what is in it now, g by lot */
+    public function grams(): array
+    {
+        return array_map(floatval(...), $this->hasMany(Weighing::class)->groupBy('lot_id')->selectRaw('lot_id, sum(mass_g) as grams')->toBase()->pluck('grams', 'lot_id')->all());
+    }
+
     protected function casts(): array
     {
         return ['scale_g' => 'float', 'tolerance_pct' => 'float', 'components' => 'array', 'created_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];

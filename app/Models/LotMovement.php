@@ -48,6 +48,8 @@ final class LotMovement extends Model
 
     public const RETURNED = 'returned';
 
+    public const PUT_RIGHT = 'put_right';
+
     public $timestamps = false;
 
     protected $fillable = ['lot_id', 'mass_g', 'kind', 'reason', 'run_id', 'event_key', 'by_id', 'at', 'act_id', 'other_lot_id', 'charge_id'];

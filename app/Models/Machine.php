@@ -19,7 +19,14 @@ final class Machine extends Model
 
     public const COLD_PRESS = 'cold_press';
 
+    private const BARRELS = ['plunger_injector', 'screw_injector', 'extruder'];
+
     protected $fillable = ['name', 'kind', 'facts', 'last_polymer'];
+
+    public function hasBarrel(): bool
+    {
+        return in_array($this->kind, self::BARRELS, true);
+    }
 
     public function fact(string $name): ?float
     {

@@ -85,6 +85,7 @@ final readonly class Present
             $polymer->code, $polymer->name(), $polymer->morphology()?->value, $polymer->property('density_g_cm3'), $polymer->property('bulk_density_g_cm3'),
             $this->marks($polymer->code), $polymer->hazards(), $polymer->whyNot('compression'), $polymer->overridden, $polymer->process('compression')['note'] ?? null,
             isset($polymer->record['regrind_max_pct_guidance']['pct']) ? (float) $polymer->record['regrind_max_pct_guidance']['pct'] : null, $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
+            $polymer->neverHot(),
         );
     }
 
@@ -150,7 +151,7 @@ final readonly class Present
     /** What is not known, and PVC, stays cold. */
     public function neverHot(string $polymer): bool
     {
-        return ! $this->polymers->has($polymer) || $this->polymers->get($polymer)->morphology() === null || str_starts_with($polymer, 'PVC');
+        return ! $this->polymers->has($polymer) || $this->polymers->get($polymer)->neverHot();
     }
 
     public function summary(Run $run): RunSummaryData

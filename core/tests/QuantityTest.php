@@ -6,6 +6,22 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Quantity\Dimension;
 use Dithermic\Core\Quantity\Quantity;
 
+it('reads each case that the screens read, as they must', function (): void {
+    foreach (json_decode((string) file_get_contents(__DIR__.'/conformance/quantities.json'), true) as $case) {
+        try {
+            $got = Quantity::parse($case['text'], Dimension::from($case['dimension']), $case['unit'] ?? null)->value;
+        } catch (InputError) {
+            $got = null;
+        }
+        $want = $case['value'] ?? null;
+        expect($want === null ? $got === null : $got !== null && abs($got - $want) <= 1e-9 * max(1.0, abs($want)))->toBeTrue("\"{$case['text']}\" as {$case['dimension']}: got ".json_encode($got));
+    }
+});
+
+it('hands the screens the table that it reads by', function (): void {
+    expect((string) file_get_contents(__DIR__.'/../../resources/js/generated/units.json'))->toBe(Dimension::table(), 'run npm run types');
+});
+
 it('reads what people type', function (string $text, Dimension $dimension, float $value): void {
     expect(Quantity::parse($text, $dimension)->value)->toEqualWithDelta($value, 1e-9 * max(1, abs($value)));
 })->with([

@@ -279,7 +279,7 @@ it('runs a weighed charge once: its lots were drawn at the scale, and every one 
     $this->postJson('/api/v1/charges', ['id' => $id, 'polymer' => 'HDPE', 'total_g' => 2170, 'scale_g' => 1, 'product_id' => panel()['product_id']])->assertCreated();
     $green = lot('L-0101');
     $start = panel(['charge_id' => $id]);
-    $this->postJson('/api/v1/runs', $start)->assertStatus(422)->assertJsonPath('error.field', 'charge_id');
+    $this->postJson('/api/v1/runs', $start)->assertStatus(422)->assertJsonPath('error.blocks.0.id', 'charge_mass');
     $this->postJson("/api/v1/charges/{$id}/weighings", ['key' => fake_uuid(), 'component' => 0, 'lot_id' => $green->id, 'mass_g' => 2170, 'how' => 'scale'])->assertCreated();
     $this->postJson("/api/v1/charges/{$id}/finish", ['id' => fake_uuid()])->assertCreated();
     $this->postJson('/api/v1/runs', $start)->assertCreated();

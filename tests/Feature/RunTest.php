@@ -42,13 +42,15 @@ function toTheEnd(string $verdict = 'good'): array
 
 it('answers a job whole: three schools, rules with their core, heat, plan and safety', function (): void {
     $answer = $this->signedIn()->postJson('/api/v1/plans/press', panel())->assertOk()->json();
-    expect(array_column($answer['weighing']['schools'], 'id'))->toBe(['true_density', 'as_water', 'shop_rule'])->and(array_column($answer['timing']['rules'], 'id'))->toBe(['linear_fast', 'linear_slow', 'physics'])
+    expect(array_column($answer['weighing']['schools'], 'id'))->toBe(['true_density', 'as_water', 'shop_rule'])->and(array_column($answer['timing']['rules'], 'id'))->toBe(['shop_rule', 'physics'])
         ->and($answer['cycle']['platen_min_c'])->toBeLessThan(180)->and($answer['cycle']['curve'][0]['profile_c'])->not->toBeEmpty()->and($answer['safety']['blocks'])->toBe([])
         ->and($answer['plan']['heat_min'])->toEqualWithDelta($answer['cycle']['heat_min'] + 3, 0.01)->and($answer['origins']['platen_c'])->toContain('recipe');
     $thick = $this->postJson('/api/v1/plans/press', panel(['settings' => ['thickness_mm' => 12]]))->json();
     expect($thick['cycle']['heat_min'])->toBeGreaterThan(1.5 * $answer['cycle']['heat_min'])->and($thick['origins']['thickness_mm'])->toBe('set here');
-    $slow = $this->postJson('/api/v1/plans/press', panel(['choices' => ['heat_rule' => 'linear_slow', 'pump_school' => 'watch_gauge']]))->json();
-    expect($slow['plan']['heat_min'])->toEqual(48)->and($slow['plan']['pump_every_min'])->toBeNull();
+    $slow = $this->postJson('/api/v1/plans/press', panel(['choices' => ['heat_rule' => 'shop_rule', 'pump_school' => 'watch_gauge']]))->json();
+    // The demo's rule hangs on the wall of Anvil: what physics asks of its usual sheet, for each millimetre.
+    $perMm = Machine::query()->where('name', 'Anvil')->firstOrFail()->fact('heat_min_per_mm');
+    expect($slow['plan']['heat_min'])->toEqualWithDelta(8 * $perMm, 1e-6)->and(8 * $perMm)->toBeGreaterThanOrEqual($answer['plan']['heat_min'] - 0.01)->toBeLessThan(1.1 * $answer['plan']['heat_min'])->and($slow['plan']['pump_every_min'])->toBeNull();
 });
 
 it('refuses a job by the name of the field', function (array $over, string $field): void {
@@ -108,7 +110,7 @@ it('holds the safety gate in the core and the API', function (array $over, strin
     $lot = isset($over['lot']) ? ['lot_id' => lot($over['lot'])->id] : [];
     $answer = $this->signedIn('ines')->postJson('/api/v1/runs', panel($lot + ($over['body'] ?? [])))->assertStatus(422)->assertJsonPath('error.field', 'safety')->json('error.blocks');
     $found = array_values(array_filter($answer, static fn (array $b): bool => $b['id'] === $block));
-    expect($found)->toHaveCount(1)->and($found[0]['who_may_override'])->toBe($who);
+    expect($found)->not->toBe([])->and($found[0]['who_may_override'])->toBe($who);
     // Nobody's block stands against a lead's word as well.
     $lead = $this->signedIn('maren')->postJson('/api/v1/runs', panel($lot + ($over['body'] ?? []) + ['overrides' => [['id' => $block, 'reason' => 'I have looked at it myself']]]));
     $who === 'nobody' ? $lead->assertStatus(422) : expect($lead->json('error.field'))->not->toBe('safety');
@@ -125,14 +127,15 @@ it('lets only a lead override, in writing, and keeps it with the run', function 
     $hot = panel(['settings' => ['platen_c' => 280], 'overrides' => [['id' => 'above_ceiling', 'reason' => 'trial of a heat-stabilised grade']]]);
     $this->signedIn('ines')->postJson('/api/v1/runs', $hot)->assertStatus(422)->assertJsonPath('error.field', 'overrides');
     $this->signedIn('maren')->postJson('/api/v1/runs', ['overrides' => [['id' => 'above_ceiling', 'reason' => '']]] + $hot)->assertStatus(422);
-    $this->postJson('/api/v1/runs', $hot)->assertCreated()->assertJsonPath('safety.overrides.0.by', 'Maren Okafor');
+    $this->postJson('/api/v1/runs', $hot)->assertStatus(422)->assertJsonPath('error.field', 'confirmed_by');
+    $this->postJson('/api/v1/runs', ['confirmed_by' => person('maren')->id] + $hot)->assertCreated()->assertJsonPath('safety.overrides.0.by', 'Maren Okafor');
 });
 
 it('refuses a lot of another polymer, an empty lot and a press that is taken', function (): void {
     $this->signedIn();
     $this->postJson('/api/v1/runs', panel(['lot_id' => lot('L-0106')->id]))->assertStatus(422)->assertJsonPath('error.field', 'lot_id');
     $small = Lot::query()->create(['code' => 'L-9', 'source_id' => Source::query()->where('state', 'accepted')->value('id'), 'polymer' => 'HDPE', 'form' => 'flake', 'colour' => 'x', 'swatch' => '#000000']);
-    $this->postJson('/api/v1/runs', panel(['lot_id' => $small->id]))->assertStatus(422)->assertJsonPath('error.field', 'lot_id');
+    $this->postJson('/api/v1/runs', panel(['lot_id' => $small->id]))->assertStatus(422)->assertJsonPath('error.field', 'safety')->assertJsonPath('error.blocks.0.id', 'stock_short');
     $this->postJson('/api/v1/runs', panel())->assertCreated();
     $this->postJson('/api/v1/runs', panel())->assertStatus(422)->assertJsonPath('error.field', 'machine_id');
 });
@@ -162,12 +165,21 @@ it('lets the database itself refuse to change a log', function (string $sql): vo
 
 it('keeps the author of an entry made on a shared screen, but not a lead\'s powers', function (): void {
     $body = panel();
-    $cookie = $this->postJson('/api/v1/session', ['login' => 'maren', 'password' => 'two-heats-oak'])->getCookie('dithermic_device', false);
+    $signed = $this->postJson('/api/v1/session', ['login' => 'maren', 'password' => 'two-heats-oak']);
+    $cookie = $signed->getCookie('dithermic_device', false);
+    $maren = $signed->json('sitting');
+    $this->getJson('/api/v1/session')->assertJsonPath('sitting', null);
     $this->withCredentials()->withUnencryptedCookie('dithermic_device', (string) $cookie?->getValue());
     $this->postJson('/api/v1/session', ['login' => 'ines', 'password' => 'flake-to-panel'])->assertOk();
     $this->postJson('/api/v1/runs', $body)->assertCreated();
-    append($this, $body['id'], [entry('noted', ['text' => 'seen by Maren']) + ['by_id' => person('maren')->id], entry('noted', ['text' => 'not known here']) + ['by_id' => person('jun')->id]]);
-    expect(RunEvent::query()->where('run_id', $body['id'])->orderBy('seq')->with('by')->get()->pluck('by.login')->all())->toBe(['ines', 'maren', 'ines']);
+    $forged = append($this, $body['id'], [
+        entry('noted', ['text' => 'a name alone']) + ['by_id' => person('maren')->id], entry('noted', ['text' => 'not known here']) + ['by_id' => person('jun')->id],
+        entry('noted', ['text' => 'a made-up proof']) + ['sitting' => fake_uuid().'.'.str_repeat('a', 48)], entry('noted', ['text' => 'mine']) + ['by_id' => person('ines')->id],
+        entry('noted', ['text' => 'while Maren sat here']) + ['by_id' => person('maren')->id, 'sitting' => $maren],
+        entry('noted', ['text' => 'long after she left'], at: microtime(true) + 9) + ['by_id' => person('maren')->id, 'sitting' => $maren],
+    ])->json();
+    expect(array_column($forged['refused'], 'field'))->toBe(['by_id', 'by_id', 'by_id'])->and($forged['stored'])->toHaveCount(3)
+        ->and(RunEvent::query()->where('run_id', $body['id'])->orderBy('seq')->with('by')->get()->pluck('by.login')->all())->toBe(['ines', 'ines', 'maren', 'maren']);
 });
 
 it('pages the list by key without a gap or a double', function (): void {

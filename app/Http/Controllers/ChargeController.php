@@ -42,7 +42,7 @@ final class ChargeController extends Controller
     {
         $this->authorize('create', Charge::class);
         $given = $request->validate(['id' => ['required', 'uuid'], 'polymer' => ['required', 'string', 'max:20'], 'product_id' => ['nullable', 'integer', 'exists:products,id'], 'mix_id' => ['nullable', 'integer', 'exists:mixes,id'], 'total_g' => ['required', 'numeric', 'gt:0', 'max:10000000'], 'scale_g' => ['required', 'numeric', 'gt:0', 'max:1000'], 'tolerance_pct' => ['nullable', 'numeric', 'between:0.05,20'], 'about' => ['nullable', 'string', 'max:120']]);
-        if (! $polymers->has($given['polymer']) || $polymers->get($given['polymer'])->morphology() === null || str_starts_with($given['polymer'], 'PVC')) {
+        if (! $polymers->has($given['polymer']) || $polymers->get($given['polymer'])->neverHot()) {
             throw new InputError('polymer', 'never goes hot: no charge is weighed of it');
         }
         $mix = isset($given['mix_id']) ? Mix::query()->whereKey($given['mix_id'])->firstOrFail() : null;

@@ -16,6 +16,7 @@ use App\Support\Present;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Drying\DryerAir;
 use Dithermic\Core\Drying\PlanResult;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -52,20 +53,29 @@ final class DryingController extends Controller
         if ($request->boolean('preview')) {
             $time = static fn (string $iso): float => Present::time(CarbonImmutable::parse($iso));
 
-            return new JsonResponse(new DryPlanData($plan->needed, $plan->hours, $time($plan->ready_at), $plan->start_by === null ? null : $time($plan->start_by), $plan->air_c, $plan->because));
+            return new JsonResponse(new DryPlanData($plan->needed, $plan->hours, $plan->ready_at === null ? null : $time($plan->ready_at), $plan->start_by === null ? null : $time($plan->start_by), $plan->air_c, $plan->because));
         }
         if ($plan->air_c === null) {
             throw new InputError('lot_id', $plan->because);
         }
-        $this->ledger->act($given['id'], 'dried', $this->actor($request), '', ['lot_id' => $lot->id], function (Act $act) use ($given, $lot, $plan): void {
+        if ($plan->hours === null) {
+            throw new InputError('air_c', $plan->because);
+        }
+        $hours = $plan->hours;
+        $air = $plan->air_c;
+        $this->ledger->act($given['id'], 'dried', $this->actor($request), '', ['lot_id' => $lot->id], function (Act $act) use ($given, $lot, $hours, $air): void {
             $this->ledger->lock([$lot->id]);
             $there = Drying::query()->where('lot_id', $lot->id)->whereNull('out_at')->first();
             if ($there !== null) {
                 throw new InputError('lot_id', "lot {$lot->code} is in a dryer already");
             }
+            // Two loads of one dryer take turns at its row.
+            $dryer = Machine::query()->whereKey($given['machine_id'])->lockForUpdate()->firstOrFail();
+            $inside = Drying::query()->with('lot')->where('machine_id', $dryer->id)->whereNull('out_at')->get();
+            DryerAir::admit($dryer->name, array_values($inside->map(static fn (Drying $d): array => ["lot {$d->lot->code}", (float) $d->air_c])->all()), $air);
             Drying::query()->create([
-                'id' => $act->id, 'machine_id' => $given['machine_id'], 'lot_id' => $lot->id, 'air_c' => $plan->air_c, 'hours' => $plan->hours, 'started_at' => $act->at,
-                'ready_at' => $act->at->addSeconds((int) round(3600 * $plan->hours)), 'wanted_at' => isset($given['wanted_at']) ? CarbonImmutable::createFromTimestampUTC((int) $given['wanted_at']) : null, 'by_id' => $act->by_id,
+                'id' => $act->id, 'machine_id' => $given['machine_id'], 'lot_id' => $lot->id, 'air_c' => $air, 'hours' => $hours, 'started_at' => $act->at,
+                'ready_at' => $act->at->addSeconds((int) round(3600 * $hours)), 'wanted_at' => isset($given['wanted_at']) ? CarbonImmutable::createFromTimestampUTC((int) $given['wanted_at']) : null, 'by_id' => $act->by_id,
             ]);
         });
 
@@ -97,7 +107,9 @@ final class DryingController extends Controller
     private function plan(Lot $lot, ?float $air, ?float $wanted): PlanResult
     {
         $plan = $this->calculations->run('dry.plan', array_filter([
-            'polymer' => $lot->polymer, 'start' => CarbonImmutable::now()->toIso8601String(), 'air_c' => $air, 'form' => in_array($lot->form, ['flake', 'regrind'], true) ? 'flake' : 'pellet',
+            'polymer' => $lot->polymer, 'start' => CarbonImmutable::now()->toIso8601String(), 'air_c' => $air, 'form' => match ($lot->form) {
+                'flake', 'regrind', 'densified film' => 'flake', 'sheet', 'offcut' => 'sheet', default => 'pellet'
+            },
             'wanted_at' => $wanted === null ? null : CarbonImmutable::createFromTimestampUTC((int) $wanted)->toIso8601String(),
         ], static fn (mixed $v): bool => $v !== null));
         assert($plan instanceof PlanResult);

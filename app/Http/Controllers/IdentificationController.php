@@ -22,7 +22,7 @@ final class IdentificationController extends Controller
     {
         $this->authorize('viewAny', Identification::class);
 
-        return new JsonResponse(array_map(static fn (array $t): SortingTestData => new SortingTestData($t['id'], $t['name'], $t['how'], $t['results'], (float) $t['minutes'], $t['caution']), array_values($knowledge->tests)));
+        return new JsonResponse(array_map(static fn (array $t): SortingTestData => new SortingTestData($t['id'], $t['name'], $t['how'], $t['results'], (float) $t['minutes'], $t['caution'], $t['only_for'] ?? null), array_values($knowledge->tests)));
     }
 
     #[OA\Post(path: '/identifications', operationId: 'keepIdentification', summary: 'Keep what the tests say; the core decides anew from the evidence', tags: ['sorting'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['id', 'evidence'], properties: [new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'evidence', type: 'array', items: new OA\Items(type: 'object', additionalProperties: new OA\AdditionalProperties))])), responses: [new OA\Response(response: 201, description: 'kept', content: new OA\JsonContent(ref: '#/components/schemas/IdentifyRankResult'))])]

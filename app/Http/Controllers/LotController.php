@@ -23,6 +23,7 @@ use App\Support\LotHistory;
 use App\Support\Present;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
+use Dithermic\Core\Stock\PutRight;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -69,8 +70,10 @@ final class LotController extends Controller
         $this->authorize('view', $found);
         $balance = (float) $found->held_g;
         $lines = [];
+        $righting = $found->movements()->where('kind', LotMovement::PUT_RIGHT)->select('act_id');
+        $righted = array_flip(array_map(static fn (Act $a): string => (string) $a->data['act_id'], Act::query()->whereIn('id', $righting)->get()->all()));
         foreach ($found->movements()->with(['by', 'run', 'otherLot'])->orderByDesc('id')->limit(self::NEWEST)->get() as $m) {
-            $lines[] = new MovementData($m->id, (float) $m->mass_g, $m->kind, $m->reason, $m->run_id, $m->run?->number, $m->by?->name, Present::time($m->at), round($balance, 3), $m->other_lot_id, $m->otherLot?->code, $m->charge_id);
+            $lines[] = new MovementData($m->id, (float) $m->mass_g, $m->kind, $m->reason, $m->run_id, $m->run?->number, $m->by?->name, Present::time($m->at), round($balance, 3), $m->other_lot_id, $m->otherLot?->code, $m->charge_id, $m->act_id, PutRight::offers($m->kind, (float) $m->mass_g) && ! isset($righted[$m->act_id]));
             $balance -= (float) $m->mass_g;
         }
         $contamination = array_values(ContaminationNote::query()->with('by')->where('lot_id', $found->id)->orderByDesc('at')->limit(20)->get()
@@ -107,12 +110,12 @@ final class LotController extends Controller
         return new JsonResponse($this->touched($act)[0], 201);
     }
 
-    #[OA\Post(path: '/lots/{lot}/acts', operationId: 'actOnLot', summary: 'Split, shred, count, waste, place, note contamination, or identify', tags: ['lots'], parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/LotActRequest')), responses: [new OA\Response(response: 201, description: 'done; the lots it touched', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData')))])]
+    #[OA\Post(path: '/lots/{lot}/acts', operationId: 'actOnLot', summary: 'Split, shred, count, waste, place, note contamination, identify, doubt, or put right a mass meant in kilograms', tags: ['lots'], parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/LotActRequest')), responses: [new OA\Response(response: 201, description: 'done; the lots it touched', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData')))])]
     public function act(Request $request, Lot $lot, PartLot $part, NoteLot $note): JsonResponse
     {
         $this->authorize('update', $lot);
         $by = $this->actor($request);
-        $kind = $request->validate(['id' => ['required', 'uuid'], 'kind' => ['required', Rule::in(['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify'])]])['kind'];
+        $kind = $request->validate(['id' => ['required', 'uuid'], 'kind' => ['required', Rule::in(['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify', 'put_right', 'doubt'])]])['kind'];
         $container = ['location' => ['nullable', 'string', 'max:60'], 'tare_g' => ['nullable', 'numeric', 'min:0', 'max:1000000']];
         $rules = match ($kind) {
             'split' => ['mass_g' => self::MASS] + $container,
@@ -121,6 +124,8 @@ final class LotController extends Controller
             'waste' => ['mass_g' => self::MASS, 'reason' => ['required', 'string', 'max:500']],
             'place' => ['from' => ['present', 'nullable', 'string', 'max:60'], 'reserved_for_id' => ['nullable', 'integer', 'exists:products,id']] + $container,
             'contamination' => ['found' => ['required', 'string', 'max:30'], 'found_g' => ['required', 'numeric', 'min:0', 'max:1000000'], 'sample_g' => ['required', 'numeric', 'gt:0', 'max:1000000'], 'note' => ['nullable', 'string', 'max:500']],
+            'put_right' => ['act_id' => ['required', 'uuid']],
+            'doubt' => ['reason' => ['required', 'string', 'max:500']],
             default => ['identification_id' => ['required', 'uuid']],
         };
         $given = $request->validate($rules);
@@ -133,6 +138,8 @@ final class LotController extends Controller
             'waste' => $note->waste($id, $by, $lot->id, (float) $given['mass_g'], (string) $given['reason']),
             'place' => $note->place($id, $by, $lot->id, (string) ($given['from'] ?? ''), $into + ['reserved_for_id' => isset($given['reserved_for_id']) ? (int) $given['reserved_for_id'] : null]),
             'contamination' => $note->contamination($id, $by, $lot->id, (string) $given['found'], (float) $given['found_g'], (float) $given['sample_g'], (string) ($given['note'] ?? '')),
+            'put_right' => $note->putRight($id, $by, (string) $given['act_id']),
+            'doubt' => $note->doubt($id, $by, $lot->id, (string) $given['reason']),
             default => $note->identify($id, $by, $lot->id, (string) $given['identification_id']),
         };
 

@@ -66,6 +66,7 @@ final class RunController extends Controller
     {
         $lot = $request->lot();
         abort_if($lot === null, 404);
+        $request->mustBeConfirmedBy($this->person($request));
         $run = $start(
             $request->string('id')->lower()->value(), $this->person($request), $request->product(), $request->machine(), $request->cold(), $request->recipe(),
             $lot, $request->answer($plan), $request->scale(), $request->overrides(), CarbonImmutable::instance(Date::now()), $request->charge(),
@@ -85,7 +86,7 @@ final class RunController extends Controller
     #[OA\Post(path: '/runs/{run}/events', operationId: 'appendEvents', summary: 'Add entries to a run\'s log, each once', tags: ['runs'], parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['events'], properties: [new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/NewEvent'))])), responses: [new OA\Response(response: 200, description: 'what became of each', content: new OA\JsonContent(ref: '#/components/schemas/AppendedData'))])]
     public function append(AppendEventsRequest $request, Run $run, RecordEvents $record, KnownDevice $device): JsonResponse
     {
-        $outcome = $record($run, $request->events($this->person($request), $device->people($request)));
+        $outcome = $record($run, $request->events($this->person($request), $device));
 
         return new JsonResponse(new AppendedData(
             $outcome['stored'],

@@ -38,9 +38,9 @@ final class SessionController extends Controller
         }
         $request->session()->regenerate();
         $user = $this->user();
-        $this->device->remember($request, $user);
+        $proof = $this->device->remember($request, $user);
 
-        return new JsonResponse($this->data($request, $user));
+        return new JsonResponse($this->data($request, $user, $proof));
     }
 
     /** A PIN switches person on a screen where that person has used a password before; it is never enough on a new one. */
@@ -57,13 +57,15 @@ final class SessionController extends Controller
         }
         Auth::guard('web')->login($user);
         $request->session()->regenerate();
+        $proof = $this->device->takeOver($request, $user);
 
-        return new JsonResponse($this->data($request, $user));
+        return new JsonResponse($this->data($request, $user, $proof));
     }
 
     #[OA\Delete(path: '/session', operationId: 'signOut', summary: 'Sign out', tags: ['session'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
     public function destroy(Request $request): JsonResponse
     {
+        $this->device->leave($request);
         Auth::guard('web')->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -79,11 +81,11 @@ final class SessionController extends Controller
         return $user;
     }
 
-    private function data(Request $request, ?User $user): SessionData
+    private function data(Request $request, ?User $user, ?string $proof = null): SessionData
     {
         return new SessionData(
             $user === null ? null : $this->present->person($user), $this->present->preferences($user),
-            array_values($this->device->people($request)->map(fn (User $u) => $this->present->person($u))->all()), Present::now(),
+            array_values($this->device->people($request)->map(fn (User $u) => $this->present->person($u))->all()), Present::now(), $proof,
         );
     }
 }

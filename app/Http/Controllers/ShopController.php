@@ -11,6 +11,7 @@ use App\Models\Recipe;
 use App\Models\Run;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Procedure\RunState;
@@ -48,6 +49,12 @@ final class ShopController extends Controller
         [$low, $high] = self::OVERRIDABLE[$given['path']];
         if ($given['value'] < $low || $given['value'] > $high) {
             throw new InputError('value', "must lie between {$low} and {$high}");
+        }
+        $together = (new PolymerLibrary(array_replace_recursive(PolymerOverride::inForce(), [$code => [$given['path'] => (float) $given['value']]])))->get($code);
+        // What contradicted itself before may be mended one value at a time; nothing may be made worse.
+        $faults = array_diff(OwnValues::faults($together), OwnValues::faults($library->get($code)));
+        if ($faults !== []) {
+            throw new InputError('value', 'does not go with the others: '.implode('; ', $faults));
         }
         PolymerOverride::query()->create(['polymer' => $code, 'path' => $given['path'], 'value' => (float) $given['value'], 'reason' => $given['reason'], 'by_id' => $request->user()?->getAuthIdentifier()]);
 

@@ -6,10 +6,10 @@ namespace App\Http\Requests;
 
 use App\Models\Run;
 use App\Models\User;
+use App\Support\KnownDevice;
 use Dithermic\Core\Procedure\Event;
 use Dithermic\Core\Procedure\EventType;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Collection;
 use Illuminate\Validation\Rule;
 
 final class AppendEventsRequest extends FormRequest
@@ -30,28 +30,43 @@ final class AppendEventsRequest extends FormRequest
             'events.*.type' => ['required', Rule::enum(EventType::class)->except([EventType::Started])],
             'events.*.at' => ['required', 'numeric'],
             'events.*.by_id' => ['nullable', 'integer'],
+            'events.*.sitting' => ['nullable', 'string', 'max:120'],
             'events.*.data' => ['present', 'array', 'max:20'],
         ];
     }
 
     /**
-     * An entry made on a shared screen before somebody else signed in keeps its author, if that person is known on this
-     * screen; the powers of a lead come only with the lead's own session.
+     * An entry is by the person of its session. One made on a shared screen before somebody else took over carries the proof
+     * of its own sitting there, by password or PIN; a name alone proves nothing. The powers of a lead come only with the
+     * lead's own session.
      *
-     * @param  Collection<int, User>  $onThisScreen
-     * @return list<array{event: Event, by: User}>
+     * @return list<array{event: Event, by: User|null}> by is null where an entry names somebody and cannot prove it
      */
-    public function events(User $sender, Collection $onThisScreen): array
+    public function events(User $sender, KnownDevice $device): array
     {
         $events = [];
         foreach ($this->input('events') as $given) {
-            $author = isset($given['by_id']) ? $onThisScreen->firstWhere('id', (int) $given['by_id']) ?? $sender : $sender;
+            $at = round((float) $given['at'], 3);
+            $author = $this->author($given, $at, $sender, $device);
             $events[] = [
-                'event' => new Event($given['key'], EventType::from($given['type']), round((float) $given['at'], 3), $author->name, $given['data'], $sender->isLead() && $author->is($sender)),
+                'event' => new Event($given['key'], EventType::from($given['type']), $at, $author->name ?? '', $given['data'], $sender->isLead() && $author?->is($sender) === true),
                 'by' => $author,
             ];
         }
 
         return $events;
+    }
+
+    /** @param  array<string, mixed>  $given */
+    private function author(array $given, float $at, User $sender, KnownDevice $device): ?User
+    {
+        if (isset($given['by_id']) && (int) $given['by_id'] === $sender->id) {
+            return $sender;
+        }
+        if (isset($given['sitting'])) {
+            return $device->author($this, (string) $given['sitting'], $at);
+        }
+
+        return isset($given['by_id']) ? null : $sender;
     }
 }

@@ -92,7 +92,7 @@ class PressPlanRequest extends FormRequest
     {
         return $plan(
             $this->product(), $this->machine(), $this->cold(), $this->recipe(), (array) $this->input('settings', []), (array) $this->input('choices', []),
-            $this->lot(), (array) $this->input('answers', []), $this->scale(), $this->input('polymer'), $this->chargeLots(),
+            $this->lot(), (array) $this->input('answers', []), $this->scale(), $this->input('polymer'), $this->chargeLots(), $this->charge(),
         );
     }
 }

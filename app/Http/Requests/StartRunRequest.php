@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Carbon\CarbonImmutable;
+use App\Models\User;
+use Dithermic\Core\Calculator\InputError;
 
 final class StartRunRequest extends PressPlanRequest
 {
@@ -14,6 +15,7 @@ final class StartRunRequest extends PressPlanRequest
         return [
             'id' => ['required', 'uuid'],
             'lot_id' => ['required', 'integer', 'exists:lots,id'],
+            'confirmed_by' => ['required', 'integer'],
             'overrides' => ['nullable', 'array', 'max:10'],
             'overrides.*.id' => ['required', 'string', 'max:40'],
             'overrides.*.reason' => ['required', 'string', 'min:5', 'max:500'],
@@ -26,8 +28,15 @@ final class StartRunRequest extends PressPlanRequest
         return array_values(array_map(static fn (array $o): array => ['id' => (string) $o['id'], 'reason' => (string) $o['reason']], (array) $this->input('overrides', [])));
     }
 
-    public function at(): CarbonImmutable
+    /**
+     * Protection and air are confirmed by the one who starts, not by whoever sat there before.
+     *
+     * @throws InputError
+     */
+    public function mustBeConfirmedBy(User $starter): void
     {
-        return CarbonImmutable::now();
+        if ($this->integer('confirmed_by') !== $starter->id) {
+            throw new InputError('confirmed_by', "is somebody else: {$starter->name} starts, so {$starter->name} looks at protection and air and confirms them");
+        }
     }
 }

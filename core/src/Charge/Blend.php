@@ -120,9 +120,9 @@ final class Blend
     private static function stages(string $component, int $count, float $m, float $least, float $step): array
     {
         $into = ceil(max($least, $least / ($m / $least) ** (1 / $count) - $least) / $step - 1e-9) * $step;
-        $stages = [];
-        for ($i = 1; $i <= $count; $i++) {
-            $stages[] = new PremixStage($i === 1 ? $component : 'premix '.($i - 1), $least, $into, $least + $into);
+        $stages = [new PremixStage($component, $least, $into, $least + $into)];
+        for ($i = 1; $i < $count; $i++) {
+            $stages[] = new PremixStage("premix {$i}", $least, $into, $least + $into);
         }
 
         return $stages;

@@ -48,6 +48,12 @@ final readonly class Procedure
         return self::find($this->body['steps'], $id);
     }
 
+    /** @return list<array<string, mixed>> steps in which an entry is logged */
+    public function stepsThatLog(string $entry): array
+    {
+        return array_values(array_filter($this->steps(), static fn (array $step): bool => in_array($entry, $step['entries'] ?? [], true)));
+    }
+
     /** @return array<string, mixed>|null */
     public function entry(string $id): ?array
     {

@@ -60,7 +60,7 @@ final readonly class RunMachine
             EventType::Noted => $event->text('text') === null ? new InputError('data.text', 'write what you saw') : null,
             EventType::Corrected => $this->refusesCorrection($state, $event),
             default => $over ? new InputError('type', "the run is {$state->status}: only notes and corrections can be added") : match ($event->type) {
-                EventType::Confirmed => $this->refusesConfirmation($event),
+                EventType::Confirmed => $this->refusesConfirmation($state, $event),
                 EventType::Logged => $this->refusesEntry($state, $event),
                 EventType::StepDone => $this->refusesStep($state, $event),
                 EventType::Extended => $this->refusesExtension($state, $event),
@@ -82,7 +82,7 @@ final readonly class RunMachine
             $lack = match (true) {
                 isset($gate['timer']) => $this->lacksTime($state, $gate, $at),
                 isset($gate['confirmed']) => $this->lacksConfirmation($state, $step ?? [], $gate),
-                isset($gate['entry']) => $this->lacksEntry($state, $gate),
+                isset($gate['entry']) => $this->lacksEntry($state, $stepId, $gate),
                 default => null,
             };
             if ($lack !== null) {
@@ -245,12 +245,16 @@ final readonly class RunMachine
         return (string) ($this->procedure->step((string) $step)['title'] ?? $step);
     }
 
-    private function refusesConfirmation(Event $event): ?InputError
+    /** What is confirmed is true of this moment: a step that is not under way has nothing to confirm. */
+    private function refusesConfirmation(RunState $state, Event $event): ?InputError
     {
-        $step = $this->procedure->step((string) $event->text('step'));
-        $items = array_column($step['confirm'] ?? [], 'id');
+        $id = (string) $event->text('step');
+        $items = array_column($this->procedure->step($id)['confirm'] ?? [], 'id');
+        if (! in_array($event->text('item'), $items, true)) {
+            return new InputError('data.item', 'this step has no such thing to confirm');
+        }
 
-        return in_array($event->text('item'), $items, true) ? null : new InputError('data.item', 'this step has no such thing to confirm');
+        return $state->step === $id ? null : new InputError('data.step', "is not the current step: that is {$this->titleOf($state->step)}");
     }
 
     private function refusesEntry(RunState $state, Event $event): ?InputError
@@ -263,6 +267,12 @@ final readonly class RunMachine
         $bad = $this->procedure->refusesValues($entry, $values);
         if ($bad !== null) {
             return $bad->under('data');
+        }
+        $step = $this->procedure->step((string) $state->step);
+        if (! in_array($entry, $step['entries'] ?? [], true)) {
+            return new InputError('data.entry', sprintf('is not logged now, at "%s": it belongs to %s', $step['title'] ?? '', implode(' or ', array_map(
+                static fn (array $s): string => "\"{$s['title']}\"", $this->procedure->stepsThatLog($entry),
+            )) ?: 'no step'));
         }
         if (($this->procedure->entry($entry)['once'] ?? false) === true && $state->count($entry) > 0) {
             return new InputError('data.entry', 'is already logged: correct that entry instead');
@@ -361,9 +371,9 @@ final readonly class RunMachine
     }
 
     /** @param  array<string, mixed>  $gate */
-    private function lacksEntry(RunState $state, array $gate): ?string
+    private function lacksEntry(RunState $state, string $step, array $gate): ?string
     {
-        $values = $state->latest($gate['entry']);
+        $values = $state->latest($gate['entry'], $step);
         if ($values === null) {
             return 'log '.$gate['says'];
         }

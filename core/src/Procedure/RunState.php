@@ -39,15 +39,15 @@ final class RunState
     public array $keys = [];
 
     /**
-     * The values of the newest standing entry of a kind.
+     * The values of the newest standing entry of a kind, of the whole run or as logged in one step of it.
      *
      * @return array<string, mixed>|null
      */
-    public function latest(string $entry): ?array
+    public function latest(string $entry, ?string $step = null): ?array
     {
         $found = null;
         foreach ($this->entries as $logged) {
-            if ($logged['entry'] === $entry) {
+            if ($logged['entry'] === $entry && ($step === null || $logged['step'] === $step)) {
                 $found = $logged['values'];
             }
         }

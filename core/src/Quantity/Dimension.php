@@ -51,4 +51,15 @@ enum Dimension: string
             default => null,
         };
     }
+
+    /** Every dimension with its unit, the units people write and its floor, as JSON: the screens read quantities by this table. */
+    public static function table(): string
+    {
+        $table = [];
+        foreach (self::cases() as $dimension) {
+            $table[$dimension->value] = ['unit' => $dimension->unit(), 'floor' => $dimension->floor(), 'units' => $dimension->units()];
+        }
+
+        return json_encode($table, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
 }

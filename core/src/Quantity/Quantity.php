@@ -22,6 +22,8 @@ final readonly class Quantity
      */
     public static function parse(string $text, Dimension $dimension, ?string $bareUnit = null, string $field = 'text'): self
     {
+        // What a screen shows is read back: a narrow space groups thousands.
+        $text = (string) preg_replace('/(?<=\d)\x{202F}(?=\d{3})/u', '', mb_scrub($text, 'UTF-8'));
         $typed = trim(str_replace(["\u{00A0}", "\u{202F}", "\u{2212}", "\u{00BD}", "\u{00BC}", "\u{00BE}"], [' ', ' ', '-', ' 1/2', ' 1/4', ' 3/4'], $text));
         if ($typed === '') {
             throw new InputError($field, 'is empty: type a number, with a unit if you like');

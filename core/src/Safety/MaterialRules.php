@@ -100,7 +100,8 @@ final readonly class MaterialRules
         $blocks = [];
         $dangerous = array_filter($play->lots, static fn (Polymer $lot): bool => $lot->dangerWith($polymer) !== null) !== [];
         $ceiling = $polymer->ceiling();
-        if ($ceiling !== null && $in->settings->set_c > $ceiling) {
+        // Of what is in the lots as well, the lot's own block has said it.
+        if ($ceiling !== null && $in->settings->set_c > $ceiling && ! in_array($polymer, $play->lots, true)) {
             $who = $dangerous || $polymer->breaksDownViolently() ? Block::NOBODY : Block::LEAD;
             $do = $inPlace && $in->process->hasBarrel() ? 'Purge it out at a heat that both stand: see changeover.purge.' : 'Sort it out or clean it off, or set less heat.';
             $blocks[] = new Block('above_ceiling', sprintf('%s (%s) stands %.0f °C at the most, and this runs at %.0f °C: %s.', $polymer->code, $where, $ceiling, $in->settings->set_c, self::products($polymer)), $who, $do);

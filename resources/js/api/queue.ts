@@ -38,7 +38,7 @@ let last = 0;
 export async function record(runId: string, type: string, data: Record<string, unknown>): Promise<void> {
     const at = Math.round(serverNow() * 1000) / 1000;
     last = Math.max(Date.now(), last + 1);
-    const event: NewEvent = { key: newKey(), type, at, by_id: session.person?.id ?? null, data: plain(data) };
+    const event: NewEvent = { key: newKey(), type, at, by_id: session.person?.id ?? null, sitting: session.sitting ?? null, data: plain(data) };
     const queued: QueuedEvent = { key: event.key, run_id: runId, order: last, event, by: session.person?.name ?? '', refused: null };
     await (await kept).put('queue', queued);
     queue.waiting.push(queued);

@@ -259,6 +259,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/dwell.budget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long the melt may stay hot before it is spent */
+        post: operations["calcDwellBudget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/flow.fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** pressure that filling a mould needs, and whether it freezes first */
+        post: operations["calcFlowFill"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/force.clamp": {
         parameters: {
             query?: never;
@@ -336,7 +370,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** first settings for a printed or resin mould */
+        /** first settings for a printed or resin mould, by its own strength */
         post: operations["calcForceSoftMould"];
         delete?: never;
         options?: never;
@@ -1053,7 +1087,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Split, shred, count, waste, place, note contamination, or identify */
+        /** Split, shred, count, waste, place, note contamination, identify, doubt, or put right a mass meant in kilograms */
         post: operations["actOnLot"];
         delete?: never;
         options?: never;
@@ -1363,6 +1397,23 @@ export interface paths {
         put?: never;
         /** Readings from an instrument; all are stored, or none */
         post: operations["postReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What older rules let in and a lead looks at again */
+        get: operations["getReview"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1757,19 +1808,21 @@ export interface components {
             mixing: number;
             /** @description (cm3/min) */
             throughput_cm3_min?: number | null;
+            /** @description codes of what the shop has to put between; the whole library unless given */
+            available?: string[] | null;
         };
         ChangeoverPurgeResult: {
-            /** @description polymer codes */
-            route: string[];
+            /** @description polymer codes; null where there is no way */
+            route: string[] | null;
             /** @description for each leg (°C) */
             set_c: number[];
-            /** @description (cm3) */
-            volume_cm3: number;
-            /** @description (g) */
-            mass_g: number;
+            /** @description null where there is no way (cm3) */
+            volume_cm3: number | null;
+            /** @description null where there is no way (g) */
+            mass_g: number | null;
             /** @description null without a throughput (min) */
             minutes: number | null;
-            /** @description a pair that must not meet in a hot barrel */
+            /** @description a pair that must not meet in a hot barrel, or what to do where there is no way */
             stop: string | null;
             /** @description the answer in a sentence */
             explanation: string;
@@ -1828,7 +1881,7 @@ export interface components {
             order: string[];
             /** @description (min) */
             total_changeover_min: number;
-            /** @description minutes, row from, column to; row 0 is the start (min) */
+            /** @description minutes, row from, column to; row 0 is the start; null where there is no way (min) */
             matrix: unknown[];
             legs: {
                 from: string;
@@ -1843,6 +1896,8 @@ export interface components {
                 mould_min: number;
                 stop?: string | null;
             }[];
+            /** @description ids of jobs that nothing leads to: left out of the order */
+            impossible: string[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -1946,6 +2001,17 @@ export interface components {
                 use_g: number;
                 /** @description and this of the carrier (g) */
                 carrier_left_g: number;
+                /** @description one after the other */
+                stages: {
+                    /** @description the component, or the premix before */
+                    from: string;
+                    /** @description weigh this (g) */
+                    take_g: number;
+                    /** @description into this (g) */
+                    carrier_g: number;
+                    /** @description makes this (g) */
+                    premix_g: number;
+                }[];
             } | null;
             /** @description the answer in a sentence */
             explanation: string;
@@ -2239,10 +2305,18 @@ export interface components {
              * @default 0.9
              */
             fraction: number;
+            /** @description what the shop has found to be enough; the answer when given (h) */
+            shop_hours?: number | null;
         };
         ConditionPolyamideResult: {
-            /** @description (h) */
+            /** @description the shop's own, else until the fraction is in (h) */
             hours: number;
+            /** @description until the fraction is in, by diffusion (h) */
+            physics_hours: number;
+            /** @description share of the water with which such a part is tough enough to use; an estimate */
+            fraction_usable: number;
+            /** @description until that share is in (h) */
+            hours_usable: number;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2403,9 +2477,9 @@ export interface components {
         DryPlanData: {
             needed: string;
             /** Format: float */
-            hours: number;
+            hours: number | null;
             /** Format: float */
-            ready_at: number;
+            ready_at: number | null;
             /** Format: float */
             start_by: number | null;
             /** Format: float */
@@ -2420,27 +2494,33 @@ export interface components {
             /** @description drying air; the library's usual unless given (°C) */
             air_c?: number | null;
             /**
-             * @description pellet, or flake, which dries quicker
+             * @description pellet, flake, which dries quicker, or sheet, which must keep its shape
              * @default pellet
              * @enum {string}
              */
-            form: "pellet" | "flake";
+            form: "pellet" | "flake" | "sheet";
             /** @description when a run wants it, ISO 8601 */
             wanted_at?: string | null;
+            /** @description the shop's own rule, which goes before the library (h) */
+            own_hours?: number | null;
+            /** @description and the air that it holds for (°C) */
+            own_air_c?: number | null;
         };
         DryPlanResult: {
             /** @description as the library says */
             needed: string;
-            /** @description (h) */
-            hours: number;
-            /** @description ISO 8601 */
-            ready_at: string;
+            /** @description null when it does not get dry this way (h) */
+            hours: number | null;
+            /** @description ISO 8601; null when it does not get dry this way */
+            ready_at: string | null;
             /** @description for wanted_at, ISO 8601 */
             start_by: string | null;
             /** @description (°C) */
             air_c: number | null;
             dryer: string | null;
             because: string;
+            /** @description library, or your rule */
+            origin: string;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2468,6 +2548,32 @@ export interface components {
             wanted_at: number | null;
             by: string;
         };
+        DwellBudgetInput: components["schemas"]["MaterialInput"] & {
+            /** @description how long at which temperature, in order */
+            history: {
+                /** @description (min) */
+                minutes: number;
+                /** @description (°C) */
+                melt_c: number;
+            }[];
+            /**
+             * @description activation energy of its breaking down (kJ/mol)
+             * @default 120
+             */
+            ea_kj_mol: number;
+        };
+        DwellBudgetResult: {
+            /** @description share of what it stands; over 1 it is spent */
+            used: number;
+            /** @description at the last temperature (min) */
+            minutes_left: number;
+            /** @enum {string} */
+            verdict: "ok" | "near" | "over";
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description What was refused, and why. */
         ErrorBodyData: {
             field: string;
@@ -2494,6 +2600,70 @@ export interface components {
             stages: components["schemas"]["StageData"][];
             lanes: components["schemas"]["LaneData"][];
             hands: components["schemas"]["HandData"][];
+        };
+        FlowFillInput: components["schemas"]["MaterialInput"] & {
+            /** @description K0 (Pa·sⁿ) */
+            consistency_pa_sn?: number | null;
+            /** @description T0, at which K0 holds (°C) */
+            reference_c?: number | null;
+            /** @description n of the power law */
+            exponent?: number | null;
+            /** @description b: how it thins with heat (1/K) */
+            temperature_coefficient_1_k?: number | null;
+            /** @description measured melt flow rate (g/10 min) */
+            mfr_g_10min?: number | null;
+            /** @description temperature of that test (°C) */
+            mfr_c?: number | null;
+            /** @description load of that test (kg) */
+            mfr_kg?: number | null;
+            /** @description (°C) */
+            melt_c: number;
+            /** @description (cm3/s) */
+            flow_cm3_s: number;
+            /** @description (°C) */
+            mould_c: number;
+            /** @description the way of the melt, one piece after the other */
+            path: {
+                /** @enum {string} */
+                kind: "slit" | "round";
+                /** @description (mm) */
+                length_mm: number;
+                /** @description of a slit (mm) */
+                width_mm?: number | null;
+                /** @description of a slit (mm) */
+                height_mm?: number | null;
+                /** @description of a round one (mm) */
+                diameter_mm?: number | null;
+            }[];
+            /** @description what the machine can give (bar) */
+            available_bar?: number | null;
+        };
+        FlowFillResult: {
+            /** @description (bar) */
+            pressure_bar: number;
+            /** @description as the path is given */
+            segments: {
+                /** @description (bar) */
+                pressure_bar: number;
+                /** @description (1/s) */
+                wall_shear_rate_1_s: number;
+                /** @description by its own friction (K) */
+                heating_k: number;
+                /** @description (s) */
+                fill_s: number;
+                /** @description frozen shut if nothing moved (s) */
+                freeze_s: number;
+            }[];
+            /** @description (s) */
+            fill_s: number;
+            /** @description too little pressure, freezes first or fills */
+            verdict: string;
+            /** @description of the pressure that is there; null when that is not given (%) */
+            spare_pct: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         ForceClampInput: {
             /** @description shadow of parts and runners (cm2) */
@@ -2596,30 +2766,35 @@ export interface components {
             warnings: string[];
         };
         ForceSoftMouldInput: {
-            /** @description (bar) */
+            insert: {
+                /** @description stress in compression that it stands warm, by its data sheet (MPa) */
+                allowable_mpa: number;
+                /** @description face of the insert that carries the clamp (cm2) */
+                land_area_cm2: number;
+            };
+            /** @description shadow of parts and runners (cm2) */
+            projected_area_cm2: number;
+            /** @description of the metal set-up (bar) */
             injection_bar: number;
-            /** @description (bar) */
+            /** @description of the metal set-up (bar) */
             hold_bar: number;
-            /** @description (kN) */
+            /** @description of the metal set-up (kN) */
             clamp_kn: number;
-            /** @description (%) */
-            fill_speed_pct: number;
-            /** @description (s) */
-            cooling_s: number;
-            /** @enum {string} */
-            mould: "printed_resin" | "aluminium" | "steel";
+            /**
+             * @description times stronger than it must be
+             * @default 1.5
+             */
+            safety: number;
         };
         ForceSoftMouldResult: {
+            /** @description (kN) */
+            clamp_kn: number;
             /** @description (bar) */
             injection_bar: number;
             /** @description (bar) */
             hold_bar: number;
-            /** @description (kN) */
-            clamp_kn: number;
-            /** @description (%) */
-            fill_speed_pct: number;
-            /** @description (s) */
-            cooling_s: number;
+            /** @description metal, insert or clamp */
+            limited_by: string;
             cautions: string[];
             /** @description the answer in a sentence */
             explanation: string;
@@ -2776,6 +2951,16 @@ export interface components {
             polymer?: string | null;
             /** @description for the undercut (mm) */
             half_width_mm?: number | null;
+            /**
+             * @description a ring that stretches over its whole width, or a clip at the edge that bends
+             * @default ring
+             * @enum {string}
+             */
+            undercut_kind: "ring" | "edge_clip";
+            /** @description of an edge clip; the sheet unless given (mm) */
+            clip_thickness_mm?: number | null;
+            /** @description of an edge clip, from its root to its hook (mm) */
+            clip_depth_mm?: number | null;
         };
         FormingMouldCheckResult: {
             /** @description one for each check whose inputs are given */
@@ -2871,6 +3056,20 @@ export interface components {
              * @default []
              */
             skin_mm: number[];
+            /** @description of the bar (mm) */
+            length_mm?: number | null;
+            /** @description between its supports when stripped; the lesser of 600 and its length unless given (mm) */
+            span_mm?: number | null;
+            /**
+             * @description as it may sag then (mm)
+             * @default 2
+             */
+            sag_mm: number;
+            /**
+             * @description of the warm skin (MPa)
+             * @default 300
+             */
+            modulus_mpa: number;
             /**
              * @description add the section at moments from start to end
              * @default false
@@ -2888,10 +3087,15 @@ export interface components {
                 /** @description null when not within two days (min) */
                 minutes?: number | null;
             }[];
-            /** @description core at demould (min) */
+            /** @description core at demould: for stacking (min) */
             minutes_to_core: number | null;
             /** @description at or under it the polymer is solid (°C) */
             solid_c: number;
+            /** @description its skin carries it: it may leave the mould; null when it never does alone (s) */
+            strip_s: number | null;
+            /** @description that does (mm) */
+            strip_skin_mm: number | null;
+            strip_because: string;
             /** @description at most 40 moments */
             sections: {
                 /** @description (min) */
@@ -2932,10 +3136,12 @@ export interface components {
         HeatBarrelSoakResult: {
             /** @description (min) */
             soak_min_full: number;
-            /** @description (min) */
+            /** @description wait before the next shot (min) */
             soak_min_refill: number;
             /** @description (s) */
             min_cycle_s_continuous: number;
+            /** @description what the axis gets to (°C) */
+            target_c: number;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -3009,11 +3215,18 @@ export interface components {
              * @default 1500
              */
             contact_w_m2k: number;
+            /** @description behind the mould, for its cavity area; 10 in air and 1000 in water, times area_ratio, unless given (W/m2K) */
+            back_h_w_m2k?: number | null;
             /**
-             * @description behind the mould (W/m2K)
-             * @default 10
+             * @description outer area of the mould over that of its cavity
+             * @default 4
              */
-            back_h_w_m2k: number;
+            area_ratio: number;
+            /**
+             * @description the closed mould cools in water
+             * @default false
+             */
+            in_water: boolean;
             /**
              * @description (°C)
              * @default 25
@@ -3282,7 +3495,7 @@ export interface components {
              * @default false
              */
             with_profile: boolean;
-            /** @description rules to judge; two linear ones and physics unless given */
+            /** @description rules to judge, the shop's own and physics; physics alone unless given */
             rules?: {
                 /** @description physics, or a name of your own */
                 id: string;
@@ -3292,6 +3505,8 @@ export interface components {
                 heat_min_per_mm?: number | null;
                 /** @description cooling as a multiple of heating */
                 cool_ratio?: number | null;
+                /** @description cooling for each millimetre, in its place (min/mm) */
+                cool_min_per_mm?: number | null;
             }[] | null;
         };
         HeatPressSchoolsResult: {
@@ -3357,6 +3572,8 @@ export interface components {
                 consolidate_end_c?: number | null;
                 /** @description conductance to the next layer; null for perfect (W/m2K) */
                 contact_next_w_m2k?: number | null;
+                /** @description warn when any of it gets hotter (°C) */
+                ceiling_c?: number | null;
             }[];
             /** @description what the left face meets */
             left: {
@@ -3518,6 +3735,8 @@ export interface components {
             sheet_normal_c: number;
             /** @description hottest it may get (°C) */
             sheet_upper_c: number;
+            /** @description hottest point when ready (°C) */
+            hottest_at_ready_c: number | null;
             curve: {
                 /** @description (s) */
                 time_s: number;
@@ -3594,8 +3813,8 @@ export interface components {
             family: string[];
             /** @description of a family, the one whose limits of temperature are the safe ones */
             heat_as: string | null;
-            /** @description of PVC */
-            pvc: number;
+            /** @description that it is PVC or something else that is never heated */
+            never_hot: number;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -3621,7 +3840,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** @enum {string} */
-            kind: "split" | "shred" | "count" | "waste" | "place" | "contamination" | "identify";
+            kind: "split" | "shred" | "count" | "waste" | "place" | "contamination" | "identify" | "put_right" | "doubt";
         } & {
             [key: string]: unknown;
         };
@@ -3724,6 +3943,12 @@ export interface components {
             demould_c?: number | null;
             /** @description share of radiant heat taken in */
             absorptivity?: number | null;
+            /** @description it no longer flows below (°C) */
+            no_flow_c?: number | null;
+            /** @description it breaks down or gives off fume above (°C) */
+            ceiling_c?: number | null;
+            /** @description it stands its ceiling for so long (min) */
+            minutes_at_ceiling?: number | null;
         };
         /** @description What lots would become together. */
         MergeData: {
@@ -3854,6 +4079,7 @@ export interface components {
         };
         /** @description One line of a lot's ledger. */
         MovementData: {
+            /** @description so little that it may have been meant in kilograms, and nobody has put it right yet */
             id: number;
             /** Format: float */
             mass_g: number;
@@ -3869,6 +4095,8 @@ export interface components {
             other_lot_id: number | null;
             other_lot: string | null;
             charge_id: string | null;
+            act_id: string | null;
+            meant_kg: boolean;
         };
         NewEvent: {
             key: string;
@@ -3876,6 +4104,8 @@ export interface components {
             /** @description seconds since 1970 UTC */
             at: number;
             by_id?: number | null;
+            /** @description proof of who sat at the screen then, from the sign-in */
+            sitting?: string | null;
             data: {
                 [key: string]: unknown;
             };
@@ -3907,6 +4137,7 @@ export interface components {
              */
             regrind_max_pct: number | null;
             regrind_note: string | null;
+            never_hot: boolean;
         };
         /** @description How a person wants the screens. */
         PreferencesData: {
@@ -4066,10 +4297,7 @@ export interface components {
             }[];
             /** @description wanted thickness (mm) */
             nominal_mm: number;
-            /**
-             * @description allowed largest less smallest (mm)
-             * @default 1
-             */
+            /** @description allowed largest less smallest: the product's own (mm) */
             tolerance_mm: number;
         };
         QualityThicknessGridResult: {
@@ -4136,6 +4364,16 @@ export interface components {
             key: string;
             field: string;
             message: string;
+        };
+        /** @description Something that was let in by an older rule and that a lead looks at again. */
+        ReviewItemData: {
+            /** @enum {string} */
+            kind: "lot" | "polymer" | "machine";
+            name: string;
+            says: string;
+            do: string;
+            link: string;
+            lot_id: number | null;
         };
         /** @description A run, whole. */
         RunData: {
@@ -4244,14 +4482,40 @@ export interface components {
                  */
                 dry_state: "unknown" | "dry" | "use now" | "dry again";
                 /**
-                 * @description other polymers found in a sample of it
+                 * @description what was found in a sample of it: other polymers, metal, earth
                  * @default []
                  */
                 found: string[];
+                /** @description flake, pellet, sheet, item …; not asked when not given */
+                form?: string | null;
+                /** @description what is left of it (g) */
+                held_g?: number | null;
             }[];
             settings: {
-                /** @description hottest set-point of the run (°C) */
+                /** @description hottest set-point of the run; of a former the mean of the sheet as the heater leaves (°C) */
                 set_c: number;
+                /** @description surface of a former's heater (°C) */
+                heater_c?: number | null;
+                /** @description of the sheet to be formed (mm) */
+                thickness_mm?: number | null;
+                /**
+                 * @description emissivity times view of the heater
+                 * @default 0.7
+                 */
+                exchange: number;
+                /**
+                 * @description heated faces
+                 * @default 1
+                 */
+                sides: number;
+                /** @description how long the melt stays hot (min) */
+                minutes_hot?: number | null;
+                /** @description heaviest thing to be lifted: plate, mould, bar (kg) */
+                load_kg?: number | null;
+                /** @description how far the hot sheet sags (mm) */
+                sag_mm?: number | null;
+                /** @description from the sheet to what is under it (mm) */
+                clearance_mm?: number | null;
             };
             answers?: {
                 /**
@@ -4264,6 +4528,41 @@ export interface components {
                  * @default false
                  */
                 air_moving: boolean;
+                /**
+                 * @description guard shut
+                 * @default false
+                 */
+                guard_closed: boolean;
+                /**
+                 * @description nozzle seated, mould or bucket tight against it
+                 * @default false
+                 */
+                nozzle_seated: boolean;
+                /**
+                 * @description no pressure left from before
+                 * @default false
+                 */
+                pressure_relieved: boolean;
+                /**
+                 * @description people at the machine
+                 * @default 1
+                 */
+                people: number;
+                /**
+                 * @description lifting gear for what is heavy
+                 * @default false
+                 */
+                lifting_gear: boolean;
+                /**
+                 * @description nobody else in the shop
+                 * @default false
+                 */
+                alone: boolean;
+                /**
+                 * @description left hot with nobody by
+                 * @default false
+                 */
+                unattended: boolean;
             };
             machine?: {
                 /** @description the shop's name for it */
@@ -4272,12 +4571,38 @@ export interface components {
                 last_polymer?: string | null;
                 /** @description highest set-point the machine's manual allows (°C) */
                 max_c?: number | null;
+                /** @description holds the mould shut (kN) */
+                clamp_kn?: number | null;
+                /** @description vacuum that its tank is built for, kPa below the air; false: not built for any */
+                tank_rated_kpa?: unknown;
+                /** @description largest sheet or mould that its bed takes (mm) */
+                bed_length_mm?: number | null;
+                /** @description (mm) */
+                bed_width_mm?: number | null;
             };
             /**
              * @default production
              * @enum {string}
              */
             scale: "small_trial" | "full_trial" | "production";
+            mould?: {
+                /** @description shadow of parts and runners (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description pressure in the cavity (bar) */
+                cavity_bar?: number | null;
+            };
+            charge?: {
+                /** @description what the plan asks for (g) */
+                needed_g?: number | null;
+                /** @description and how near it must be (g) */
+                tolerance_g?: number | null;
+                /** @description what was weighed, when it was (g) */
+                weighed_g?: number | null;
+                /** @description of the sheet or blank, its edges included (mm) */
+                length_mm?: number | null;
+                /** @description (mm) */
+                width_mm?: number | null;
+            };
         };
         SafetyCheckResult: {
             /** @description reasons why the run may not start */
@@ -4313,6 +4638,7 @@ export interface components {
             people: components["schemas"]["PersonData"][];
             /** Format: float */
             server_time: number;
+            sitting: string | null;
         };
         SettingsRecommendInput: {
             /** @enum {string} */
@@ -4365,6 +4691,13 @@ export interface components {
                      */
                     loss_kw: number;
                 } | null;
+                /**
+                 * @description of an injection machine: lever, motor, drum or screw
+                 * @enum {string|null}
+                 */
+                kind?: "lever" | "motor" | "drum" | "screw" | null;
+                /** @description pressure that it can give in the melt; see force.lever_injection (bar) */
+                max_bar?: number | null;
             };
             mould?: {
                 /** @description the material it is made of stands this at most (bar) */
@@ -4381,6 +4714,31 @@ export interface components {
                  * @default 15
                  */
                 bath_c: number;
+                /**
+                 * @description steel, aluminium, printed_resin or {k, rho, cp}
+                 * @default aluminium
+                 */
+                material: unknown;
+                /**
+                 * @description from cavity to outside (mm)
+                 * @default 15
+                 */
+                thickness_mm: number;
+                /**
+                 * @description outer area over that of the cavity
+                 * @default 4
+                 */
+                area_ratio: number;
+                /**
+                 * @description closed, it cools in water
+                 * @default false
+                 */
+                in_water: boolean;
+                /**
+                 * @description held at its temperature by a heater or by water through it
+                 * @default false
+                 */
+                held: boolean;
             };
             /**
              * @description what this machine ran with when it was last good with this polymer
@@ -4431,7 +4789,7 @@ export interface components {
                 /** @description most that works */
                 high: number;
                 /** @enum {string} */
-                origin: "library" | "this machine's last good run" | "your rule";
+                origin: "library" | "generic" | "this machine's last good run" | "your rule";
                 because: string;
             }[];
             /** @description from feed to nozzle or die; empty without a barrel */
@@ -4449,6 +4807,8 @@ export interface components {
                 because: string;
             }[];
             cautions: string[];
+            /** @description where the heater given overheats the sheet: the hottest that does not (°C) */
+            hottest_heater_c: number | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -4518,6 +4878,8 @@ export interface components {
             /** Format: float */
             minutes: number;
             caution: string | null;
+            /** @description kinds of item that it is for; null for all */
+            only_for: string[] | null;
         };
         /** @description Where material comes from. */
         SourceData: {
@@ -4583,6 +4945,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             lot_id: number;
+            /** @description who has looked at protection and air: the one who starts */
+            confirmed_by: number;
             overrides?: {
                 id: string;
                 reason: string;
@@ -5238,6 +5602,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DryPlanResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcDwellBudget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DwellBudgetInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DwellBudgetResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFlowFill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowFillInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowFillResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -7211,6 +7637,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    getReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewItemData"][];
+                };
             };
         };
     };

@@ -4,21 +4,26 @@ import { kept } from './store';
 import type { Preferences, Session } from './types';
 
 export const session = reactive<Session & { known: boolean }>({
-    person: null, preferences: { units: 'metric', theme: 'auto', glove: false }, people: [], server_time: 0, known: false,
+    person: null, preferences: { units: 'metric', theme: 'auto', glove: false }, people: [], server_time: 0, sitting: null, known: false,
 });
 
 async function take(next: Session): Promise<void> {
-    Object.assign(session, next, { known: true });
-    await (await kept).put('last', JSON.parse(JSON.stringify(next)) as Session, 'session');
+    // The proof of a sitting is told once, as it begins: it is kept while the same person sits here.
+    const sitting = next.sitting ?? (next.person !== null && next.person.id === session.person?.id ? session.sitting : null);
+    const now = { ...next, sitting };
+    Object.assign(session, now, { known: true });
+    await (await kept).put('last', JSON.parse(JSON.stringify(now)) as Session, 'session');
 }
 
 /** Who is signed in; without the server, who was. */
 export async function loadSession(): Promise<void> {
+    // A reload begins with nothing in hand: who sat here, and the proof of it, stand in this screen's own store.
+    const last = (await (await kept).get('last', 'session')) as Session | undefined;
+    if (last && !session.known) Object.assign(session, { person: last.person, sitting: last.sitting ?? null });
     try {
         await take(await api.get<Session>('session'));
     } catch (error) {
         if (!(error instanceof Unreachable)) throw error;
-        const last = (await (await kept).get('last', 'session')) as Session | undefined;
         if (last) Object.assign(session, last);
         session.known = true;
     }

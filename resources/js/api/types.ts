@@ -14,6 +14,7 @@ export type Product = Schemas['ProductData'];
 export type Recipe = Schemas['RecipeData'];
 export type Polymer = Schemas['PolymerData'];
 export type Lot = Schemas['LotData'];
+export type ReviewItem = Schemas['ReviewItemData'];
 export type LotDetail = Schemas['LotDetailData'];
 export type RunSummary = Schemas['RunSummaryData'];
 export type RunPage = Schemas['RunPageData'];

@@ -2,7 +2,8 @@
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import type { ProcedureEntry } from '../api/types';
-import { shown, toShop } from './units';
+import { parseQuantity } from '../units/quantity';
+import { shown } from './units';
 
 /** Values for one log entry, by glove: one field after the other on a large pad; keys work too. */
 const props = defineProps<{ entry: ProcedureEntry | null; before?: Record<string, unknown>; correcting?: boolean }>();
@@ -14,7 +15,6 @@ const open = computed({ get: () => props.entry !== null, set: (on) => { if (!on)
 const fields = computed(() => props.entry?.fields.filter((f) => f.kind !== 'thickness_grid') ?? []);
 const current = computed(() => fields.value[field.value] ?? null);
 const needed = (f: (typeof fields.value)[number]) => f.required === true || Object.entries(f.required_when ?? {}).some(([k, v]) => values.value[k] === v);
-const complete = computed(() => fields.value.every((f) => !needed(f) || (values.value[f.id] ?? '') !== '') && (!props.correcting || reason.value.trim() !== ''));
 const fresh = ref(true);
 
 watch(() => props.entry, () => {
@@ -33,8 +33,15 @@ function press(key: string) {
     const was = fresh.value ? '' : (values.value[id] ?? '');
     fresh.value = false;
     if (key === '⌫') values.value[id] = was.slice(0, -1);
-    else if (key === '.' ? !was.includes('.') : was.length < 8) values.value[id] = was + key;
+    else if (/[0-9.]/.test(key) ? (key === '.' ? !was.includes('.') : was.length < 12) : was.length < 16) values.value[id] = was + key;
 }
+/** What stands in a field, in the shop's unit; a unit may be typed behind the number. Null while it means nothing. */
+function readField(f: (typeof fields.value)[number]): number | null {
+    const dimension = f.dimension ?? 'number';
+    return parseQuantity(values.value[f.id] ?? '', dimension, shown(dimension).unit).value;
+}
+const unread = computed(() => fields.value.find((f) => !f.kind && (values.value[f.id] ?? '') !== '' && readField(f) === null) ?? null);
+const complete = computed(() => fields.value.every((f) => !needed(f) || (values.value[f.id] ?? '') !== '') && (!props.correcting || reason.value.trim() !== '') && unread.value === null);
 function go(index: number) {
     field.value = index;
     fresh.value = true;
@@ -45,7 +52,9 @@ function finish() {
     for (const f of fields.value) {
         const text = values.value[f.id] ?? '';
         if (text === '') continue;
-        out[f.id] = f.kind ? text : Math.round(toShop(Number(text), f.dimension ?? 'number') * 1e4) / 1e4;
+        const read = readField(f);
+        if (!f.kind && read === null) return;
+        out[f.id] = f.kind ? text : Math.round((read ?? 0) * 1e4) / 1e4;
     }
     emit('done', out, reason.value.trim());
 }
@@ -54,6 +63,10 @@ function typed(event: KeyboardEvent) {
     if ((event.target as HTMLElement).tagName === 'TEXTAREA' || (event.target as HTMLElement).tagName === 'INPUT') return;
     if (/^[0-9.]$/.test(event.key)) press(event.key);
     else if (event.key === ',') press('.');
+    else if (/^[a-z°"'/ ]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey && current.value && !current.value.kind) {
+        event.preventDefault();
+        press(event.key);
+    }
     else if (event.key === 'Backspace') press('⌫');
     else if (event.key === 'Enter') {
         event.preventDefault();
@@ -75,7 +88,8 @@ useEventListener(window, 'keydown', typed, { capture: true });
                     <template v-for="(f, i) in fields" :key="f.id">
                         <button v-if="!f.kind" type="button" :class="['field', { on: i === field }]" :aria-pressed="i === field" @click="go(i)">
                             <span>{{ f.label }}{{ needed(f) ? '' : ' (may stay empty)' }}</span>
-                            <strong class="mono">{{ values[f.id] || '–' }} <small>{{ f.dimension ? shown(f.dimension).unit : '' }}</small></strong>
+                            <strong class="mono">{{ values[f.id] || '–' }} <small>{{ f.dimension && !/[a-z]/i.test(values[f.id] ?? '') ? shown(f.dimension).unit : '' }}</small></strong>
+                            <span v-if="unread?.id === f.id" class="fault">not a {{ f.dimension ?? 'number' }}</span>
                         </button>
                         <div v-else-if="f.kind === 'choice'" class="choices" role="group" :aria-label="f.label">
                             <button v-for="c in f.choices" :key="c" type="button" :class="{ on: values[f.id] === c }" :aria-pressed="values[f.id] === c" @click="values[f.id] = c">{{ c }}</button>

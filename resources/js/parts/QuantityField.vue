@@ -1,34 +1,26 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue';
-import { api, Refused } from '../api/client';
+import { computed, ref, useId, watch } from 'vue';
 import type { Dimension } from '../api/types';
-import { show, shown } from './units';
+import { useTyped } from '../units/useTyped';
 
-/** A number that takes what people type ("3/4 in", "8,5 kg", "365 F") and a slider; the core reads it, units stay shown. */
+/** A number that takes what people type ("3/4 in", "8,5 kg", "365 F") and a slider; units stay shown. */
 const props = defineProps<{ label: string; dimension: Dimension; min: number; max: number; step?: number; origin?: string; digits?: number }>();
 const value = defineModel<number>({ required: true });
 const id = useId();
-const text = ref('');
-const problem = ref('');
-const editing = ref(false);
-watch(value, () => { if (!editing.value) { text.value = show(value.value, props.dimension, props.digits); problem.value = ''; } }, { immediate: true });
-watch(() => shown(props.dimension).unit, () => (text.value = show(value.value, props.dimension, props.digits)));
+// What is typed counts when it can be read and lies within the slider; until then the last value stands.
+const typed = ref<number | null>(value.value);
+const { text, bad, problem, editing, heard, left, write } = useTyped(typed, () => props.dimension, () => props);
+watch(value, (now) => { if (now !== typed.value) { typed.value = now; if (!editing.value) write(); } });
+watch(typed, (now) => { if (now !== null && now !== value.value) value.value = now; });
+const slider = computed({ get: () => value.value, set: (v) => { editing.value = false; value.value = Number(v); } });
 
-async function read() {
-    editing.value = false;
-    if (text.value === show(value.value, props.dimension, props.digits)) return;
-    try {
-        const answer = await api.post<{ value: number }>('calc/quantity.parse', { text: text.value.replaceAll('\u00A0', ' ').replaceAll('\u202F', ''), dimension: props.dimension, unit: shown(props.dimension).unit || undefined });
-        if (answer.value < props.min - 1e-9 || answer.value > props.max + 1e-9) {
-            problem.value = `Between ${show(props.min, props.dimension, props.digits)} and ${show(props.max, props.dimension, props.digits)}.`;
-            return;
-        }
-        problem.value = '';
-        value.value = answer.value;
-        text.value = show(answer.value, props.dimension, props.digits);
-    } catch (error) {
-        problem.value = error instanceof Refused ? error.message : 'The server does not answer.';
-    }
+function began(event: FocusEvent) {
+    editing.value = true;
+    (event.target as HTMLInputElement).select();
+}
+function ended() {
+    if (text.value.trim() === '') typed.value = value.value;
+    left();
 }
 </script>
 
@@ -36,9 +28,22 @@ async function read() {
     <div class="quantity">
         <div class="line">
             <label :for="id">{{ label }}</label>
-            <input :id="id" v-model="text" type="text" autocomplete="off" :aria-invalid="problem !== ''" :aria-describedby="`${id}-note`" @focus="editing = true; ($event.target as HTMLInputElement).select()" @blur="read" @keydown.enter="($event.target as HTMLInputElement).blur()">
+            <input
+                :id="id"
+                :value="text"
+                type="text"
+                autocomplete="off"
+                :data-typed="dimension"
+                :data-value="bad ? '' : value"
+                :aria-invalid="problem !== ''"
+                :aria-describedby="`${id}-note`"
+                @input="heard(($event.target as HTMLInputElement).value)"
+                @focus="began"
+                @blur="ended"
+                @keydown.enter="($event.target as HTMLInputElement).blur()"
+            >
         </div>
-        <input v-model.number="value" class="slide" type="range" :min="min" :max="max" :step="step ?? 1" :aria-label="`${label}, slider`">
+        <input v-model.number="slider" class="slide" type="range" :min="min" :max="max" :step="step ?? 1" :aria-label="`${label}, slider`">
         <p :id="`${id}-note`" :class="['note', { bad: problem }]">{{ problem || origin || '\u00A0' }}</p>
     </div>
 </template>

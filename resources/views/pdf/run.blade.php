@@ -24,7 +24,7 @@
 <body>
 @php
     $n = static fn ($v, int $d = 0, string $unit = ''): string => $v === null ? '—' : number_format((float) $v, $d, '.', ' ').($unit === '' ? '' : ' '.$unit);
-    $rules = ['physics' => 'by conduction', 'linear_fast' => '4 min for each mm, cool twice as long', 'linear_slow' => '6 min for each mm, cool as long'];
+    $rules = array_column(array_map(static fn ($r): array => (array) $r, (array) ($data->setup->timing ?? [])), 'label', 'id');
     $grid = $data->inspection?->grid ?? null;
 @endphp
 <table><tr>

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Heat\Conduction;
 
+use ArithmeticError;
+
 /**
  * How much work one answer may cost. Every cell that is solved once counts one; when an answer's share is used up the
  * solver gives up instead of holding a worker for minutes. Counted, not timed, so that the same question is answered or
@@ -20,6 +22,8 @@ final class Effort
      * @return T
      *
      * @throws TooMuchWork when the cells run out
+     * @throws NoSolution
+     * @throws ArithmeticError
      */
     public static function within(int $cells, callable $work): mixed
     {

@@ -174,8 +174,8 @@ final class Stack
         $this->properties($this->h);
         $this->faces(0.0);
         $this->dt = $this->firstStep();
-        $this->coldestMet = min($this->t);
-        $this->hottestMet = max($this->t);
+        $this->coldestMet = min($this->t ?: [0.0]);
+        $this->hottestMet = max($this->t ?: [0.0]);
     }
 
     public function __clone()

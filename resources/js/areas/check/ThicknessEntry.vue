@@ -2,7 +2,8 @@
 import { computed, nextTick, ref, watch } from 'vue';
 import { api, Refused } from '../../api/client';
 import ThicknessMap from '../../parts/ThicknessMap.vue';
-import { show, shown, toShop } from '../../parts/units';
+import { show, shown } from '../../parts/units';
+import { parseQuantity } from '../../units/quantity';
 
 /** Nine thicknesses, corner to corner, and the mass; the map and the tilt follow while the numbers come in. */
 const props = defineProps<{ nominal: number; tolerance: number; length: number; width: number; polymer: string }>();
@@ -12,9 +13,9 @@ const cells = ref<string[]>(Array(9).fill(''));
 const mass = ref('');
 const fields = ref<HTMLInputElement[]>([]);
 const at = (i: number) => ({ x_mm: [EDGE, props.length / 2, props.length - EDGE][i % 3]!, y_mm: [EDGE, props.width / 2, props.width - EDGE][Math.floor(i / 3)]! });
-const parse = (text: string) => Number(text.replace(',', '.'));
-const points = computed(() => cells.value.map((text, i) => ({ ...at(i), t_mm: toShop(parse(text), 'length') })).filter((p, i) => cells.value[i] !== '' && Number.isFinite(p.t_mm) && p.t_mm > 0));
-const massG = computed(() => toShop(parse(mass.value), 'mass'));
+const read = (text: string, dimension: 'length' | 'mass') => parseQuantity(text, dimension, shown(dimension).unit).value ?? NaN;
+const points = computed(() => cells.value.map((text, i) => ({ ...at(i), t_mm: read(text, 'length') })).filter((p, i) => cells.value[i] !== '' && Number.isFinite(p.t_mm) && p.t_mm > 0));
+const massG = computed(() => read(mass.value, 'mass'));
 const complete = computed(() => points.value.length === 9 && mass.value !== '' && Number.isFinite(massG.value) && massG.value > 0);
 const answer = ref<{ range_mm: number; low_corner: string; advice: string[]; bow_mm: number | null; verdict: string } | null>(null);
 const problem = ref('');
@@ -42,9 +43,9 @@ const NAMES = ['−y −x corner', '−y middle', '−y +x corner', '−x middle
         <div>
             <p class="quiet">{{ shown('length').unit }}, {{ show(EDGE, 'length') }} in from the edges</p>
             <div class="nine">
-                <input v-for="(_, i) in cells" :key="i" :ref="(el) => { if (el) fields[i] = el as HTMLInputElement; }" v-model="cells[i]" type="text" inputmode="decimal" :aria-label="NAMES[i]" autocomplete="off" @keydown.enter.prevent="next(i)">
+                <input v-for="(_, i) in cells" :key="i" :ref="(el) => { if (el) fields[i] = el as HTMLInputElement; }" v-model="cells[i]" type="text" :aria-label="NAMES[i]" autocomplete="off" data-typed="length" :data-value="cells[i] ? read(cells[i]!, 'length') : ''" :aria-invalid="cells[i] !== '' && Number.isNaN(read(cells[i]!, 'length'))" @keydown.enter.prevent="next(i)">
             </div>
-            <label class="mass">Mass of the sheet, {{ shown('mass').unit }}<input :ref="(el) => { if (el) fields[9] = el as HTMLInputElement; }" v-model="mass" type="text" inputmode="decimal" autocomplete="off"></label>
+            <label class="mass">Mass of the sheet, {{ shown('mass').unit }}<input :ref="(el) => { if (el) fields[9] = el as HTMLInputElement; }" v-model="mass" type="text" autocomplete="off" data-typed="mass" :data-value="mass ? massG : ''" :aria-invalid="mass !== '' && Number.isNaN(massG)"></label>
             <v-btn type="submit" color="secondary" size="large" block :disabled="!complete">Log the check</v-btn>
         </div>
         <div class="map">

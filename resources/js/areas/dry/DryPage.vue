@@ -6,6 +6,7 @@ import { refreshFloor } from '../../api/floor';
 import { newKey } from '../../api/queue';
 import type { DryBoard, DryPlan, Lot } from '../../api/types';
 import { useNow } from '../../parts/clock';
+import TypedField from '../../parts/TypedField.vue';
 import { clockText, dayText, number, show, timeOfDay } from '../../parts/units';
 import { sentence, useLatest, useSend } from '../../parts/useSend';
 import SortNav from '../sort/SortNav.vue';
@@ -16,11 +17,11 @@ const { data: board } = useQuery({ queryKey: ['drying'], queryFn: () => api.get<
 const { data: lots } = useQuery({ queryKey: ['lots', 'all'], queryFn: () => api.get<Lot[]>('lots') });
 const lot = ref<number | null>(null);
 const dryer = ref<number | null>(null);
-const air = ref('');
+const air = ref<number | null>(null);
 const wanted = ref('');
 const loading = useSend();
 watch(board, (b) => { dryer.value ??= b?.dryers[0]?.id ?? null; });
-const body = computed(() => ({ lot_id: lot.value, air_c: air.value.trim() === '' ? null : Number(air.value.replace(',', '.')), wanted_at: wanted.value === '' ? null : new Date(wanted.value).getTime() / 1000 }));
+const body = computed(() => ({ lot_id: lot.value, air_c: air.value, wanted_at: wanted.value === '' ? null : new Date(wanted.value).getTime() / 1000 }));
 const { answer: plan, fault: unfit } = useLatest(body, () => (lot.value === null ? null : api.post<DryPlan>('drying', { preview: true, ...body.value })));
 let id = newKey();
 async function load() {
@@ -33,10 +34,10 @@ async function load() {
     await refreshFloor();
 }
 const hopper = ref<'open' | 'closed'>('closed');
-const humidity = ref('50');
+const humidity = ref<number | null>(50);
 const taking = ref<string | null>(null);
 async function out(drying: string) {
-    const done = await loading.send(() => api.post(`drying/${drying}/out`, { hopper: hopper.value, rh_pct: Number(humidity.value) || 50 }));
+    const done = await loading.send(() => api.post(`drying/${drying}/out`, { hopper: hopper.value, rh_pct: humidity.value }));
     if (done === undefined) return;
     taking.value = null;
     await Promise.all([queries.invalidateQueries({ queryKey: ['drying'] }), queries.invalidateQueries({ queryKey: ['lot'] })]);
@@ -58,7 +59,7 @@ const left = (l: Lot) => (l.dry_minutes_left === null || !board.value ? null : l
                     <div class="top"><div><strong><i class="swatch" :style="{ background: d.swatch }" />{{ d.polymer }}, <router-link :to="`/sort/lots/${d.lot_id}`">{{ d.lot }}</router-link></strong><p class="quiet">{{ show(d.mass_g, 'mass') }} at {{ show(d.air_c, 'temperature') }} since {{ timeOfDay(d.started_at) }}, {{ d.by }}<template v-if="d.wanted_at"> · wanted {{ dayText(d.wanted_at) }} {{ timeOfDay(d.wanted_at) }}</template></p></div>
                         <div class="when"><p :class="['mono', { ready: d.ready_at <= now }]">{{ d.ready_at <= now ? 'dry' : clockText(d.ready_at - now) }}</p><p class="quiet">{{ d.ready_at <= now ? 'since' : 'until' }} {{ timeOfDay(d.ready_at) }}</p></div></div>
                     <div class="bar-track"><span class="fill" :style="{ width: share(d) }" /></div>
-                    <div v-if="taking === d.id" class="fields out"><label>It goes into<select v-model="hopper"><option value="closed">a closed hopper or tin</option><option value="open">an open hopper</option></select></label><label>Room humidity, %<input v-model="humidity" inputmode="decimal"></label><div class="acts"><v-btn color="primary" :loading="loading.busy.value" @click="out(d.id)">{{ d.ready_at <= now ? 'It is out' : 'Take it out wet' }}</v-btn><p v-if="d.ready_at > now" class="fault">It is not dry yet: it will count as wet.</p></div></div>
+                    <div v-if="taking === d.id" class="fields out"><label>It goes into<select v-model="hopper"><option value="closed">a closed hopper or tin</option><option value="open">an open hopper</option></select></label><TypedField v-model="humidity" dimension="number" label="Room humidity, %" :min="1" :max="100" /><div class="acts"><v-btn color="primary" :loading="loading.busy.value" :disabled="humidity === null" @click="out(d.id)">{{ d.ready_at <= now ? 'It is out' : 'Take it out wet' }}</v-btn><p v-if="d.ready_at > now" class="fault">It is not dry yet: it will count as wet.</p></div></div>
                     <v-btn v-else size="small" variant="outlined" @click="taking = d.id">Take it out</v-btn>
                 </article>
             </section>
@@ -66,10 +67,10 @@ const left = (l: Lot) => (l.dry_minutes_left === null || !board.value ? null : l
                 <form class="fields" @submit.prevent="load">
                     <label class="wide">Lot<select v-model="lot"><option :value="null" disabled>what is to be dried</option><option v-for="l in dryable" :key="l.id" :value="l.id">{{ l.polymer }}, {{ l.code }}, {{ l.colour }} {{ l.form }}, {{ show(l.mass_g, 'mass') }}</option></select></label>
                     <label>Dryer<select v-model="dryer"><option v-for="m in board?.dryers ?? []" :key="m.id" :value="m.id">{{ m.name }}</option></select></label>
-                    <label>Air, °C<input v-model="air" inputmode="decimal" :placeholder="plan?.air_c ? String(plan.air_c) : 'the usual'"></label>
+                    <TypedField v-model="air" dimension="temperature" label="Air" :min="0" :max="300" :placeholder="plan?.air_c ? show(plan.air_c, 'temperature') : 'the usual'" />
                     <label class="wide">Wanted by<input v-model="wanted" type="datetime-local"></label>
-                    <div v-if="plan" class="wide answer"><p class="mono">{{ plan.hours === 0 ? 'no drying' : `${number(plan.hours, 1)} h` }}</p><p>{{ plan.because }}</p><p v-if="plan.hours > 0">Loaded now it is dry {{ dayText(plan.ready_at) }} at {{ timeOfDay(plan.ready_at) }}.<strong v-if="plan.start_by"> Start by {{ dayText(plan.start_by) }} {{ timeOfDay(plan.start_by) }}.</strong></p><p v-if="plan.start_by && plan.start_by < now" class="fault">That is past: it will not be dry in time.</p></div>
-                    <div class="acts"><v-btn color="primary" type="submit" :loading="loading.busy.value" :disabled="!plan || plan.hours === 0">Load it</v-btn><p v-if="unfit ?? loading.fault.value" role="alert" class="fault">{{ sentence((unfit ?? loading.fault.value)!) }}</p></div>
+                    <div v-if="plan" class="wide answer"><p class="mono">{{ plan.hours === null ? 'not this way' : plan.hours === 0 ? 'no drying' : `${number(plan.hours, 1)} h` }}</p><p>{{ plan.because }}</p><p v-if="plan.hours && plan.ready_at">Loaded now it is dry {{ dayText(plan.ready_at) }} at {{ timeOfDay(plan.ready_at) }}.<strong v-if="plan.start_by"> Start by {{ dayText(plan.start_by) }} {{ timeOfDay(plan.start_by) }}.</strong></p><p v-if="plan.start_by && plan.start_by < now" class="fault">That is past: it will not be dry in time.</p></div>
+                    <div class="acts"><v-btn color="primary" type="submit" :loading="loading.busy.value" :disabled="!plan || !plan.hours">Load it</v-btn><p v-if="unfit ?? loading.fault.value" role="alert" class="fault">{{ sentence((unfit ?? loading.fault.value)!) }}</p></div>
                 </form>
             </section>
             <section class="card wide"><h2>Dried, and standing</h2><p v-if="!board?.standing.length" class="quiet">Nothing. What comes out of the dryer takes up water again; how long it may stand shows here.</p>

@@ -13,7 +13,8 @@ const id = String(useRoute().params.id);
 const { data: run, isPending } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
 const { data: readings } = useQuery({ queryKey: ['readings', id], queryFn: () => api.get<Record<string, [number, number][]>>(`runs/${id}/readings`) });
 const procedure = computed(() => (run.value?.procedure ?? null) as unknown as Procedure | null);
-const RULES: Record<string, string> = { physics: 'by conduction', linear_fast: '4 min for each mm, cool twice as long', linear_slow: '6 min for each mm, cool as long' };
+/** What a rule was called is kept with the run that was timed by it. */
+const RULES = computed(() => Object.fromEntries(((run.value?.setup as { timing?: { id: string; label: string }[] } | undefined)?.timing ?? []).map((r) => [r.id, r.label])));
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
 const range = computed(() => {
     const all = series.value.flatMap(([, p]) => p);

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { api } from '../../api/client';
+import { parseQuantity } from '../../units/quantity';
 import { fromShown, shownUnit, toShown, typed } from './schema';
 
-/** A number that takes what people type: a plain one at once, "3/4 in" or "8,5 kg" when it is finished; the core reads those. */
+/** A number that takes what people type: a plain one, "3/4 in" or "8,5 kg", each at once and whole. */
 const props = defineProps<{ unit: string; placeholder?: string; invalid?: boolean; label?: string }>();
 const value = defineModel<unknown>();
 const text = ref('');
@@ -17,25 +17,21 @@ function heard() {
     const n = plain(text.value);
     if (text.value.trim() === '') value.value = undefined;
     else if (n !== null) value.value = fromShown(n, props.unit);
-}
-async function finished() {
-    editing.value = false;
-    if (text.value.trim() !== '' && plain(text.value) === null) {
+    else {
         const as = typed(props.unit);
-        try {
-            const read = await api.post<{ value: number }>('calc/quantity.parse', { text: text.value, dimension: as?.kind ?? 'number' });
-            value.value = read.value / (as?.base ?? 1);
-        } catch {
-            // What cannot be read goes to the calculation as it stands, and is refused there by the name of its field.
-            value.value = text.value;
-        }
+        const read = parseQuantity(text.value, as?.kind ?? 'number');
+        // What cannot be read goes to the calculation as it stands, and is refused there by the name of its field.
+        value.value = read.value === null ? text.value : read.value / (as?.base ?? 1);
     }
+}
+function finished() {
+    editing.value = false;
     text.value = shown.value;
 }
 </script>
 
 <template>
-    <span class="num-in"><input v-model="text" type="text" inputmode="text" autocomplete="off" :placeholder="hint" :aria-invalid="invalid" :aria-label="label" @input="heard" @focus="editing = true" @blur="finished" @keydown.enter="($event.target as HTMLInputElement).blur()"><em v-if="unit">{{ shownUnit(unit) }}</em></span>
+    <span class="num-in"><input v-model="text" type="text" inputmode="text" autocomplete="off" :data-typed="typed(unit)?.kind" :data-value="value ?? ''" :placeholder="hint" :aria-invalid="invalid" :aria-label="label" @input="heard" @focus="editing = true" @blur="finished" @keydown.enter="($event.target as HTMLInputElement).blur()"><em v-if="unit">{{ shownUnit(unit) }}</em></span>
 </template>
 
 <style scoped>

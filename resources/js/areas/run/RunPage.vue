@@ -13,6 +13,7 @@ import HeatStrip from '../../parts/HeatStrip.vue';
 import type { ShopKey } from '../../parts/keys';
 import NumberPad from '../../parts/NumberPad.vue';
 import { usePageKeys } from '../../parts/pageKeys';
+import TypedField from '../../parts/TypedField.vue';
 import { clockText, minutesText, show, timeOfDay } from '../../parts/units';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
@@ -102,7 +103,7 @@ async function entered(values: Record<string, unknown>, reason: string) {
 
 const asking = ref<'anyway' | 'stop' | 'note' | 'more' | null>(null);
 const reason = ref('');
-const minutes = ref(2);
+const minutes = ref<number | null>(2);
 async function advance() {
     if (!step.value || run.value?.summary.status !== 'running') return;
     if (missingNow.value.length > 0) {
@@ -119,7 +120,7 @@ async function answer() {
     if (what === 'anyway') await log('step_done', { step: step.value?.id, reason: text });
     if (what === 'stop') await log('aborted', { reason: text });
     if (what === 'note') await log('noted', { text });
-    if (what === 'more') await log('extended', { timer: timer.value?.id, minutes: Number(minutes.value), reason: text });
+    if (what === 'more') await log('extended', { timer: timer.value?.id, minutes: minutes.value, reason: text });
     reason.value = '';
 }
 watch(() => run.value?.summary.step, async () => {
@@ -210,7 +211,7 @@ usePageKeys('This run', () => {
                 <h2>{{ asking === 'anyway' ? 'Go on anyway?' : asking === 'stop' ? 'Stop this run' : asking === 'more' ? 'Change the time' : 'Note' }}</h2>
                 <p v-if="asking === 'anyway'" class="my-2">Still open: {{ missingNow.join('; ') }}.{{ step?.pass_anyway === 'lead' && session.person?.role !== 'lead' ? ' Only a lead may pass this.' : '' }}</p>
                 <p v-if="asking === 'stop'" class="my-2"><span aria-hidden="true">▲</span> The platens stay hot and there may be melt between them: switch off and cool under load. What was logged stays; the run ends here.</p>
-                <v-text-field v-if="asking === 'more'" v-model.number="minutes" type="number" label="Minutes more (negative for less)" class="my-3" />
+                <div v-if="asking === 'more'" class="fields my-3"><TypedField v-model="minutes" dimension="time" signed label="More time, or less with a minus" /></div>
                 <v-textarea v-model="reason" :label="asking === 'note' ? 'What you saw' : 'Why'" rows="3" autofocus class="my-3" />
                 <div class="acts end"><v-btn variant="outlined" @click="asking = null">Cancel</v-btn><v-btn :color="asking === 'stop' ? 'error' : 'primary'" :disabled="reason.trim() === ''" @click="answer">{{ asking === 'anyway' ? 'Go on, with the reason' : asking === 'stop' ? 'Stop: hot platens stay hot' : 'Log it' }}</v-btn></div>
             </v-card>

@@ -61,6 +61,11 @@ const point = computed(() => curve.value.reduce((best, p) => (Math.abs(p.time_s 
 const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm)));
 
 const overrides = ref<Record<string, string>>({});
+// Who starts has looked for themselves: another person's ticks and another lead's words are not theirs.
+watch(() => session.person?.id, () => {
+    Object.assign(answers, { people_protected: false, air_moving: false });
+    overrides.value = {};
+});
 const starting = ref(false);
 const refused = ref('');
 const standing = computed(() => blocks.value.filter((b) => !(b.who_may_override === 'lead' && session.person?.role === 'lead' && (overrides.value[b.id] ?? '').trim().length >= 5)));
@@ -73,7 +78,7 @@ async function start() {
     refused.value = '';
     try {
         const run = await api.post<Run>('runs', {
-            id: startId, ...draft.value, answers: { ...answers },
+            id: startId, ...draft.value, answers: { ...answers }, confirmed_by: session.person?.id,
             overrides: Object.entries(overrides.value).filter(([id, reason]) => reason.trim().length >= 5 && blocks.value.some((b) => b.id === id)).map(([id, reason]) => ({ id, reason })),
         });
         startId = newKey();

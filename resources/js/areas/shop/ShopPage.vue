@@ -3,32 +3,35 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api, Refused } from '../../api/client';
 import { session } from '../../api/session';
-import type { Machine, Person, Polymer } from '../../api/types';
+import type { Machine, Person, Polymer, ReviewItem } from '../../api/types';
 import HeatStrip from '../../parts/HeatStrip.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
 
 const client = useQueryClient();
 const people = useQuery({ queryKey: ['people'], queryFn: () => api.get<Person[]>('people') });
 const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
 const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
+const review = useQuery({ queryKey: ['review'], queryFn: () => api.get<ReviewItem[]>('review'), enabled: computed(() => session.person?.role === 'lead') });
 const code = ref('HDPE');
 const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.value) ?? null);
 const lead = computed(() => session.person?.role === 'lead');
-const FACTS: Record<string, [string, string]> = { heater_kw: ['heater in each platen', 'kW'], platen_kj_k: ['each platen holds', 'kJ/K'], loss_kw: ['loses idle', 'kW'], cooling_w_k: ['each platen gets rid of', 'W/K'], coolant_c: ['coolant', '°C'], start_c: ['starts at', '°C'], plate_mm: ['plates', 'mm'], max_c: ['may be set to', '°C'], bed_length_mm: ['bed length', 'mm'], bed_width_mm: ['bed width', 'mm'], amps: ['draws', 'A'] };
+const FACTS: Record<string, [string, string]> = { heater_kw: ['heater in each platen', 'kW'], platen_kj_k: ['each platen holds', 'kJ/K'], loss_kw: ['loses idle', 'kW'], heat_min_per_mm: ['our rule, heating', 'min/mm'], cool_min_per_mm: ['our rule, cooling', 'min/mm'], cooling_w_k: ['each platen gets rid of', 'W/K'], coolant_c: ['coolant', '°C'], start_c: ['starts at', '°C'], plate_mm: ['plates', 'mm'], max_c: ['may be set to', '°C'], bed_length_mm: ['bed length', 'mm'], bed_width_mm: ['bed width', 'mm'], amps: ['draws', 'A'] };
 const factWords = (m: Machine) => Object.entries(FACTS).filter(([k]) => m.facts[k] !== undefined).map(([k, [label, unit]]) => `${label} ${String(m.facts[k])} ${unit}`).join(' · ');
 const PATHS = [['degradation_c.ceiling', 'Ceiling, °C'], ['demould_c.typical', 'Take out at, °C'], ['process.compression.platen_c.min', 'Window from, °C'], ['process.compression.platen_c.typical', 'Window usual, °C'], ['process.compression.platen_c.max', 'Window to, °C'], ['bulk_density_flake_g_cm3.typical', 'Loose flake, g/cm³'], ['density_solid_g_cm3.typical', 'Solid, g/cm³']] as const;
 const path = ref<string>(PATHS[0][0]);
-const value = ref('');
+const value = ref<number | null>(null);
 const reason = ref('');
 const said = ref('');
 async function set() {
     try {
-        await api.post(`polymers/${code.value}/overrides`, { path: path.value, value: Number(value.value.replace(',', '.')), reason: reason.value });
+        await api.post(`polymers/${code.value}/overrides`, { path: path.value, value: value.value, reason: reason.value });
         said.value = 'Set. Every new answer uses it; runs that are over keep what they had.';
-        value.value = reason.value = '';
+        value.value = null;
+        reason.value = '';
         await client.invalidateQueries({ queryKey: ['polymers'] });
     } catch (error) {
-        said.value = error instanceof Refused ? `${error.field}: ${error.message}` : 'The server does not answer.';
+        said.value = error instanceof Refused ? `It ${error.message}.` : 'The server does not answer.';
     }
 }
 const password = ref('');
@@ -48,6 +51,10 @@ async function setPin() {
 <template>
     <div class="page">
         <div class="page-head"><div><h1>Shop</h1><p class="quiet">People, machines and what is known of each polymer.</p></div></div>
+        <section v-if="lead && review.data.value?.length" class="card review" aria-labelledby="review"><h2 id="review">To look at again ({{ review.data.value.length }})</h2>
+            <p class="quiet">Let in before a rule got stricter. Nothing was changed: it is for a lead to decide.</p>
+            <table class="rows"><tbody><tr v-for="r in review.data.value" :key="r.name + r.says"><td><router-link v-if="r.lot_id" :to="r.link">{{ r.name }}</router-link><strong v-else>{{ r.name }}</strong></td><td>{{ r.says }}</td><td>{{ r.do }}</td></tr></tbody></table>
+        </section>
         <div class="two">
             <section class="card"><h2>Polymers</h2>
                 <label class="sel">Polymer <select v-model="code"><option v-for="p in polymers.data.value" :key="p.code" :value="p.code">{{ p.code }}, {{ p.name }}</option></select></label>
@@ -62,7 +69,7 @@ async function setPin() {
                         <form v-if="lead" class="over" @submit.prevent="set">
                             <h3>Set our own value</h3>
                             <label>What <select v-model="path"><option v-for="[p, t] in PATHS" :key="p" :value="p">{{ t }}</option></select></label>
-                            <v-text-field v-model="value" label="Value" inputmode="decimal" /><v-text-field v-model="reason" label="Why (kept)" /><v-btn type="submit" color="primary" :disabled="!value || !reason">Set</v-btn>
+                            <TypedField :key="path" v-model="value" :dimension="path.endsWith('_g_cm3.typical') ? 'number' : 'temperature'" :label="path.endsWith('_g_cm3.typical') ? 'Value, g/cm³' : 'Value'" /><v-text-field v-model="reason" label="Why (kept)" /><v-btn type="submit" color="primary" :disabled="value === null || !reason">Set</v-btn>
                             <p v-if="said" role="status">{{ said }}</p>
                         </form>
                         <p v-else class="quiet">A lead can set the shop's own values here.</p>

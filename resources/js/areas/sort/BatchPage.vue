@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { api, Refused } from '../../api/client';
 import { newKey } from '../../api/queue';
 import type { Polymer, Sorting } from '../../api/types';
-import MassField from '../../parts/MassField.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import { show, timeOfDay } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
@@ -110,7 +110,7 @@ usePageKeys('Sorting', () => (open.value ? [
                         <span v-if="b.never_hot" class="tag bad">▲ never hot</span>
                     </button>
                     <div class="under"><span class="mono">{{ b.mass_g > 0 ? show(b.mass_g, 'mass') : 'not weighed' }}</span><button type="button" class="plain" @click="weigh(b.id)">Weigh</button></div>
-                    <form v-if="weighing === b.id" class="fields in" @submit.prevent="take"><MassField v-model="grams" label="Net mass" /><v-btn type="submit" color="primary" size="small" :disabled="!grams">In</v-btn></form>
+                    <form v-if="weighing === b.id" class="fields in" @submit.prevent="take"><TypedField dimension="mass" v-model="grams" label="Net mass" /><v-btn type="submit" color="primary" size="small" :disabled="!grams">In</v-btn></form>
                 </article>
                 <button v-if="!adding" type="button" class="new" @click="adding = true">+ Open a container</button>
             </div>

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
 import type { Sorting, Source } from '../../api/types';
-import MassField from '../../parts/MassField.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { dayText, show, timeOfDay } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import SortNav from './SortNav.vue';
@@ -32,7 +32,7 @@ async function begin() {
         <form class="card fields" @submit.prevent="begin">
             <label>From<select v-model="source"><option :value="null" disabled>a source</option><option v-for="s in sources ?? []" :key="s.id" :value="s.id">{{ s.name }}</option></select></label>
             <label>What it is<input v-model="about" placeholder="mixed tub"></label>
-            <MassField v-model="mass" label="Whole batch, net" />
+            <TypedField dimension="mass" v-model="mass" label="Whole batch, net" />
             <label>Scale reads to, g<select v-model.number="scale"><option v-for="s in [0.1, 1, 2, 5, 10, 20, 50]" :key="s" :value="s">{{ s }}</option></select></label>
             <div class="acts"><v-btn color="primary" type="submit" :loading="busy" :disabled="!mass || source === null">Begin</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
         </form>

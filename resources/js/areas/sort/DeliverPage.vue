@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
 import type { Lot, Polymer, Product, Source } from '../../api/types';
-import MassField from '../../parts/MassField.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import PictureField from './PictureField.vue';
@@ -20,7 +20,7 @@ const lot = ref({ source_id: null as number | null, polymer: 'UNKNOWN', form: 'f
 const gross = ref<number | null>(null);
 const tare = ref<number | null>(null);
 const net = computed(() => (gross.value === null ? null : gross.value - (tare.value ?? 0)));
-const sheet = ref({ length_mm: 1250, width_mm: 650, thickness_mm: 3, film_side: 'good side', finish: '' });
+const sheet = ref<{ length_mm: number | null; width_mm: number | null; thickness_mm: number | null; film_side: string; finish: string }>({ length_mm: 1250, width_mm: 650, thickness_mm: 3, film_side: 'good side', finish: '' });
 const picture = ref<string | null>(null);
 const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film'];
 const { busy, fault, send } = useSend();
@@ -47,10 +47,10 @@ async function take() {
             <label>Place<input v-model="lot.location" maxlength="60"></label>
             <label>Kept for<select v-model="lot.reserved_for_id"><option :value="null">anything</option><option v-for="p in products ?? []" :key="p.id" :value="p.id">{{ p.name }}</option></select></label>
             <template v-if="lot.form === 'sheet'">
-                <label>Length, mm<input v-model.number="sheet.length_mm" type="number" min="1"></label><label>Width, mm<input v-model.number="sheet.width_mm" type="number" min="1"></label><label>Thickness, mm<input v-model.number="sheet.thickness_mm" type="number" min="0.1" step="0.1"></label>
+                <TypedField v-model="sheet.length_mm" dimension="length" label="Length" :min="1" :max="10000" /><TypedField v-model="sheet.width_mm" dimension="length" label="Width" :min="1" :max="10000" /><TypedField v-model="sheet.thickness_mm" dimension="length" label="Thickness" :min="0.05" :max="200" />
                 <label>Protective film<select v-model="sheet.film_side"><option>none</option><option>good side</option><option>both</option></select></label><label>Finish<input v-model="sheet.finish" maxlength="40"></label>
             </template>
-            <MassField v-model="gross" label="On the scale" /><MassField v-model="tare" label="Container, tare" :note="net === null ? '' : `net ${show(net, 'mass')}`" />
+            <TypedField dimension="mass" v-model="gross" label="On the scale" /><TypedField dimension="mass" v-model="tare" label="Container, tare" :note="net === null ? '' : net > 0 ? `net ${show(net, 'mass')}` : 'heavier than what is on the scale'" />
             <PictureField v-model="picture" label="Swatch picture" />
             <div class="acts"><v-btn color="primary" type="submit" :loading="busy" :disabled="lot.source_id === null || !net || net <= 0 || !lot.colour.trim()">Take it in</v-btn><router-link to="/sort/find">Which polymer is it?</router-link><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
         </form>

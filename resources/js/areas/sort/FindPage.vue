@@ -7,6 +7,7 @@ import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
 import type { Evidence, Lot, Ranking, SortingTest } from '../../api/types';
 import { usePageKeys } from '../../parts/pageKeys';
+import TypedField from '../../parts/TypedField.vue';
 import { number } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import SortNav from './SortNav.vue';
@@ -33,20 +34,23 @@ watch([evidence, without], async () => {
     if (mine === turn && next) { answer.value = next; chosen.value = null; }
 }, { immediate: true, deep: true });
 
-const open = computed(() => (tests.value ?? []).filter((t) => !evidence.value.some((e) => e.test === t.id)));
+/** What the item was, once that is said: some tests are for some kinds only. */
+const itemKind = computed(() => evidence.value.find((e) => e.test === 'item_kind')?.result ?? null);
+const open = computed(() => (tests.value ?? []).filter((t) => !evidence.value.some((e) => e.test === t.id) && (t.only_for === null || (itemKind.value !== null && t.only_for.includes(itemKind.value)))));
+const NEVER_HOT = ['PVC-U', 'PVC-P', 'OTHER'];
+const coldWord = computed(() => NEVER_HOT.includes(answer.value?.ranked[0]?.code ?? ''));
 const test = computed(() => open.value.find((t) => t.id === (chosen.value ?? answer.value?.next_test?.test)) ?? null);
 const name = (id: string) => (id === 'density' ? 'Density' : (tests.value?.find((t) => t.id === id)?.name ?? id));
 const saw = (result: string) => { if (test.value) evidence.value = [...evidence.value, { test: test.value.id, result }]; };
 const back = (id: string) => (evidence.value = evidence.value.filter((e) => e.test !== id));
 const again = () => { evidence.value = []; };
 const decided = computed(() => answer.value !== null && answer.value.decision !== 'UNKNOWN');
-const over = computed(() => answer.value !== null && !decided.value && answer.value.next_test === null);
+const over = computed(() => answer.value !== null && !decided.value && (answer.value.next_test === null || (coldWord.value && (answer.value.ranked[0]?.probability ?? 0) > 0.97)));
 
-const air = ref('');
-const wet = ref('');
+const air = ref<number | null>(null);
+const wet = ref<number | null>(null);
 async function weighed() {
-    const numbers = [air.value, wet.value].map((t) => Number(t.replace(',', '.')));
-    const d = await asking.send(() => api.post<{ density_g_cm3: number }>('calc/density.archimedes', { mass_air_g: numbers[0], mass_submerged_g: numbers[1] }));
+    const d = await asking.send(() => api.post<{ density_g_cm3: number }>('calc/density.archimedes', { mass_air_g: air.value, mass_submerged_g: wet.value }));
     if (d) evidence.value = [...evidence.value, { test: 'density', g_cm3: Math.round(d.density_g_cm3 * 1e4) / 1e4, se: 0.008 }];
 }
 
@@ -77,9 +81,8 @@ usePageKeys('Finding the polymer', () => [
             <section class="card ask" aria-label="The question">
                 <template v-if="decided && answer">
                     <p class="quiet">It is</p>
-                    <p class="verdict mono" :class="{ never: answer.decision === 'PVC-U' }">{{ answer.family.join(' or ') }}</p>
+                    <p class="verdict mono">{{ answer.family.join(' or ') }}</p>
                     <p>{{ answer.because }}</p>
-                    <p v-if="answer.decision === 'PVC-U'" class="fault">PVC never goes hot here. Its own bin, closed.</p>
                     <div class="acts"><v-btn color="primary" :loading="keeping.busy.value" @click="keep">{{ lot ? 'The lot is that' : sorting ? 'To its container' : 'Keep this' }}</v-btn><v-btn variant="outlined" @click="again">Another item</v-btn></div>
                 </template>
                 <template v-else-if="over && answer">
@@ -96,7 +99,7 @@ usePageKeys('Finding the polymer', () => [
             </section>
             <section class="card" aria-label="How likely each is">
                 <p v-if="answer?.conflict" role="alert" class="fault">{{ answer.conflict.because }}</p>
-                <table class="odds"><caption class="sr">Probability of each polymer</caption><tbody><tr v-for="r in answer?.ranked.slice(0, 9) ?? []" :key="r.code"><th scope="row">{{ r.code }}</th><td class="bar"><span class="bar-track"><span :class="['fill', { pvc: r.code === 'PVC-U' }]" :style="{ width: `${Math.max(0.5, 100 * r.probability)}%` }" /></span></td><td class="n mono">{{ r.probability > 0.9995 ? '100' : number(100 * r.probability, r.probability < 0.1 ? 1 : 0) }} %</td></tr></tbody></table>
+                <table class="odds"><caption class="sr">Probability of each polymer</caption><tbody><tr v-for="r in answer?.ranked.slice(0, 9) ?? []" :key="r.code"><th scope="row">{{ r.code }}</th><td class="bar"><span class="bar-track"><span :class="['fill', { pvc: NEVER_HOT.includes(r.code) }]" :style="{ width: `${Math.max(0.5, 100 * r.probability)}%` }" /></span></td><td class="n mono">{{ r.probability > 0.9995 ? '100' : number(100 * r.probability, r.probability < 0.1 ? 1 : 0) }} %</td></tr></tbody></table>
                 <p v-if="evidence.length && !decided && !over" class="quiet">{{ answer?.because }}</p>
             </section>
         </div>
@@ -104,8 +107,8 @@ usePageKeys('Finding the polymer', () => [
             <div><h2>Another test</h2><div class="others"><button v-for="t in open" :key="t.id" type="button" :class="['plain', { on: t.id === test?.id }]" @click="chosen = t.id">{{ t.name }}</button></div></div>
             <form v-if="!evidence.some((e) => e.test === 'density')" class="fields" @submit.prevent="weighed">
                 <h2>By weighing in water</h2>
-                <label>In air, g<input v-model="air" inputmode="decimal"></label><label>Hung in water, g<input v-model="wet" inputmode="decimal"></label>
-                <div class="acts"><v-btn size="small" variant="outlined" type="submit" :disabled="!air || !wet">Take the density</v-btn><span v-if="asking.fault.value" role="alert" class="fault">{{ sentence(asking.fault.value) }}</span></div>
+                <TypedField v-model="air" dimension="mass" label="In air" /><TypedField v-model="wet" dimension="mass" signed label="Hung in water" note="below nothing when it floats" />
+                <div class="acts"><v-btn size="small" variant="outlined" type="submit" :disabled="air === null || wet === null">Take the density</v-btn><span v-if="asking.fault.value" role="alert" class="fault">{{ sentence(asking.fault.value) }}</span></div>
             </form>
             <div><h2>Not to hand</h2><div class="others"><label v-for="t in tests ?? []" :key="t.id"><input v-model="without" type="checkbox" :value="t.id"> {{ t.name }}</label></div></div>
             <p class="quiet">No burn tests. Burning PVC gives off hydrochloric acid, ABS, PA and PU worse, and a flame tells less than these tests do. A liquid is checked with a known piece before it is believed.</p>

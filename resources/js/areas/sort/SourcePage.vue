@@ -6,6 +6,7 @@ import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
 import { session } from '../../api/session';
 import type { SourceDetail } from '../../api/types';
+import TypedField from '../../parts/TypedField.vue';
 import { dayText, number, show } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import PictureField from './PictureField.vue';
@@ -16,7 +17,7 @@ const queries = useQueryClient();
 const { data } = useQuery({ queryKey: ['source', id], queryFn: () => api.get<SourceDetail>(`sources/${id}`) });
 const { busy, fault, send } = useSend();
 const kind = ref('');
-const worked = ref('');
+const worked = ref<number | null>(null);
 const note = ref('');
 const picture = ref<string | null>(null);
 const SAYS: Record<string, string> = { small_trial_passed: 'Small trial passed', small_trial_failed: 'Small trial failed', full_trial_passed: 'Full-size trial passed', full_trial_failed: 'Full-size trial failed', accepted: 'Accepted into stock', delivery_good: 'Delivery checked, good', delivery_failed: 'Delivery failed: back to trial' };
@@ -27,10 +28,11 @@ const choices = computed(() => [...(NEXT[data.value?.source.state ?? ''] ?? []),
 const trial = computed(() => kind.value.endsWith('trial_passed'));
 let key = newKey();
 async function noteIt() {
-    const done = await send(() => api.post<SourceDetail>(`sources/${id}/events`, { id: key, kind: kind.value, worked_at_c: worked.value ? Number(worked.value.replace(',', '.')) : null, note: note.value, picture_id: picture.value }));
+    const done = await send(() => api.post<SourceDetail>(`sources/${id}/events`, { id: key, kind: kind.value, worked_at_c: trial.value ? worked.value : null, note: note.value, picture_id: picture.value }));
     if (!done) return;
     key = newKey();
-    kind.value = worked.value = note.value = '';
+    kind.value = note.value = '';
+    worked.value = null;
     picture.value = null;
     queries.setQueryData(['source', id], done);
     await queries.invalidateQueries({ queryKey: ['sources'] });
@@ -54,10 +56,10 @@ async function noteIt() {
             <form class="card fields" @submit.prevent="noteIt">
                 <h2 class="wide">What happened</h2>
                 <label>It is<select v-model="kind"><option value="" disabled>choose</option><option v-for="k in choices" :key="k" :value="k" :disabled="k === 'accepted' && session.person?.role !== 'lead'">{{ SAYS[k] }}{{ k === 'accepted' && session.person?.role !== 'lead' ? ' (a lead does this)' : '' }}</option></select></label>
-                <label v-if="trial">It worked at, °C<input v-model="worked" inputmode="decimal"></label>
+                <TypedField v-if="trial" v-model="worked" dimension="temperature" label="It worked at" :min="20" :max="450" />
                 <label class="wide">{{ kind === 'delivery_failed' ? 'What was wrong' : 'Smell, colour, cleanliness, bubbles' }}<input v-model="note" maxlength="1000"></label>
                 <PictureField v-if="trial" v-model="picture" label="Picture of the piece" />
-                <div class="acts"><v-btn color="primary" type="submit" :disabled="!kind" :loading="busy">Note it</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
+                <div class="acts"><v-btn color="primary" type="submit" :disabled="!kind || (trial && worked === null)" :loading="busy">Note it</v-btn><p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p></div>
             </form>
             <div class="two">
                 <section class="card"><h2>Its story</h2><p v-if="data.events.length === 0" class="quiet">Nothing noted yet.</p>

@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
 import type { Charge, Lot, LotDetail } from '../../api/types';
-import MassField from '../../parts/MassField.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import { onScan } from '../../parts/scan';
 import { number, show, timeOfDay } from '../../parts/units';
@@ -64,7 +64,7 @@ onBeforeUnmount(onScan((code) => { if (!weighing.value || !code.startsWith('L'))
 
 // ── the scale
 const which = useLocalStorage<'simulated' | 'serial' | 'hand'>('dithermic.scale', 'simulated');
-const lineFormat = useLocalStorage<string>('dithermic.scale-lines', 'state');
+const lineFormat = useLocalStorage<string>('dithermic.scale-lines', 'plain');
 const own = useLocalStorage('dithermic.scale-own', { expression: '(?<value>\\d+\\.\\d+)', unit: 'g', stable: '', baud: 9600 });
 const driver = shallowRef<ScaleDriver | null>(null);
 const reading = ref<Reading | null>(null);
@@ -78,7 +78,7 @@ async function connect() {
     driver.value = null;
     if (which.value === 'hand') return;
     try {
-        const lines: LinePattern = lineFormat.value === 'own' ? ownPattern(own.value.expression, own.value.unit, own.value.stable) : (PATTERNS[lineFormat.value] ?? PATTERNS.state!);
+        const lines: LinePattern = lineFormat.value === 'own' ? ownPattern(own.value.expression, own.value.unit, own.value.stable) : (PATTERNS[lineFormat.value] ?? PATTERNS.plain!);
         const next = which.value === 'simulated' ? new SimulatedScale(charge.value?.scale_g ?? 1) : new SerialScale(lines, own.value.baud);
         await next.start(heard);
         driver.value = next;
@@ -156,7 +156,7 @@ usePageKeys('Weighing', () => [
                     <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p>
                     <div v-if="now.state === 'over'" class="over"><p class="fault">{{ now.advice }}</p><div class="acts"><v-btn variant="outlined" @click="takeOut(now.take_out_g ?? 0)">{{ g(now.take_out_g) }} taken out</v-btn><v-btn variant="outlined" @click="rescale(now.scale_up_to_g ?? 0)">Make {{ g(now.scale_up_to_g) }} instead</v-btn></div></div>
                     <div class="acts"><template v-if="which !== 'hand'"><v-btn color="primary" :loading="busy" :disabled="!reading?.stable || live === 0 || lot === null" @click="put(live, which === 'serial' ? 'scale' : 'simulated')">Take {{ g(live) }}</v-btn><v-btn variant="outlined" @click="driver?.tare()">Tare</v-btn><label class="auto"><input v-model="auto" type="checkbox"> goes in by itself when steady</label></template></div>
-                    <form class="fields hand" @submit.prevent="typed(1)"><MassField v-model="byHand" label="By hand" /><div class="acts"><v-btn type="submit" :color="which === 'hand' ? 'primary' : undefined" :variant="which === 'hand' ? 'flat' : 'outlined'" :disabled="!byHand || lot === null">In</v-btn><v-btn variant="outlined" :disabled="!byHand || lotId === null" @click="typed(-1)">Out again</v-btn></div></form>
+                    <form class="fields hand" @submit.prevent="typed(1)"><TypedField dimension="mass" v-model="byHand" label="By hand" /><div class="acts"><v-btn type="submit" :color="which === 'hand' ? 'primary' : undefined" :variant="which === 'hand' ? 'flat' : 'outlined'" :disabled="!byHand || lot === null">In</v-btn><v-btn variant="outlined" :disabled="!byHand || lotId === null" @click="typed(-1)">Out again</v-btn></div></form>
                 </section>
                 <section class="card side">
                     <h2>From which lot</h2>

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, reactive, ref, watch } from 'vue';
 import { api } from '../../api/client';
 import type { Lot, Mix, Polymer } from '../../api/types';
-import MassField from '../../parts/MassField.vue';
+import TypedField from '../../parts/TypedField.vue';
 import { number, show } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import MixStrip from './MixStrip.vue';
@@ -14,7 +14,7 @@ const queries = useQueryClient();
 const { data: mixes } = useQuery({ queryKey: ['mixes'], queryFn: () => api.get<Mix[]>('mixes') });
 const { data: polymers } = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const { data: lots } = useQuery({ queryKey: ['lots', 'all'], queryFn: () => api.get<Lot[]>('lots') });
-const draft = reactive({ name: '', polymer: 'HDPE', after_version: 0, note: '', components: [{ name: '', swatch: '#9aa0a2', parts: 1, kind: 'colour' }] });
+const draft = reactive({ name: '', polymer: 'HDPE', after_version: 0, note: '', components: [{ name: '', swatch: '#9aa0a2', parts: 1 as number | null, kind: 'colour' }] });
 const sum = computed(() => draft.components.reduce((s, c) => s + (Number(c.parts) || 0), 0));
 const parts = computed(() => draft.components.map((c) => ({ name: c.name, swatch: c.swatch, percent: sum.value > 0 ? (100 * (Number(c.parts) || 0)) / sum.value : 0 })));
 const colours = computed(() => (lots.value ?? []).filter((l) => l.polymer === draft.polymer && l.mass_g > 0));
@@ -51,13 +51,13 @@ async function keep() {
         <div class="two">
             <section class="card"><h2>Kept</h2><p v-if="mixes?.length === 0" class="quiet">None yet.</p><button v-for="m in mixes ?? []" :key="m.id" type="button" :class="['kept', { on: m.name === draft.name }]" @click="open(m)"><strong>{{ m.name }}</strong> <span class="quiet">{{ m.polymer }}, version {{ m.version }}, {{ m.by }}</span><MixStrip :parts="m.components" :preview="m.preview" /></button></section>
             <form class="card" @submit.prevent="keep">
-                <div class="fields"><label>Name<input v-model="draft.name" maxlength="80"></label><label>Polymer<select v-model="draft.polymer"><option v-for="p in (polymers ?? []).filter((x) => x.morphology && !x.code.startsWith('PVC'))" :key="p.code">{{ p.code }}</option></select></label><label class="wide">Note<input v-model="draft.note" maxlength="500"></label></div>
+                <div class="fields"><label>Name<input v-model="draft.name" maxlength="80"></label><label>Polymer<select v-model="draft.polymer"><option v-for="p in (polymers ?? []).filter((x) => !x.never_hot)" :key="p.code">{{ p.code }}</option></select></label><label class="wide">Note<input v-model="draft.note" maxlength="500"></label></div>
                 <MixStrip class="big" :parts="parts" />
                 <table class="parts"><thead><tr><th>Colour or lot</th><th>Swatch</th><th>Parts</th><th class="n">Share</th><th>Is</th><th class="n">On the scale</th><th><span class="sr">take out</span></th></tr></thead>
-                    <tbody><tr v-for="(c, i) in draft.components" :key="i"><td><input v-model="c.name" :aria-label="`Name ${i + 1}`" list="mix-colours" @change="named(i)"></td><td><input v-model="c.swatch" type="color" :aria-label="`Swatch ${i + 1}`"></td><td><input v-model="c.parts" inputmode="decimal" class="short" :aria-label="`Parts ${i + 1}`"></td><td class="n mono">{{ number(parts[i]?.percent ?? 0, 1) }} %</td><td><select v-model="c.kind" :aria-label="`Is ${i + 1}`"><option>colour</option><option>virgin</option><option>regrind</option><option>masterbatch</option></select></td><td class="n mono">{{ show(blend?.components.find((b) => b.name === c.name)?.rounded_g, 'mass', step < 1 ? 1 : 0) }}</td><td><button type="button" class="plain" :aria-label="`Take out ${i + 1}`" @click="draft.components.splice(i, 1)">×</button></td></tr></tbody></table>
+                    <tbody><tr v-for="(c, i) in draft.components" :key="i"><td><input v-model="c.name" :aria-label="`Name ${i + 1}`" list="mix-colours" @change="named(i)"></td><td><input v-model="c.swatch" type="color" :aria-label="`Swatch ${i + 1}`"></td><td><TypedField v-model="c.parts" bare class="short" dimension="number" :label="`Parts ${i + 1}`" :min="0.000001" /></td><td class="n mono">{{ number(parts[i]?.percent ?? 0, 1) }} %</td><td><select v-model="c.kind" :aria-label="`Is ${i + 1}`"><option>colour</option><option>virgin</option><option>regrind</option><option>masterbatch</option></select></td><td class="n mono">{{ show(blend?.components.find((b) => b.name === c.name)?.rounded_g, 'mass', step < 1 ? 1 : 0) }}</td><td><button type="button" class="plain" :aria-label="`Take out ${i + 1}`" @click="draft.components.splice(i, 1)">×</button></td></tr></tbody></table>
                 <datalist id="mix-colours"><option v-for="l in colours" :key="l.id" :value="l.colour">{{ l.code }}</option></datalist>
                 <button type="button" class="plain" @click="draft.components.push({ name: '', swatch: '#9aa0a2', parts: 1, kind: 'colour' })">Add a part</button>
-                <div class="fields"><MassField v-model="total" label="For a charge of" /><label>Scale reads to, g<select v-model.number="step"><option v-for="s in [0.01, 0.1, 1, 2, 5, 10]" :key="s" :value="s">{{ s }}</option></select></label></div>
+                <div class="fields"><TypedField dimension="mass" v-model="total" label="For a charge of" /><label>Scale reads to, g<select v-model.number="step"><option v-for="s in [0.01, 0.1, 1, 2, 5, 10]" :key="s" :value="s">{{ s }}</option></select></label></div>
                 <p v-if="blend" :class="{ fault: blend.components.some((b) => !b.weighable) }">{{ blend.explanation }}</p>
                 <p v-if="ratio !== null">Let-down ratio {{ number(ratio, 1) }} : 1.</p>
                 <p v-if="limit !== null && regrind > limit" class="fault">Regrind is {{ number(regrind, 0) }} % of it; the usual most for {{ draft.polymer }} is {{ number(limit, 0) }} %. {{ known?.regrind_note }}</p>

@@ -4,10 +4,8 @@ import type { Reading } from './driver';
 export interface LinePattern { title: string; expression: RegExp; unit: string; stable: RegExp | null }
 
 export const PATTERNS: Record<string, LinePattern> = {
-    // "ST,GS,+  123.4 g": state, kind, signed value, unit.
-    state: { title: 'ST,GS,+ 123.4 g', expression: /^(?<stable>ST|US|OL)\s*,\s*(?:GS|NT|TR)?\s*,?\s*(?<sign>[+-])?\s*(?<value>\d+(?:[.,]\d+)?)?\s*(?<unit>kg|g|lb|oz)?\s*$/i, unit: 'g', stable: /^ST$/i },
-    // "+  123.4 g S" or "  123.4 g": value, unit, and a letter or mark when it has settled.
-    plain: { title: '+ 123.4 g S', expression: /^\s*(?<sign>[+-])?\s*(?<value>\d+(?:[.,]\d+)?)\s*(?<unit>kg|g|lb|oz)?\s*(?<stable>S|\*)?\s*$/i, unit: 'g', stable: /^[S*]$/i },
+    // What the stand-in speaks: "mass 123.4 g steady", "mass -0.2 g moving", "mass over". Any other scale is a pattern of the shop.
+    plain: { title: 'mass 123.4 g steady', expression: /^mass\s+(?:(?<fault>over)|(?<sign>-)?(?<value>\d+(?:\.\d+)?)\s+(?<unit>kg|g|lb|oz)\s+(?<stable>steady|moving))\s*$/i, unit: 'g', stable: /^steady$/i },
 };
 const IN_GRAMS: Record<string, number> = { g: 1, kg: 1000, lb: 453.59237, oz: 28.349523125 };
 const LONGEST = 120;
@@ -47,7 +45,7 @@ export class LineReader {
     private read(line: string): Reading | null {
         const found = this.pattern.expression.exec(line)?.groups;
         if (!found) return null;
-        if (/^OL$/i.test(found.stable ?? '')) return { grams: 0, stable: false, fault: 'overload' };
+        if (found.fault) return { grams: 0, stable: false, fault: 'overload' };
         const value = Number((found.value ?? '').replace(',', '.'));
         const unit = IN_GRAMS[(found.unit ?? this.pattern.unit).toLowerCase()];
         if (found.value === undefined || !Number.isFinite(value) || unit === undefined) return null;

@@ -1,0 +1,58 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { api, Refused, Unreachable } from './client';
+import { flush, forget, queue, record, unsent } from './queue';
+import { session } from './session';
+import { kept } from './store';
+import type { Run } from './types';
+
+const run = { summary: { id: 'r1' }, events: [], entries: [], steps: [], timers: [] } as unknown as Run;
+const stored = (keys: string[]) => ({ stored: keys, refused: [], run });
+
+beforeEach(async () => {
+    vi.restoreAllMocks();
+    for (const waiting of [...queue.waiting]) await forget(waiting.key);
+    Object.assign(session, { person: { id: 7, name: 'Ines Halloran', role: 'operator', has_pin: true }, sitting: 'sit.secret' });
+});
+
+describe('the queue of entries', () => {
+    it('keeps an entry here before it is sent, with its author and the proof of it', async () => {
+        vi.spyOn(api, 'post').mockRejectedValue(new Unreachable('off'));
+        await record('r1', 'noted', { text: 'seen' });
+        expect(queue.online).toBe(false);
+        const [held] = await (await kept).getAll('queue');
+        expect(held!.event).toMatchObject({ type: 'noted', by_id: 7, sitting: 'sit.secret', data: { text: 'seen' } });
+        expect(unsent.value).toBe(1);
+    });
+
+    it('sends in the order they were made, each once, and forgets what the server has', async () => {
+        const post = vi.spyOn(api, 'post').mockRejectedValueOnce(new Unreachable('off')).mockRejectedValueOnce(new Unreachable('off'));
+        await record('r1', 'noted', { text: 'one' });
+        await record('r1', 'noted', { text: 'two' });
+        post.mockImplementation((_path, body) => Promise.resolve(stored((body as { events: { key: string }[] }).events.map((e) => e.key))));
+        await flush();
+        const last = post.mock.calls.at(-1)![1] as { events: { data: { text: string } }[] };
+        expect(last.events.map((e) => e.data.text)).toEqual(['one', 'two']);
+        expect(queue.waiting).toEqual([]);
+        expect(await (await kept).getAll('queue')).toEqual([]);
+    });
+
+    it('keeps a refused entry with its reason, and lets the others go', async () => {
+        vi.spyOn(api, 'post').mockImplementation((_path, body) => {
+            const [event] = (body as { events: { key: string }[] }).events;
+            return Promise.resolve({ stored: [], refused: [{ key: event!.key, field: 'data.step', message: 'not yet' }], run });
+        });
+        await record('r1', 'step_done', { step: 'heat' });
+        expect(queue.waiting[0]!.refused).toBe('not yet');
+        expect(unsent.value).toBe(0);
+    });
+
+    it('waits when nobody is signed in and when it is too much at once, and refuses nothing for it', async () => {
+        for (const status of [401, 419, 429]) {
+            vi.spyOn(api, 'post').mockRejectedValue(new Refused(status, '', 'wait'));
+            await record('r1', 'noted', { text: String(status) });
+        }
+        expect(unsent.value).toBe(3);
+        expect(queue.signedOut).toBe(true);
+    });
+});
