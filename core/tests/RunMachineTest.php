@@ -140,7 +140,7 @@ it('corrects by adding, and refuses a correction without a reason', function ():
 
 it('takes only values that its entries know', function (string $entry, array $values, string $says): void {
     expect(bench()->toHeat()->log($entry, $values))->toContain($says);
-})->with([['pump', ['gauge_bar' => 'much'], 'must be a number'], ['pump', ['gauge_bar' => INF], 'must be a number'], ['pump', ['colour' => 1], 'not a field'], ['cue', ['what' => 'ghosts'], 'must be one of'], ['weigh', ['mass_g' => 2000], 'already logged'], ['nosuch', [], 'no entry'], ['disposition', ['verdict' => 'scrap'], 'required: Reason']]);
+})->with([['pump', ['gauge_bar' => 'much'], 'must be a number'], ['pump', ['gauge_bar' => INF], 'must be a number'], ['pump', ['colour' => 1], 'not a field'], ['cue', ['what' => 'ghosts'], 'must be one of'], ['weigh', ['mass_g' => 2000], 'belongs to "Weigh in"'], ['nosuch', [], 'no entry'], ['disposition', ['verdict' => 'scrap'], 'required: Reason']]);
 
 it('stretches a running timer with a reason, and no other', function (): void {
     $b = bench()->toHeat();

@@ -160,9 +160,13 @@ final readonly class MaterialRules
         if ($play->last === null) {
             return $blocks;
         }
-        $met = [...array_map(static fn (Polymer $p): array => [$p, ''], $play->lots), ...array_values(array_filter(array_map(
-            static fn (array $f): ?array => $f[1]?->polymer === null ? null : [$f[1]->polymer, " (found in {$in->lots[$f[2]]->name()})"], $play->found,
-        )))];
+        $met = array_map(static fn (Polymer $lot): array => [$lot, ''], $play->lots);
+        foreach ($play->found as [, $matter, $lot]) {
+            // What must stay cold has its own block already, whatever was here before it.
+            if ($matter?->polymer !== null && ! $matter->polymer->neverHot()) {
+                $met[] = [$matter->polymer, " (found in {$in->lots[$lot]->name()})"];
+            }
+        }
         foreach ($met as [$polymer, $where]) {
             $why = $polymer->dangerWith($play->last);
             if ($why !== null) {
