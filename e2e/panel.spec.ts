@@ -21,7 +21,7 @@ test('one pressed panel, from flake to record, with the cable out and the browse
     await expect(page.getByText('set here')).toBeVisible();
     await page.getByLabel('Thickness', { exact: true }).fill('1/4 in');
     await page.getByLabel('Thickness', { exact: true }).press('Enter');
-    await expect(page.getByLabel('Thickness', { exact: true })).toHaveValue(/6\.4/);
+    await expect(page.getByLabel('Thickness', { exact: true })).toHaveValue(/^6\.35/);
     await page.getByLabel('Thickness', { exact: true }).fill('thick');
     await page.getByLabel('Thickness', { exact: true }).press('Enter');
     await expect(page.getByText(/is not a length/)).toBeVisible();
@@ -147,7 +147,7 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     await expect(page.getByRole('alert').filter({ hasText: 'not identified' })).toContainText('Nobody may override this');
     await expect(start).toBeDisabled();
     await page.getByRole('radio', { name: /L-0108/ }).check();
-    await expect(page.getByRole('alert').filter({ hasText: 'hydrogen chloride' })).toContainText('Nobody may override this');
+    await expect(page.getByRole('alert').filter({ hasText: 'L-0108 is PVC' })).toContainText('Nobody may override this');
     await expect(start).toBeDisabled();
     await page.getByRole('radio', { name: /L-0101/ }).check();
     await page.getByLabel('Platens', { exact: true }).fill('280 C');
@@ -159,7 +159,8 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     const refusal = await page.evaluate(async () => {
         const draft = JSON.parse(localStorage.getItem('dithermic.press') ?? '{}');
         const token = decodeURIComponent(document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='))!.slice(11));
-        const response = await fetch('/api/v1/runs', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ id: crypto.randomUUID(), ...draft, answers: { people_protected: true, air_moving: true } }) });
+        const here = await (await fetch('/api/v1/session', { headers: { Accept: 'application/json' } })).json();
+        const response = await fetch('/api/v1/runs', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ id: crypto.randomUUID(), ...draft, confirmed_by: here.person.id, answers: { people_protected: true, air_moving: true } }) });
         return { status: response.status, body: await response.json() };
     });
     expect(refusal.status).toBe(422);

@@ -15,3 +15,13 @@ export function heatColour(c: number): string {
     const last = STOPS[STOPS.length - 1]!;
     return `rgb(${last[1]} ${last[2]} ${last[3]})`;
 }
+
+/** Black or white, whichever is read better on that heat (relative luminance and contrast of WCAG 2.2). */
+export function inkOnHeat(c: number): string {
+    const [r, g, b] = heatColour(c).match(/\d+/g)!.map((v) => {
+        const part = Number(v) / 255;
+        return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;
+    }) as [number, number, number];
+    const luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+    return (luminance + 0.05) / 0.05 > 1.05 / (luminance + 0.05) ? '#000' : '#fff';
+}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { heatColour } from '../../../parts/colour';
+import { heatColour, inkOnHeat } from '../../../parts/colour';
 import { clockText } from '../../../parts/units';
 import { format, title, toShown, withUnit } from '../schema';
 
@@ -20,7 +20,7 @@ const ORIGIN: Record<string, string> = { library: '', "this machine's last good 
             <span class="ends num"><span>{{ format(s.low, s.unit) }}</span><span>{{ format(s.high, s.unit) }}</span></span>
             <span class="why"><span :class="['tag', ORIGIN[s.origin]]">{{ s.origin }}</span> {{ s.because }}</span>
         </div>
-        <div v-if="zones.length" class="zones" role="img" :aria-label="`Zones from the feed: ${zones.map((z) => `${z.zone} ${withUnit(z.set_c, '°C')}`).join(', ')}`"><div v-for="z in zones" :key="z.zone" :style="{ background: heatColour(z.set_c), color: z.set_c > 165 ? '#fff' : '#1d2326' }"><span>{{ z.zone }}</span><strong class="num">{{ Math.round(toShown(z.set_c, '°C')) }}</strong></div></div>
+        <div v-if="zones.length" class="zones" role="img" :aria-label="`Zones from the feed: ${zones.map((z) => `${z.zone} ${withUnit(z.set_c, '°C')}`).join(', ')}`"><div v-for="z in zones" :key="z.zone" :style="{ background: heatColour(z.set_c), color: inkOnHeat(z.set_c) }"><span>{{ z.zone }}</span><strong class="num">{{ Math.round(toShown(z.set_c, '°C')) }}</strong></div></div>
         <dl v-if="timers.length"><div v-for="t in timers" :key="t.timer"><dt>{{ title(t.timer) }} <small>{{ t.because }}</small></dt><dd class="mono">{{ clockText(t.seconds) }}</dd></div></dl>
     </div>
 </template>
