@@ -19,7 +19,7 @@ await tap('Sign in');
 await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
 for (const [path, name] of [['/sort', 'sort'], ['/dry', 'dry'], ['/reckon/mesh.measure', 'reckon-mesh'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
 await page.goto(`${base}/sort/find`);
-await tap(/tub, tray or pot/);
+await tap(/waxy, hard/);
 await page.waitForTimeout(600);
 await shot('find');
 await page.goto(`${base}/sort/sources`);

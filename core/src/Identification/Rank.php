@@ -208,7 +208,7 @@ final readonly class Rank
         $best = $belief->next($without);
 
         return $best === null || $best[1] < self::WORTH
-            ? $apart : new NextTest($best[0], sprintf('It tells most now, with %s before %s.', $two[0], $two[1] ?? 'nothing'), $best[1]);
+            ? $apart : new NextTest($best[0], sprintf('It tells most now: %s and %s lead.', $two[0], $two[1] ?? 'nothing'), $best[1]);
     }
 
     /**

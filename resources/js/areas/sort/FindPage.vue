@@ -107,7 +107,7 @@ usePageKeys('Finding the polymer', () => [
             <div><h2>Another test</h2><div class="others"><button v-for="t in open" :key="t.id" type="button" :class="['plain', { on: t.id === test?.id }]" @click="chosen = t.id">{{ t.name }}</button></div></div>
             <form v-if="!evidence.some((e) => e.test === 'density')" class="fields" @submit.prevent="weighed">
                 <h2>By weighing in water</h2>
-                <TypedField v-model="air" dimension="mass" label="In air" /><TypedField v-model="wet" dimension="mass" signed label="Hung in water" note="below nothing when it floats" />
+                <TypedField v-model="air" dimension="mass" label="In air" /><TypedField v-model="wet" dimension="mass" signed label="Hung in water" note="minus when it floats" />
                 <div class="acts"><v-btn size="small" variant="outlined" type="submit" :disabled="air === null || wet === null">Take the density</v-btn><span v-if="asking.fault.value" role="alert" class="fault">{{ sentence(asking.fault.value) }}</span></div>
             </form>
             <div><h2>Not to hand</h2><div class="others"><label v-for="t in tests ?? []" :key="t.id"><input v-model="without" type="checkbox" :value="t.id"> {{ t.name }}</label></div></div>
