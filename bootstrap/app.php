@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\ActivePerson;
+use App\Http\Middleware\ReadableInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionCookieWhenNew;
+use App\Support\Conflict;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
-use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -15,6 +17,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
 use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
@@ -27,8 +30,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->throttleApi('api');
+        $middleware->prepend(ReadableInput::class);
+        // Only who is named here may say for whom it speaks: the addresses of the proxies before this server, with commas.
+        $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
         $middleware->append([SessionCookieWhenNew::class, SecurityHeaders::class]);
-        $middleware->alias(['ability' => CheckForAnyAbility::class]);
+        $middleware->alias(['ability' => CheckForAnyAbility::class, 'active' => ActivePerson::class]);
         $middleware->redirectGuestsTo(static fn (): string => '/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
@@ -38,10 +44,29 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (InputError $e): JsonResponse => $refuse($e->field, $e->getMessage(), 422));
         $exceptions->render(static fn (ValidationException $e): JsonResponse => $refuse((string) array_key_first($e->errors()), (string) array_values($e->errors())[0][0], $e->status));
         $exceptions->render(static fn (AuthenticationException $e): JsonResponse => $refuse('session', 'sign in first', 401));
-        $exceptions->render(static function (QueryException $e) use ($refuse): ?JsonResponse {
-            // 53100 disk full, 57P* shutting down, 08* connection: nothing was stored, the sender keeps its entry and tries again.
-            return preg_match('/^(53|57P|08)/', (string) $e->getCode()) === 1 || $e->getCode() === 7
-                ? $refuse('database', 'the database cannot take this now; nothing was stored, it is kept on this screen and sent again', 503) : null;
+        $exceptions->render(static fn (Conflict $e): JsonResponse => $refuse($e->field, $e->getMessage(), 409));
+        $exceptions->render(static function (PDOException $e) use ($refuse): ?JsonResponse {
+            return match (true) {
+                // 53 full disk or no room, 57P shutting down, 08 connection, 7 none at all: nothing was stored.
+                preg_match('/^(53|57P|08)/', (string) $e->getCode()) === 1, $e->getCode() === 7 => $refuse('database', 'the database cannot take this now; nothing was stored, it is kept on this screen and sent again', 503),
+                // 55P03 a lock, 57014 a time limit, 40 two at once: the same may work in a moment.
+                preg_match('/^(55P03|57014|40)/', (string) $e->getCode()) === 1 => $refuse('database', 'somebody else is at the same thing; nothing was stored, send it again', 503),
+                // 22 a value that no column can hold, past what the rules of each field catch.
+                str_starts_with((string) $e->getCode(), '22') => $refuse('request', 'holds a value that cannot be kept: a number too large or a text that is none', 422),
+                default => null,
+            };
         });
-        $exceptions->dontReport([InputError::class, AuthorizationException::class]);
+        $exceptions->render(static function (HttpExceptionInterface $e, Request $request) use ($refuse): ?JsonResponse {
+            if (! $request->is('api/*')) {
+                return null;
+            }
+            $says = match ($e->getStatusCode()) {
+                403 => 'You may not do this.', 404 => 'there is nothing here by that name', 405 => 'this cannot be asked in that way',
+                413 => 'is larger than may be sent', 419 => 'the page has stood too long: load it again', 429 => $e->getMessage() === 'Too Many Attempts.' ? 'too many tries: wait a minute' : $e->getMessage(),
+                default => 'That did not work.',
+            };
+
+            return $refuse('', $says, $e->getStatusCode())->withHeaders($e->getHeaders());
+        });
+        $exceptions->dontReport([InputError::class, Conflict::class, AuthorizationException::class]);
     })->create();

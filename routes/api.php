@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccessController;
 use App\Http\Controllers\CalcController;
 use App\Http\Controllers\ChargeController;
 use App\Http\Controllers\DryingController;
@@ -30,17 +31,34 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
-Route::middleware('auth:sanctum')->group(static function (): void {
-    Route::delete('session', [SessionController::class, 'destroy']);
-    Route::put('me/preferences', [PersonController::class, 'preferences']);
-    Route::put('me/pin', [PersonController::class, 'pin'])->middleware('throttle:sign-in');
-    Route::get('openapi.json', OpenApiController::class);
-    Route::get('people', [PersonController::class, 'index']);
-    Route::post('tokens', [PersonController::class, 'token']);
+// A number that a row can have; all else is not here.
+foreach (['source', 'product', 'person', 'token', 'screen'] as $name) {
+    Route::pattern($name, '[1-9][0-9]{0,14}');
+}
 
-    Route::get('calc', [CalcController::class, 'index']);
-    Route::get('calc/{name}', [CalcController::class, 'show'])->where('name', '[a-z_.]+');
-    Route::post('calc/{name}', [CalcController::class, 'run'])->where('name', '[a-z_.]+')->middleware('ability:*,calc');
+Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
+    Route::delete('session', [SessionController::class, 'destroy']);
+    // People, tokens and the own person: a screen only. No token may make another.
+    Route::middleware('ability:*')->group(static function (): void {
+        Route::put('me/preferences', [PersonController::class, 'preferences']);
+        Route::put('me/pin', [PersonController::class, 'pin'])->middleware('throttle:sign-in');
+        Route::put('me/password', [PersonController::class, 'password'])->middleware('throttle:sign-in');
+        Route::get('people', [PersonController::class, 'index']);
+        Route::get('people/all', [PersonController::class, 'all']);
+        Route::post('people', [PersonController::class, 'store']);
+        Route::put('people/{person}', [PersonController::class, 'change']);
+        Route::post('people/{person}/reset', [PersonController::class, 'reset']);
+        Route::get('tokens', [AccessController::class, 'tokens']);
+        Route::post('tokens', [AccessController::class, 'makeToken']);
+        Route::delete('tokens/{token}', [AccessController::class, 'revokeToken']);
+        Route::get('screens', [AccessController::class, 'screens']);
+        Route::delete('screens/{screen}', [AccessController::class, 'forgetScreen']);
+    });
+    Route::get('openapi.json', OpenApiController::class);
+
+    Route::get('calc', [CalcController::class, 'index'])->middleware('ability:*,calc,shop');
+    Route::get('calc/{name}', [CalcController::class, 'show'])->where('name', '[a-z_.]{1,60}')->middleware('ability:*,calc,shop');
+    Route::post('calc/{name}', [CalcController::class, 'run'])->where('name', '[a-z_.]{1,60}')->middleware('ability:*,calc');
 
     Route::middleware('ability:*,calc')->group(static function (): void {
         Route::get('meshes', [MeshController::class, 'index']);
@@ -61,17 +79,17 @@ Route::middleware('auth:sanctum')->group(static function (): void {
         Route::post('products/{product}/recipes', [ShopController::class, 'keepRecipe']);
         Route::get('sources', [SourceController::class, 'index']);
         Route::post('sources', [SourceController::class, 'store']);
-        Route::get('sources/{source}', [SourceController::class, 'show'])->whereNumber('source');
-        Route::post('sources/{source}/events', [SourceController::class, 'trust'])->whereNumber('source');
+        Route::get('sources/{source}', [SourceController::class, 'show']);
+        Route::post('sources/{source}/events', [SourceController::class, 'trust']);
         Route::post('pictures', [PictureController::class, 'store'])->middleware('throttle:upload');
         Route::get('pictures/{picture}', [PictureController::class, 'show'])->whereUuid('picture');
         Route::get('lots', [LotController::class, 'index']);
         Route::post('lots', [LotController::class, 'store']);
         Route::post('lots/merge', [LotController::class, 'merge']);
-        Route::get('lots/{lot}', [LotController::class, 'show'])->where('lot', '[A-Za-z0-9-]+');
-        Route::post('lots/{lot}/acts', [LotController::class, 'act'])->whereNumber('lot');
-        Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]+')->whereIn('format', ['pdf', 'svg']);
-        Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]+');
+        Route::get('lots/{lot}', [LotController::class, 'show'])->where('lot', '[A-Za-z0-9-]{1,30}');
+        Route::post('lots/{lot}/acts', [LotController::class, 'act'])->where('lot', '[1-9][0-9]{0,14}');
+        Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]{1,30}')->whereIn('format', ['pdf', 'svg']);
+        Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
         Route::get('sorting-tests', [IdentificationController::class, 'tests']);
         Route::post('identifications', [IdentificationController::class, 'store']);
         Route::get('sortings', [SortingController::class, 'index']);

@@ -27,6 +27,15 @@ function panel(array $over = []): array
     ], $over);
 }
 
+/** Starts a panel as whoever is signed in, or as Ines. */
+function startRun(array $over = []): Illuminate\Testing\TestResponse
+{
+    $case = test();
+    assert($case instanceof TestCase);
+
+    return $case->signedIn(TestCase::$who)->postJson('/api/v1/runs', panel($over))->assertCreated();
+}
+
 function lot(string $code): Lot
 {
     return Lot::query()->withHeld()->where('code', $code)->firstOrFail();

@@ -34,7 +34,7 @@ abstract class TestCase extends BaseTestCase
         $this->withHeader('Origin', (string) config('app.url'));
     }
 
-    protected function signedIn(string $login = 'ines'): static
+    public function signedIn(string $login = 'ines'): static
     {
         // Another person is another session, as on a real screen.
         self::$who = $login;

@@ -12,6 +12,7 @@ use App\Models\Source;
 use App\Models\User;
 use App\Support\Csv;
 use App\Support\Ledger;
+use App\Support\Sent;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -22,7 +23,7 @@ final readonly class ImportRows
 {
     public const NEEDED = ['sources' => ['name'], 'lots' => ['source', 'polymer', 'form', 'colour', 'mass_g'], 'movements' => ['lot', 'mass_g', 'reason'], 'mixes' => ['mix', 'polymer', 'component', 'parts']];
 
-    public function __construct(private Ledger $ledger, private PolymerLibrary $polymers, private KeepMix $keepMix)
+    public function __construct(private Ledger $ledger, private Sent $sent, private PolymerLibrary $polymers, private KeepMix $keepMix)
     {
     }
 
@@ -33,17 +34,21 @@ final readonly class ImportRows
     {
         $rows = Csv::read($text, self::NEEDED[$kind]);
         if (! $dry && Act::query()->whereKey($id)->where(['kind' => 'imported', 'by_id' => $by->id])->exists()) {
+            $this->sent->as($id);
+
             return ['rows' => count($rows), 'errors' => [], 'would' => []];
         }
         $sources = Source::query()->get()->keyBy('name')->all();
         $lots = $kind === 'movements' ? Lot::query()->whereIn('code', array_map(mb_strtoupper(...), array_column($rows, 'lot')))->get()->keyBy('code')->all() : [];
         $errors = [];
         $ready = [];
+        $named = [];
         foreach ($rows as $i => $row) {
             try {
                 $ready[] = match ($kind) {
-                    'sources' => $this->source($row, $ready, $sources), 'lots' => $this->lot($row, $sources), 'movements' => $this->movement($row, $lots), default => $this->mix($row),
+                    'sources' => $this->source($row, $named, $sources), 'lots' => $this->lot($row, $sources), 'movements' => $this->movement($row, $lots), default => $this->mix($row),
                 };
+                $named[$row['name'] ?? ''] = true;
             } catch (InputError $error) {
                 // The header is row 1, as the spreadsheet counts.
                 $errors[] = ['row' => $i + 2, 'field' => $error->field, 'message' => $error->getMessage()];
@@ -68,14 +73,14 @@ final readonly class ImportRows
 
     /**
      * @param  array<string, string>  $row
-     * @param  list<array<string, mixed>>  $before
+     * @param  array<string, true>  $before  names that came in rows above
      * @param  array<string, Source>  $sources
      * @return array<string, mixed>
      */
     private function source(array $row, array $before, array $sources): array
     {
         $name = self::text($row, 'name', 80);
-        if (in_array($name, array_column($before, 'name'), true) || isset($sources[$name])) {
+        if (isset($before[$name]) || isset($sources[$name])) {
             throw new InputError('name', "\"{$name}\" is known already");
         }
 

@@ -51,11 +51,17 @@ final readonly class RecordEvents
             $machine = $run->machineOfState();
             $state = $run->state();
             $seq = (int) $run->events->max('seq');
+            $known = $run->events->keyBy('key')->all();
             $stored = [];
             $refused = [];
             foreach ($incoming as ['event' => $event, 'by' => $by]) {
                 if (isset($state->keys[$event->key])) {
-                    $stored[] = $event->key;
+                    $before = $known[$event->key] ?? null;
+                    if ($before !== null && ($before->type !== $event->type || $before->data != $event->data)) {
+                        $refused[] = ['key' => $event->key, 'error' => new InputError('key', 'was used before for another entry: this one was not stored, send it with a new one')];
+                    } else {
+                        $stored[] = $event->key;
+                    }
 
                     continue;
                 }
@@ -73,7 +79,7 @@ final readonly class RecordEvents
 
                     continue;
                 }
-                RunEvent::query()->create([
+                $known[$event->key] = RunEvent::query()->create([
                     'run_id' => $run->id, 'seq' => ++$seq, 'key' => $event->key, 'type' => $event->type, 'at' => self::moment($event->at),
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                 ]);

@@ -16,6 +16,7 @@ use App\Models\RunEvent;
 use App\Models\User;
 use App\Support\Places;
 use App\Support\RunRefused;
+use App\Support\Sent;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Procedure\EventType;
@@ -26,7 +27,7 @@ use Illuminate\Support\Facades\DB;
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
 final readonly class StartRun
 {
-    public function __construct(private Places $places)
+    public function __construct(private Places $places, private Sent $sent)
     {
     }
 
@@ -42,6 +43,7 @@ final readonly class StartRun
         return DB::transaction(function () use ($id, $by, $product, $machine, $cold, $recipe, $lot, $answer, $scale, $overrides, $at, $charge): Run {
             // One start at a time for each machine: the second waits here and then sees the first.
             Machine::query()->whereKey($machine->id)->lockForUpdate()->firstOrFail();
+            $this->sent->as($id);
             $existing = Run::query()->find($id);
             if ($existing !== null) {
                 return $existing;

@@ -8,6 +8,7 @@ use App\Support\Role;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;
+use Laravel\Sanctum\PersonalAccessToken;
 
 /**
  * A person of the shop.
@@ -38,6 +39,18 @@ final class User extends Authenticatable
     public function isLead(): bool
     {
         return $this->role === Role::Lead;
+    }
+
+    /** An instrument's token speaks for its own machine; a person at a screen, and a token from before that rule, for all. */
+    public function mayReport(int $machineId): bool
+    {
+        $token = $this->currentAccessToken();
+        if (! $token instanceof PersonalAccessToken) {
+            return true;
+        }
+        $own = array_filter($token->abilities ?? [], static fn (string $a): bool => str_starts_with($a, 'machine:'));
+
+        return $own === [] || in_array("machine:{$machineId}", $own, true);
     }
 
     protected function casts(): array

@@ -18,7 +18,8 @@ final class UserPolicy
         return $user->active && $user->is($person);
     }
 
-    public function makeToken(User $user): bool
+    /** people, tokens and screens of the shop */
+    public function manage(User $user): bool
     {
         return $user->active && $user->isLead();
     }

@@ -32,12 +32,13 @@ final class AppServiceProvider extends ServiceProvider
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
 
         $who = static fn (Request $request): string => (string) ($request->user()?->getAuthIdentifier() ?? $request->ip());
+        $text = static fn (Request $request, string $name): string => is_scalar($request->input($name)) ? mb_substr((string) $request->input($name), 0, 100) : '';
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by($who($request)));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(10)->by('login|'.mb_strtolower((string) $request->input('login')).'|'.$request->ip()),
+            Limit::perMinute(10)->by('login|'.mb_strtolower($text($request, 'login')).'|'.$request->ip()),
             Limit::perMinute(60)->by('ip|'.$request->ip()),
         ]);
         RateLimiter::for('upload', static fn (Request $request): Limit => Limit::perMinute(20)->by('upload|'.$who($request)));
-        RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by('pin|'.(string) $request->input('person_id').'|'.$request->ip()));
+        RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by('pin|'.(string) (int) $text($request, 'person_id').'|'.$request->ip()));
     }
 }

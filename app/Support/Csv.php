@@ -16,6 +16,8 @@ final class Csv
 
     public const MAX_ROWS = 20_000;
 
+    private const MAX_COLUMNS = 60;
+
     /**
      * @param  list<string>  $needed
      * @return list<array<string, string>> rows by column name; row 1 of the file is the header
@@ -38,6 +40,9 @@ final class Csv
         fwrite($stream, $text);
         rewind($stream);
         $header = array_map(static fn (?string $h): string => mb_strtolower(trim((string) $h)), fgetcsv($stream, null, $delimiter, '"', '') ?: []);
+        if (count($header) > self::MAX_COLUMNS || count($header) !== count(array_unique($header))) {
+            throw new InputError('file', count($header) > self::MAX_COLUMNS ? 'has more than '.self::MAX_COLUMNS.' columns: send only those of docs/formats' : 'names a column twice');
+        }
         $missing = array_diff($needed, $header);
         if ($missing !== []) {
             throw new InputError('file', 'has no column '.implode(', ', $missing).'; it has: '.implode(', ', $header));
@@ -96,6 +101,6 @@ final class Csv
     {
         $text = (string) $cell;
 
-        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $text) === 1 && self::number($text) === null ? "'".$text : $text;
+        return is_string($cell) && preg_match('/(^|[;,\t|])\s*[=+\-@]|^[\t\r]/', $text) === 1 && self::number($text) === null ? "'".$text : $text;
     }
 }

@@ -89,6 +89,14 @@ final class KnownDevice
         return $this->find($request)?->people()->where('active', true)->orderBy('name')->get() ?? new Collection;
     }
 
+    /** Which screen it is, for what is counted by screen; null on one that nobody has signed in on. */
+    public function id(Request $request): ?string
+    {
+        $device = $this->find($request);
+
+        return $device === null ? null : "screen {$device->id}";
+    }
+
     private function find(Request $request): ?Device
     {
         $token = $request->cookie(self::COOKIE);

@@ -22,23 +22,29 @@ final class Ledger
     /** a thousandth of a gram, below which two masses are the same */
     private const SAME_G = 0.0005;
 
+    public function __construct(private readonly Sent $sent)
+    {
+    }
+
     /**
      * @param  array<string, mixed>  $data
      * @param  Closure(Act): void  $work
      */
     public function act(string $id, string $kind, User $by, string $reason, array $data, Closure $work): Act
     {
-        return DB::transaction(static function () use ($id, $kind, $by, $reason, $data, $work): Act {
+        return DB::transaction(function () use ($id, $kind, $by, $reason, $data, $work): Act {
             DB::select('select pg_advisory_xact_lock(hashtextextended(?, 0))', [$id]);
             $done = Act::query()->find($id);
             if ($done !== null) {
                 if ($done->kind !== $kind || $done->by_id !== $by->id) {
-                    throw new InputError('id', 'was used for something else before: send a new one');
+                    throw Conflict::of();
                 }
+                $this->sent->as($id);
 
                 return $done;
             }
             $act = Act::query()->create(['id' => $id, 'kind' => $kind, 'reason' => $reason, 'data' => $data, 'by_id' => $by->id, 'at' => CarbonImmutable::now()]);
+            $this->sent->as($id);
             $work($act);
 
             return $act;

@@ -33,8 +33,10 @@ it('keeps a recipe as the next version, by a lead, and never over one not seen',
 });
 
 it('takes readings by a scoped token, all or none', function (): void {
-    $this->signedIn('ines')->postJson('/api/v1/tokens', ['name' => 'logger', 'scopes' => ['readings']])->assertStatus(403);
-    $token = $this->signedIn('maren')->postJson('/api/v1/tokens', ['name' => 'logger', 'scopes' => ['readings']])->assertCreated()->json('token');
+    $anvil = DB::table('machines')->where('name', 'Anvil')->value('id');
+    $asked = ['name' => 'logger', 'scopes' => ['readings'], 'machine_id' => $anvil];
+    $this->signedIn('ines')->postJson('/api/v1/tokens', $asked)->assertStatus(403);
+    $token = $this->signedIn('maren')->postJson('/api/v1/tokens', $asked)->assertCreated()->json('token');
     app('auth')->forgetGuards();
     $this->flushHeaders()->withToken($token);
     $before = DB::table('readings')->count();

@@ -47,6 +47,7 @@ final class LotController extends Controller
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Lot::class);
+        $request->validate(['polymer' => ['nullable', 'string', 'max:20'], 'find' => ['nullable', 'string', 'max:100'], 'after' => ['nullable', 'integer', 'between:1,9000000000000000']]);
         $query = Lot::query()->withHeld()->with(['source', 'reservedFor'])->orderBy('polymer')->orderBy('id')->limit(self::PAGE);
         if ($request->filled('polymer')) {
             $query->where('polymer', $request->string('polymer'));

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\ColleagueData;
 use App\Models\User;
+use App\Support\People;
 use App\Support\Present;
+use App\Support\Role;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 
 final class PersonController extends Controller
@@ -52,14 +57,62 @@ final class PersonController extends Controller
         return new JsonResponse(null, 204);
     }
 
-    /** A token for an instrument or a script; shown once, stored as a hash. */
-    #[OA\Post(path: '/tokens', operationId: 'makeToken', summary: 'Make a token for an instrument or a script', tags: ['shop'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'scopes'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'scopes', type: 'array', items: new OA\Items(type: 'string', enum: ['readings', 'calc', 'shop']))])), responses: [new OA\Response(response: 201, description: 'made', content: new OA\JsonContent(required: ['token'], properties: [new OA\Property(property: 'token', type: 'string')]))])]
-    public function token(Request $request): JsonResponse
+    #[OA\Put(path: '/me/password', operationId: 'setPassword', summary: 'Change the own password; every other sign-in of this person ends', tags: ['session'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['password', 'new_password'], properties: [new OA\Property(property: 'password', type: 'string'), new OA\Property(property: 'new_password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'changed')])]
+    public function password(Request $request, People $people): JsonResponse
     {
-        $this->authorize('makeToken', User::class);
-        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'scopes' => ['required', 'array', 'min:1'], 'scopes.*' => ['in:readings,calc,shop']]);
+        $user = $this->person($request);
+        $this->authorize('update', $user);
+        $given = $request->validate(['password' => ['required', 'string', 'max:200'], 'new_password' => People::PASSWORD]);
+        if (! Hash::check($given['password'], $user->password)) {
+            throw new InputError('password', 'is not right');
+        }
+        $people->setPassword($user, $given['new_password'], $request->session()->getId());
+        Auth::guard('web')->login($user->refresh());
 
-        return new JsonResponse(['token' => $this->person($request)->createToken($given['name'], $given['scopes'])->plainTextToken], 201);
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Get(path: '/people/all', operationId: 'getAllPeople', summary: 'Everybody, also who was switched off', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ColleagueData')))])]
+    public function all(): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+
+        return new JsonResponse(User::query()->orderByDesc('active')->orderBy('name')->get()->map(static fn (User $u): ColleagueData => new ColleagueData($u->id, $u->name, $u->login, $u->role->value, $u->pin !== null, $u->active)));
+    }
+
+    #[OA\Post(path: '/people', operationId: 'addPerson', summary: 'Somebody new', tags: ['shop'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'login', 'role', 'password'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'login', type: 'string'), new OA\Property(property: 'role', type: 'string', enum: ['lead', 'operator']), new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 201, description: 'added', content: new OA\JsonContent(ref: '#/components/schemas/PersonData'))])]
+    public function store(Request $request): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $request->merge(['login' => mb_strtolower($request->string('login')->value())]);
+        $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'login' => ['required', 'string', 'regex:/^[\p{L}\d._-]{2,40}$/u', 'unique:users,login'], 'role' => ['required', Rule::enum(Role::class)], 'password' => People::PASSWORD]);
+        $user = User::query()->create($given + ['preferences' => [], 'active' => true]);
+
+        return new JsonResponse($this->present->person($user), 201);
+    }
+
+    #[OA\Put(path: '/people/{person}', operationId: 'changePerson', summary: 'Switch off or on, or another role; the shop keeps a lead', tags: ['shop'], parameters: [new OA\Parameter(name: 'person', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['active', 'role'], properties: [new OA\Property(property: 'active', type: 'boolean'), new OA\Property(property: 'role', type: 'string', enum: ['lead', 'operator'])])), responses: [new OA\Response(response: 204, description: 'changed')])]
+    public function change(Request $request, User $person, People $people): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $given = $request->validate(['active' => ['required', 'boolean'], 'role' => ['required', Rule::enum(Role::class)]]);
+        $people->change($person, (bool) $given['active'], Role::from($given['role']));
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** For who forgot a password or a PIN: another lead sets a new password, and the PIN is set anew by its owner. */
+    #[OA\Post(path: '/people/{person}/reset', operationId: 'resetPerson', summary: 'A new password for somebody else; PIN, screens and sign-ins of that person are forgotten', tags: ['shop'], parameters: [new OA\Parameter(name: 'person', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['password'], properties: [new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 204, description: 'reset')])]
+    public function reset(Request $request, User $person, People $people): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $given = $request->validate(['password' => People::PASSWORD]);
+        if ($person->is($this->person($request))) {
+            throw new InputError('person', 'is you: change your own password with the old one');
+        }
+        $people->reset($person, $given['password']);
+
+        return new JsonResponse(null, 204);
     }
 
     private function person(Request $request): User

@@ -6,6 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Models\Machine;
 use App\Models\Run;
+use App\Models\User;
+use App\Support\Conflict;
+use App\Support\Sent;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,33 +20,119 @@ final class ReadingController extends Controller
 {
     private const POINTS = 400;
 
-    #[OA\Post(path: '/readings', operationId: 'postReadings', summary: 'Readings from an instrument; all are stored, or none', tags: ['readings'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['readings'], properties: [new OA\Property(property: 'readings', type: 'array', items: new OA\Items(type: 'object', required: ['machine', 'channel', 'value'], properties: [new OA\Property(property: 'machine', type: 'string'), new OA\Property(property: 'channel', type: 'string'), new OA\Property(property: 'value', type: 'number'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC; now unless given')]))])), responses: [new OA\Response(response: 201, description: 'stored')])]
-    public function store(Request $request): JsonResponse
+    private const REMEMBERED_DAYS = 7;
+
+    /** so many differences are named; more say nothing more */
+    private const NAMED = 100;
+
+    /**
+     * A batch that carries an id is answered as before when it comes again within a week. A channel has one value at a
+     * time: the first stays, and a second one that differs is named.
+     */
+    #[OA\Post(path: '/readings', operationId: 'postReadings', summary: 'Readings from an instrument; all are taken, or none', tags: ['readings'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['readings'], properties: [new OA\Property(property: 'id', type: 'string', format: 'uuid', description: 'of the batch: send it again with the same id when the answer did not arrive'), new OA\Property(property: 'readings', type: 'array', items: new OA\Items(type: 'object', required: ['machine', 'channel', 'value'], properties: [new OA\Property(property: 'machine', type: 'string'), new OA\Property(property: 'channel', type: 'string'), new OA\Property(property: 'value', type: 'number'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC; now unless given')]))])), responses: [new OA\Response(response: 201, description: 'stored', content: new OA\JsonContent(ref: '#/components/schemas/ReadingsTakenData')), new OA\Response(response: 409, description: 'the id was used for another batch')])]
+    public function store(Request $request, Sent $sent): JsonResponse
     {
         $this->authorize('addReadings', Machine::class);
         $given = $request->validate([
-            'readings' => ['required', 'array', 'min:1', 'max:5000'], 'readings.*.machine' => ['required', 'string', 'max:80'],
-            'readings.*.channel' => ['required', 'string', 'regex:/^[a-z0-9_]{1,40}$/'], 'readings.*.value' => ['required', 'numeric'], 'readings.*.at' => ['nullable', 'numeric'],
+            'id' => ['nullable', 'uuid'], 'readings' => ['required', 'array', 'min:1', 'max:5000'],
         ]);
+        $rows = $this->rows(array_values($given['readings']), $this->actor($request));
+        $answer = DB::transaction(function () use ($given, $rows, $sent): array {
+            $id = isset($given['id']) ? mb_strtolower((string) $given['id']) : null;
+            if ($id === null) {
+                return $this->keep($rows);
+            }
+            $hash = $sent->hash();
+            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 1))', [$id]);
+            DB::table('reading_batches')->where('at', '<', now()->subDays(self::REMEMBERED_DAYS))->delete();
+            $before = DB::table('reading_batches')->where('id', $id)->first();
+            if ($before !== null) {
+                return $before->hash === $hash ? (array) json_decode((string) $before->answer, true) : throw Conflict::of();
+            }
+            $answer = $this->keep($rows);
+            DB::table('reading_batches')->insert(['id' => $id, 'hash' => $hash, 'answer' => json_encode($answer), 'at' => now()]);
+
+            return $answer;
+        });
+
+        return new JsonResponse($answer, 201);
+    }
+
+    /**
+     * Checked by hand: five thousand rows through the validator would hold a worker for ten seconds.
+     *
+     * @param  list<mixed>  $given
+     * @return list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>
+     *
+     * @throws InputError naming the row
+     */
+    private function rows(array $given, User $by): array
+    {
         $machines = Machine::query()->pluck('id', 'name');
         $running = Run::query()->where('status', 'running')->pluck('id', 'machine_id');
         $now = microtime(true);
         $rows = [];
-        foreach ($given['readings'] as $i => $reading) {
-            $machine = $machines[$reading['machine']] ?? throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
-            $at = (float) ($reading['at'] ?? $now);
-            if (! is_finite((float) $reading['value']) || $at > $now + 60 || $at < $now - 90 * 86400) {
-                throw new InputError("readings.{$i}.".($at > $now + 60 || $at < $now - 90 * 86400 ? 'at' : 'value'), 'is out of range');
+        foreach ($given as $i => $reading) {
+            $reading = is_array($reading) ? $reading : [];
+            $name = $reading['machine'] ?? null;
+            $machine = is_string($name) ? $machines[$name] ?? null : null;
+            if ($machine === null) {
+                throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
             }
-            $rows[] = ['at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod($at, 1))), 'machine_id' => $machine, 'run_id' => $running[$machine] ?? null, 'channel' => $reading['channel'], 'value' => (float) $reading['value']];
+            if (! $by->mayReport((int) $machine)) {
+                throw new InputError("readings.{$i}.machine", 'is not the machine of this token: an instrument speaks for its own');
+            }
+            $channel = $reading['channel'] ?? null;
+            if (! is_string($channel) || preg_match('/^[a-z0-9_]{1,40}$/', $channel) !== 1) {
+                throw new InputError("readings.{$i}.channel", 'is required: small letters, digits and _, at most 40');
+            }
+            $value = $reading['value'] ?? null;
+            if (! is_numeric($value) || ! is_finite((float) $value)) {
+                throw new InputError("readings.{$i}.value", 'is out of range: a finite number is needed');
+            }
+            $at = $reading['at'] ?? $now;
+            if (! is_numeric($at) || $at > $now + 60 || $at < $now - 90 * 86400) {
+                throw new InputError("readings.{$i}.at", 'is out of range: not in the future and not older than 90 days');
+            }
+            $rows[] = ['at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))), 'machine_id' => (int) $machine, 'run_id' => $running[$machine] ?? null, 'channel' => $channel, 'value' => (float) $value];
         }
-        DB::transaction(static function () use ($rows): void {
-            foreach (array_chunk($rows, 1000) as $chunk) {
-                DB::table('readings')->insert($chunk);
-            }
-        });
 
-        return new JsonResponse(['stored' => count($rows)], 201);
+        return $rows;
+    }
+
+    /**
+     * @param  list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>  $rows
+     * @return array{stored: int, known: int, differing: list<array{channel: string, at: string, kept: float, sent: float}>}
+     */
+    private function keep(array $rows): array
+    {
+        $stored = 0;
+        $differing = [];
+        foreach (array_chunk($rows, 1000) as $chunk) {
+            $new = DB::table('readings')->insertOrIgnore($chunk);
+            $stored += $new;
+            if ($new < count($chunk)) {
+                array_push($differing, ...$this->differing($chunk));
+            }
+        }
+
+        return ['stored' => $stored, 'known' => count($rows) - $stored, 'differing' => array_slice($differing, 0, self::NAMED)];
+    }
+
+    /**
+     * @param  list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>  $rows
+     * @return list<array{channel: string, at: string, kept: float, sent: float}>
+     */
+    private function differing(array $rows): array
+    {
+        /** @var list<object{channel: string, at: string, kept: float|string, sent: float|string}> $found */
+        $found = DB::select(
+            'select r.channel, s.at as at, r.value as kept, s.value as sent from jsonb_to_recordset(?::jsonb) as s(at text, machine_id bigint, channel text, value double precision)
+            join readings r on r.machine_id = s.machine_id and r.channel = s.channel and r.at = s.at::timestamptz(3) where r.value <> s.value order by s.at',
+            [json_encode($rows)],
+        );
+
+        return array_map(static fn (object $f): array => ['channel' => $f->channel, 'at' => $f->at, 'kept' => (float) $f->kept, 'sent' => (float) $f->sent], $found);
     }
 
     /** A run's readings, thinned in SQL to at most POINTS for each channel. */

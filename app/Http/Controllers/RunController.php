@@ -41,7 +41,7 @@ final class RunController extends Controller
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Run::class);
-        $given = $request->validate(['after' => ['nullable', 'string', 'regex:/^\d+(\.\d+)?_[0-9a-f-]{36}$/'], 'product_id' => ['nullable', 'integer'], 'verdict' => ['nullable', 'in:good,scrap,open']]);
+        $given = $request->validate(['after' => ['nullable', 'string', 'regex:/^\d{1,10}(\.\d{1,6})?_[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/'], 'product_id' => ['nullable', 'integer', 'between:1,9000000000000000'], 'verdict' => ['nullable', 'in:good,scrap,open']]);
         $runs = Run::query()->with(['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection'])
             ->select(['id', 'number', 'product_id', 'machine_id', 'cold_machine_id', 'lot_id', 'started_by', 'plan', 'choices', 'status', 'step', 'verdict', 'scrap_reason', 'started_at', 'ended_at'])
             ->when($given['product_id'] ?? null, static fn (Builder $q, $id) => $q->where('product_id', $id))

@@ -8,6 +8,7 @@ use App\Data\SessionData;
 use App\Models\User;
 use App\Support\KnownDevice;
 use App\Support\Present;
+use App\Support\Tries;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,7 +18,10 @@ use OpenApi\Attributes as OA;
 
 final class SessionController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly KnownDevice $device)
+    /** the hash of a password that nobody has, of the cost of everybody's */
+    private const NOBODY = '$2y$12$XjWbuSq.Uo/kXlIr.lY7.OqzBSylN1BXzzSZB/qnU2f8IcVnFn/lO';
+
+    public function __construct(private readonly Present $present, private readonly KnownDevice $device, private readonly Tries $tries)
     {
     }
 
@@ -32,12 +36,21 @@ final class SessionController extends Controller
     #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Sign in with a password', tags: ['session'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['login', 'password'], properties: [new OA\Property(property: 'login', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
     public function store(Request $request): JsonResponse
     {
+        $this->mustBeOurScreen($request);
         $given = $request->validate(['login' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']]);
-        if (! Auth::guard('web')->attempt(['login' => mb_strtolower($given['login']), 'password' => $given['password'], 'active' => true])) {
+        $from = $this->device->id($request) ?? (string) $request->ip();
+        $subject = Tries::password($given['login'], $from);
+        $this->tries->begin($subject);
+        $user = User::query()->where('login', mb_strtolower($given['login']))->where('active', true)->first();
+        // A name that nobody has takes as long as one that somebody has.
+        $right = Hash::check($given['password'], $user->password ?? self::NOBODY);
+        if ($user === null || ! $right) {
+            $this->tries->log('wrong name or password', $user, $request->ip());
             throw new InputError('password', 'name and password do not match');
         }
+        $this->tries->clear($subject, Tries::pin($user));
+        Auth::guard('web')->login($user);
         $request->session()->regenerate();
-        $user = $this->user();
         $proof = $this->device->remember($request, $user);
 
         return new JsonResponse($this->data($request, $user, $proof));
@@ -47,14 +60,23 @@ final class SessionController extends Controller
     #[OA\Post(path: '/session/pin', operationId: 'switchPerson', summary: 'Switch person by PIN on a known screen', tags: ['session'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['person_id', 'pin'], properties: [new OA\Property(property: 'person_id', type: 'integer'), new OA\Property(property: 'pin', type: 'string')])), responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
     public function pin(Request $request): JsonResponse
     {
+        $this->mustBeOurScreen($request);
         $given = $request->validate(['person_id' => ['required', 'integer'], 'pin' => ['required', 'string', 'max:12']]);
         $user = $this->device->people($request)->firstWhere('id', (int) $given['person_id']);
         if ($user === null) {
             throw new InputError('person_id', 'has not signed in on this screen yet: use the password once');
         }
+        $subject = Tries::pin($user);
+        if ($this->tries->failed($subject) >= Tries::LOCKED_AFTER) {
+            $this->tries->log('PIN tried while locked', $user, $request->ip());
+            throw new InputError('pin', 'was wrong too often and is locked: sign in with the password, that opens it again');
+        }
+        $this->tries->begin($subject);
         if ($user->pin === null || ! Hash::check($given['pin'], $user->pin)) {
+            $this->tries->log('wrong PIN', $user, $request->ip());
             throw new InputError('pin', 'is not right');
         }
+        $this->tries->clear($subject);
         Auth::guard('web')->login($user);
         $request->session()->regenerate();
         $proof = $this->device->takeOver($request, $user);
@@ -65,6 +87,7 @@ final class SessionController extends Controller
     #[OA\Delete(path: '/session', operationId: 'signOut', summary: 'Sign out', tags: ['session'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
     public function destroy(Request $request): JsonResponse
     {
+        $this->mustBeOurScreen($request);
         $this->device->leave($request);
         Auth::guard('web')->logout();
         $request->session()->invalidate();
@@ -73,12 +96,12 @@ final class SessionController extends Controller
         return new JsonResponse($this->data($request, null));
     }
 
-    private function user(): User
+    /** Another site's page has no session here: it is told so before any password is looked at. */
+    private function mustBeOurScreen(Request $request): void
     {
-        $user = Auth::guard('web')->user();
-        assert($user instanceof User);
-
-        return $user;
+        if (! $request->hasSession()) {
+            throw new InputError('session', 'begins on a screen of Dithermic only: scripts and instruments use a token');
+        }
     }
 
     private function data(Request $request, ?User $user, ?string $proof = null): SessionData

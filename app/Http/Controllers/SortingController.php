@@ -12,7 +12,9 @@ use App\Models\Sorting;
 use App\Models\SortingBin;
 use App\Models\SortingEntry;
 use App\Models\User;
+use App\Support\Conflict;
 use App\Support\Present;
+use App\Support\Sent;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -37,11 +39,15 @@ final class SortingController extends Controller
     }
 
     #[OA\Post(path: '/sortings', operationId: 'startSorting', summary: 'Begin a sorting with what the whole batch weighs', tags: ['sorting'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['id', 'source_id', 'about', 'in_g', 'scale_g'], properties: [new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'source_id', type: 'integer'), new OA\Property(property: 'about', type: 'string'), new OA\Property(property: 'in_g', type: 'number'), new OA\Property(property: 'scale_g', type: 'number')])), responses: [new OA\Response(response: 201, description: 'begun', content: new OA\JsonContent(ref: '#/components/schemas/SortingData'))])]
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, Sent $sent): JsonResponse
     {
         $this->authorize('create', Sorting::class);
         $given = $request->validate(['id' => ['required', 'uuid'], 'source_id' => ['required', 'integer', 'exists:sources,id'], 'about' => ['required', 'string', 'max:120'], 'in_g' => ['required', 'numeric', 'gt:0', 'max:100000000'], 'scale_g' => ['required', 'numeric', 'gt:0', 'max:1000']]);
-        $sorting = DB::transaction(fn (): Sorting => Sorting::query()->firstOrCreate(['id' => $given['id']], ['status' => Sorting::OPEN, 'by_id' => $this->actor($request)->id, 'started_at' => CarbonImmutable::now()] + $given));
+        $sorting = DB::transaction(function () use ($given, $request, $sent): Sorting {
+            $sent->as($given['id']);
+
+            return Sorting::query()->firstOrCreate(['id' => $given['id']], ['status' => Sorting::OPEN, 'by_id' => $this->actor($request)->id, 'started_at' => CarbonImmutable::now()] + $given);
+        });
 
         return new JsonResponse($this->data($sorting), 201);
     }
@@ -88,7 +94,15 @@ final class SortingController extends Controller
     /** @param  array<string, mixed>  $given */
     private function enter(Sorting $sorting, User $user, array $given): void
     {
-        if (SortingEntry::query()->whereKey($given['key'])->exists()) {
+        $before = SortingEntry::query()->whereKey($given['key'])->first();
+        if ($before !== null) {
+            $same = $before->sorting_id === $sorting->id && $before->undoes === ($given['undoes'] ?? null)
+                && (isset($given['undoes']) || ((int) $before->bin_id === (int) $given['bin_id'] && (int) $before->pieces === (int) ($given['pieces'] ?? 0) && abs((float) $before->mass_g - (float) ($given['mass_g'] ?? 0)) < 0.0005));
+
+            if (! $same) {
+                throw Conflict::of('key');
+            }
+
             return;
         }
         $entry = ['key' => $given['key'], 'sorting_id' => $sorting->id, 'by_id' => $user->id, 'at' => CarbonImmutable::now()];

@@ -7,13 +7,20 @@ namespace App\Http\Requests;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
+use Closure;
 use Dithermic\Core\Procedure\Event;
 use Dithermic\Core\Procedure\EventType;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
 
 final class AppendEventsRequest extends FormRequest
 {
+    private const LONGEST_TEXT = 2000;
+
+    /** bytes of JSON */
+    private const LARGEST_ENTRY = 16_000;
+
     public function authorize(): bool
     {
         $run = $this->route('run');
@@ -28,11 +35,24 @@ final class AppendEventsRequest extends FormRequest
             'events' => ['required', 'array', 'min:1', 'max:200'],
             'events.*.key' => ['required', 'string', 'regex:/^[A-Za-z0-9-]{8,60}$/'],
             'events.*.type' => ['required', Rule::enum(EventType::class)->except([EventType::Started])],
-            'events.*.at' => ['required', 'numeric'],
-            'events.*.by_id' => ['nullable', 'integer'],
+            'events.*.at' => ['required', 'numeric', 'between:0,99999999999'],
+            'events.*.by_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
             'events.*.sitting' => ['nullable', 'string', 'max:120'],
-            'events.*.data' => ['present', 'array', 'max:20'],
+            'events.*.data' => ['present', 'array', 'max:20', self::ofReadableSize(...)],
         ];
+    }
+
+    /** What a hand writes beside a press is short: a run is read whole, on a screen and on paper. */
+    private static function ofReadableSize(string $field, mixed $data, Closure $fail): void
+    {
+        foreach (Arr::dot((array) $data) as $name => $value) {
+            if (is_string($value) && mb_strlen($value) > self::LONGEST_TEXT) {
+                $fail("{$name} is longer than ".self::LONGEST_TEXT.' letters: write it shorter, or in two entries');
+            }
+        }
+        if (strlen((string) json_encode($data)) > self::LARGEST_ENTRY) {
+            $fail('is larger than '.self::LARGEST_ENTRY.' bytes: one entry is one observation');
+        }
     }
 
     /**

@@ -1146,6 +1146,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change the own password; every other sign-in of this person ends */
+        put: operations["setPassword"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/me/pin": {
         parameters: {
             query?: never;
@@ -1260,7 +1277,62 @@ export interface paths {
         /** Everybody of the shop */
         get: operations["getPeople"];
         put?: never;
+        /** Somebody new */
+        post: operations["addPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everybody, also who was switched off */
+        get: operations["getAllPeople"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Switch off or on, or another role; the shop keeps a lead */
+        put: operations["changePerson"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{person}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A new password for somebody else; PIN, screens and sign-ins of that person are forgotten
+         * @description For who forgot a password or a PIN: another lead sets a new password, and the PIN is set anew by its owner.
+         */
+        post: operations["resetPerson"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1395,7 +1467,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Readings from an instrument; all are stored, or none */
+        /**
+         * Readings from an instrument; all are taken, or none
+         * @description A batch that carries an id is answered as before when it comes again within a week. A channel has one value at a
+         *     time: the first stays, and a second one that differs is named.
+         */
         post: operations["postReadings"];
         delete?: never;
         options?: never;
@@ -1507,6 +1583,40 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/screens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Screens on which a PIN is enough, and whose */
+        get: operations["getScreens"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/screens/{screen}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forget a screen: there the password is needed again */
+        delete: operations["forgetScreen"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1713,14 +1823,32 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Every token, without its secret */
+        get: operations["getTokens"];
         put?: never;
         /**
          * Make a token for an instrument or a script
-         * @description A token for an instrument or a script; shown once, stored as a hash.
+         * @description Shown once, stored as a hash. It can do what it says and nothing else, and it ends.
          */
         post: operations["makeToken"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/tokens/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Revoke a token */
+        delete: operations["revokeToken"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2294,6 +2422,15 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description Somebody of the shop, as a lead sees them. */
+        ColleagueData: {
+            id: number;
+            name: string;
+            login: string;
+            role: string;
+            has_pin: boolean;
+            active: boolean;
         };
         ConditionPolyamideInput: {
             /** @description of the wall (mm) */
@@ -3820,6 +3957,18 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description A token, without its secret. */
+        KeyData: {
+            id: number;
+            name: string;
+            scopes: string[];
+            machine: string | null;
+            by: string;
+            /** Format: float */
+            used_at: number | null;
+            /** Format: float */
+            ends_at: number | null;
+        };
         /** @description A machine with what runs on it. */
         LaneData: {
             machine_id: number;
@@ -4347,6 +4496,18 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description What became of a batch of readings. */
+        ReadingsTakenData: {
+            /** @description there already with another value: the first one stays */
+            stored: number;
+            known: number;
+            differing: {
+                channel: string;
+                at: string;
+                kept: number;
+                sent: number;
+            }[];
+        };
         /** @description A version of how a product is run on a machine. */
         RecipeData: {
             id: number;
@@ -4630,6 +4791,13 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description A screen on which somebody has signed in with a password. */
+        ScreenData: {
+            id: number;
+            people: string[];
+            /** Format: float */
+            seen_at: number;
         };
         /** @description Who is signed in here, and who may switch to this screen by PIN. */
         SessionData: {
@@ -7219,6 +7387,31 @@ export interface operations {
             };
         };
     };
+    setPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    password: string;
+                    new_password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     setPin: {
         parameters: {
             query?: never;
@@ -7436,6 +7629,110 @@ export interface operations {
             };
         };
     };
+    addPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    login: string;
+                    /** @enum {string} */
+                    role: "lead" | "operator";
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonData"];
+                };
+            };
+        };
+    };
+    getAllPeople: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColleagueData"][];
+                };
+            };
+        };
+    };
+    changePerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    active: boolean;
+                    /** @enum {string} */
+                    role: "lead" | "operator";
+                };
+            };
+        };
+        responses: {
+            /** @description changed */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    resetPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    password: string;
+                };
+            };
+        };
+        responses: {
+            /** @description reset */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     postPicture: {
         parameters: {
             query?: never;
@@ -7620,6 +7917,11 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": {
+                    /**
+                     * Format: uuid
+                     * @description of the batch: send it again with the same id when the answer did not arrive
+                     */
+                    id?: string;
                     readings: {
                         machine: string;
                         channel: string;
@@ -7633,6 +7935,15 @@ export interface operations {
         responses: {
             /** @description stored */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsTakenData"];
+                };
+            };
+            /** @description the id was used for another batch */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7800,6 +8111,46 @@ export interface operations {
                         [key: string]: number[][];
                     };
                 };
+            };
+        };
+    };
+    getScreens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScreenData"][];
+                };
+            };
+        };
+    };
+    forgetScreen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                screen: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description forgotten */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -8188,6 +8539,26 @@ export interface operations {
             };
         };
     };
+    getTokens: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyData"][];
+                };
+            };
+        };
+    };
     makeToken: {
         parameters: {
             query?: never;
@@ -8200,6 +8571,9 @@ export interface operations {
                 "application/json": {
                     name: string;
                     scopes: ("readings" | "calc" | "shop")[];
+                    /** @description whose readings; required with the scope readings */
+                    machine_id?: number | null;
+                    days?: number;
                 };
             };
         };
@@ -8214,6 +8588,26 @@ export interface operations {
                         token: string;
                     };
                 };
+            };
+        };
+    };
+    revokeToken: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description revoked */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+// A log that cannot be written, because its disk is full, must not turn an answer into another one.
+return [
+    'default' => env('LOG_CHANNEL', 'stack'),
+    'deprecations' => ['channel' => 'null', 'trace' => false],
+    'channels' => [
+        'stack' => ['driver' => 'stack', 'channels' => ['file'], 'ignore_exceptions' => true],
+        'security' => ['driver' => 'stack', 'channels' => ['tries'], 'ignore_exceptions' => true],
+        'file' => ['driver' => 'single', 'path' => storage_path('logs/laravel.log'), 'level' => env('LOG_LEVEL', 'warning'), 'permission' => 0640],
+        'tries' => ['driver' => 'daily', 'path' => storage_path('logs/security.log'), 'level' => 'info', 'days' => 90, 'permission' => 0640],
+        'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
+        'emergency' => ['path' => storage_path('logs/laravel.log')],
+    ],
+];
