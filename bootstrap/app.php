@@ -23,7 +23,6 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__.'/../routes/web.php',
         api: __DIR__.'/../routes/api.php',
-        health: '/up',
         apiPrefix: 'api/v1',
     )
     ->withCommands([__DIR__.'/../app/Console'])

@@ -84,6 +84,42 @@ console.log('\n── API, one after the other from the browser');
     await context.close();
 }
 
+console.log('\n── fifty screens at work for 20 s: each looks at the floor every 4 s, and one in five calculates');
+{
+    const people = [['maren', 'two-heats-oak'], ['ines', 'flake-to-panel'], ['teodor', 'warm-in-cold-out'], ['jun', 'slow-and-even']];
+    const sessions = [];
+    for (const [login, password] of people) {
+        const context = await browser.newContext();
+        const page = await context.newPage();
+        await page.goto(`${base}/sign-in`);
+        await page.getByLabel('Name to sign in').fill(login);
+        await page.getByLabel('Password').fill(password);
+        await page.getByRole('button', { name: 'Sign in' }).click();
+        await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
+        const cookies = await context.cookies();
+        sessions.push({ Accept: 'application/json', Origin: base, 'Content-Type': 'application/json', Cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; '), 'X-XSRF-TOKEN': decodeURIComponent(cookies.find((c) => c.name === 'XSRF-TOKEN').value) });
+        await context.close();
+    }
+    const floor = [];
+    const answers = {};
+    const until = Date.now() + 20_000;
+    const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+    await Promise.all(Array.from({ length: 50 }, async (_, i) => {
+        const headers = sessions[i % sessions.length];
+        await pause(80 * i);
+        while (Date.now() < until) {
+            const start = performance.now();
+            const response = await fetch(`${base}/api/v1/floor`, { headers });
+            await response.arrayBuffer();
+            floor.push(performance.now() - start);
+            answers[response.status] = (answers[response.status] ?? 0) + 1;
+            if (i % 5 === 0) await (await fetch(`${base}/api/v1/calc/heat.press_cycle`, { method: 'POST', headers, body: JSON.stringify({ polymer: 'HDPE', thickness_mm: 6 + (i % 7), initial_c: 20, platen_c: 185 }) })).arrayBuffer();
+            await pause(4000);
+        }
+    }));
+    line(`GET floor, ${floor.length} times (${Object.entries(answers).map(([s, n]) => `${s}: ${n}`).join(', ')})`, `p50 ${quantile(floor, 0.5).toFixed(0)} ms   p95 ${quantile(floor, 0.95).toFixed(0)} ms`);
+}
+
 console.log('\n── pages in Chromium');
 for (const [path, heading] of [['/', 'Floor'], ['/set', 'Set up a sheet'], ['/learn', 'Learn']]) {
     const { context, page } = await fresh();

@@ -1,6 +1,8 @@
 #!/usr/bin/env bash
-# start · stop · test · seed · backup · restore · bench · artisan: everything of `dithermic` but calc.
+# start · stop · test · seed · backup · restore · drill · person · bench · artisan: everything of `dithermic` but calc.
 set -euo pipefail
+# Secrets, caches, backups and logs are nobody else's.
+umask 077
 
 HERE=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 # All that a running shop writes lives here: database cluster, settings, logs, pid files. Another folder is another shop.
@@ -8,6 +10,7 @@ STATE=${DITHERMIC_STATE:-$HERE/storage}
 RUN=$STATE/run
 LOG=$STATE/log
 ENV_FILE=$STATE/app.env
+KEEPER_FILE=$STATE/keeper.env
 PGBIN=/usr/lib/postgresql/15/bin
 PHP_FPM=php-fpm8.2
 DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl procps qrencode)
@@ -20,11 +23,14 @@ usage() {
     cat <<'TEXT'
 dithermic start [--port N] [--no-demo]   start the shop on 127.0.0.1 (port 8080 unless said otherwise)
 dithermic stop                           stop what start started
-dithermic test [core|feature|unit|static|e2e] run all tests, or one suite
+dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic seed                           add the demo shop to an empty one
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
+dithermic rehearse                       try this version's migrations on a copy of the shop
+dithermic drill                          kill, fill, move and restore a shop of its own, and count what is left
+dithermic person reset NAME              a new password for who is locked out (NAME is what they sign in as)
 dithermic bench                          measure speed on this machine
 TEXT
 }
@@ -88,9 +94,9 @@ when_changed() {
 }
 
 # Some archives keep files from others; the web server is another user.
-composer_install() { cd "$HERE" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-scripts --no-progress && chmod -R u+rwX,go+rX vendor; }
-npm_install() { cd "$HERE" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund; }
-build_screens() { cd "$HERE" && npm run --silent build && chmod -R u+rwX,go+rX public; }
+composer_install() ( umask 022; cd "$HERE" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-scripts --no-progress && chmod -R u+rwX,go+rX vendor )
+npm_install() ( umask 022; cd "$HERE" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund )
+build_screens() ( umask 022; cd "$HERE" && npm run --silent build && chmod -R u+rwX,go+rX public )
 
 prepare_code() {
     need_packages "${DEBIAN_PACKAGES[@]}"
@@ -108,21 +114,29 @@ prepare_screens() {
 secret() { head -c 32 /dev/urandom | base64 | tr -d '/+=\n' | cut -c1-32; }
 
 load_settings() {
-    mkdir -p "$STATE" "$RUN" "$LOG" "$STATE/cache" "$STATE/framework/views" "$STATE/framework/cache/data" "$STATE/framework/sessions" "$STATE/logs" "$STATE/app"
+    mkdir -p "$STATE" "$RUN" "$LOG" "$STATE/cache/views" "$STATE/framework/cache/data" "$STATE/framework/sessions" "$STATE/logs" "$STATE/app"
+    # Others pass through to what is theirs; they do not look around.
+    chmod 711 "$STATE" "$RUN" "$STATE/framework" 2>/dev/null || true
     if [ ! -s "$ENV_FILE" ]; then
-        umask 077
-        printf 'APP_KEY=base64:%s\nDITHERMIC_DB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" >"$ENV_FILE"
-        umask 022
+        printf 'APP_KEY=base64:%s\nDITHERMIC_DB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" >"$ENV_FILE.part"
+        mv "$ENV_FILE.part" "$ENV_FILE"
     fi
+    # The web never sees these two.
+    if [ ! -s "$KEEPER_FILE" ]; then
+        printf 'DITHERMIC_KEEPER_PASSWORD=%s\nDITHERMIC_OWNER_PASSWORD=%s\n' "$(secret)" "$(secret)" >"$KEEPER_FILE.part"
+        mv "$KEEPER_FILE.part" "$KEEPER_FILE"
+    fi
+    # shellcheck disable=SC1090
+    . "$KEEPER_FILE"
     set -a
     # .env, when there is one, may name a PostgreSQL of your own (DB_HOST, DB_PORT, DB_DATABASE, DB_USERNAME, DB_PASSWORD).
     # shellcheck disable=SC1091
     [ -f "$HERE/.env" ] && . "$HERE/.env"
     # shellcheck disable=SC1090
     . "$ENV_FILE"
-    APP_NAME=Dithermic APP_ENV=${APP_ENV:-production} APP_DEBUG=${APP_DEBUG:-false} LOG_CHANNEL=single LOG_LEVEL=warning
+    APP_NAME=Dithermic APP_ENV=${APP_ENV:-production} APP_DEBUG=${APP_DEBUG:-false} LOG_CHANNEL=stack LOG_LEVEL=warning
     DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft QUEUE_CONNECTION=sync SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
-    LARAVEL_STORAGE_PATH=$STATE VIEW_COMPILED_PATH=$STATE/framework/views
+    LARAVEL_STORAGE_PATH=$STATE VIEW_COMPILED_PATH=$STATE/cache/views
     APP_CONFIG_CACHE=$STATE/cache/config.php APP_ROUTES_CACHE=$STATE/cache/routes.php APP_EVENTS_CACHE=$STATE/cache/events.php
     APP_SERVICES_CACHE=$STATE/cache/services.php APP_PACKAGES_CACHE=$STATE/cache/packages.php
     if [ -z "${DB_HOST:-}" ]; then
@@ -134,11 +148,17 @@ load_settings() {
 
 artisan() {
     local status=0
-    (cd "$HERE" && php -d memory_limit=1G artisan "$@") || status=$?
-    # What root has just logged, the web server must be able to go on with.
-    if is_root && [ -d "$STATE/logs" ]; then chown -R "$(web_user)" "$STATE/logs"; fi
+    # What root runs reads nothing that the web can write, and logs to the terminal, not into the web's files.
+    (cd "$HERE" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G artisan "$@") || status=$?
     return $status
 }
+
+# What changes tables is run by their owner.
+owner_artisan() {
+    if [ -z "${OWN_CLUSTER:-}" ]; then artisan "$@"; return; fi
+    DB_USERNAME=dithermic_owner DB_PASSWORD=$DITHERMIC_OWNER_PASSWORD artisan "$@"
+}
+keeper() { PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U keeper "$@"; }
 
 # --- PostgreSQL -----------------------------------------------------------------------------------------------------
 
@@ -146,12 +166,32 @@ port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 free_port() { local p; for p in $(seq "$1" $(($1 + 60))); do port_is_free "$p" && { echo "$p"; return; }; done; fail "no free port near $1"; }
 
 # The cluster belongs to a user that may not be root; where that user cannot reach the folder, it lives under /var/lib.
+# $STATE/cluster says which it is, so that a folder that was moved is still the same shop.
 cluster_dir() {
-    if is_root && ! su postgres -s /bin/sh -c "test -x '$STATE'" 2>/dev/null; then
+    if [ -s "$STATE/cluster" ]; then
+        local kept; kept=$(cat "$STATE/cluster")
+        if [ "$kept" = here ]; then echo "$STATE/pg"; else echo "$kept"; fi
+    elif is_root && ! su postgres -s /bin/sh -c "test -x '$STATE'" 2>/dev/null; then
         echo "/var/lib/dithermic/$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"
     else
         echo "$STATE/pg"
     fi
+}
+
+# A folder that was moved takes its database along; one that was copied does not, and must not share it.
+own_this_cluster() {
+    local dir=$1 of
+    if [ -f "$dir/made" ] && [ -s "$dir/of" ]; then
+        of=$(cat "$dir/of")
+        if [ "$of" != "$STATE" ] && [ -s "$of/app.env" ] && cmp -s "$of/app.env" "$ENV_FILE"; then
+            fail "$STATE is a copy of $of, and the database stays with the first. To make a second shop of it: 'dithermic backup FILE' there, 'dithermic start --no-demo' with an empty folder, then 'dithermic restore FILE --replace'."
+        fi
+    fi
+    if [ ! -f "$dir/made" ] && [ -s "$RUN/pg-port" ]; then
+        fail "these settings have had a database, and there is none in $dir. Bring the folder back to where it was, or restore a backup into an empty one. Nothing was made anew."
+    fi
+    printf '%s' "$STATE" >"$dir/of"
+    if [ "$dir" = "$STATE/pg" ]; then echo here >"$STATE/cluster"; else echo "$dir" >"$STATE/cluster"; fi
 }
 as_postgres() { if is_root; then su postgres -s /bin/bash -c "cd / && $*"; else bash -c "$*"; fi; }
 
@@ -160,12 +200,18 @@ start_cluster() {
     local dir data port
     dir=$(cluster_dir); data=$dir/data
     mkdir -p "$dir/socket"
-    if is_root; then chown -R postgres "$dir"; chmod 700 "$dir" "$dir/socket"; fi
+    if is_root && [ "$dir" != "$STATE/pg" ]; then chmod 711 "$(dirname "$dir")"; fi
+    own_this_cluster "$dir"
+    if is_root; then
+        # A running server's files come and go: only what is not made yet is given away whole.
+        if [ -f "$dir/made" ]; then chown postgres "$dir" "$dir/socket" "$dir/of"; else chown -R postgres "$dir"; fi
+        chmod 700 "$dir" "$dir/socket"
+    fi
     if [ ! -f "$dir/made" ]; then
         [ ! -d "$data" ] || [ -z "$(ls -A "$data")" ] || fail "the database cluster in $data was begun but never finished. If nothing in it is yours to keep, remove $dir and start again."
         say "Making a database cluster in $data …"
-        printf '%s' "$DITHERMIC_DB_PASSWORD" >"$dir/pw"; is_root && chown postgres "$dir/pw"
-        as_postgres "$PGBIN/initdb -D '$data' -U dithermic --pwfile='$dir/pw' --auth-host=scram-sha-256 --auth-local=peer -E UTF8 --locale=C.UTF-8" >"$LOG/initdb.log" 2>&1 || fail "initdb failed; see $LOG/initdb.log."
+        printf '%s' "$DITHERMIC_KEEPER_PASSWORD" >"$dir/pw"; is_root && chown postgres "$dir/pw"
+        as_postgres "$PGBIN/initdb -k -D '$data' -U keeper --pwfile='$dir/pw' --auth-host=scram-sha-256 --auth-local=scram-sha-256 -E UTF8 --locale=C.UTF-8" >"$LOG/initdb.log" 2>&1 || fail "initdb failed; see $LOG/initdb.log."
         rm -f "$dir/pw"
         touch "$dir/made"
     fi
@@ -186,8 +232,35 @@ start_cluster() {
         echo "$port" >"$RUN/pg-port"
     fi
     export DB_PORT=$port
-    PGPASSWORD=$DB_PASSWORD psql -qtA -h 127.0.0.1 -p "$port" -U dithermic -d postgres -c "select 1 from pg_database where datname='$DB_DATABASE'" | grep -q 1 \
-        || PGPASSWORD=$DB_PASSWORD createdb -h 127.0.0.1 -p "$port" -U dithermic "$DB_DATABASE"
+    settle_roles
+    if [ "$(keeper -d postgres -c "select 1 from pg_database where datname = '$DB_DATABASE'")" = 1 ]; then
+        touch "$dir/database-made"
+    else
+        # An empty shop in the place of a lost one would hide the loss: only a cluster that never had one gets one.
+        [ ! -f "$dir/database-made" ] || fail "the cluster in $dir has no database \"$DB_DATABASE\" any more; it has: $(keeper -d postgres -c "select string_agg(datname, ', ') from pg_database where not datistemplate"). Nothing was made anew: restore a backup, or rename the right one."
+        keeper -d postgres -c "create database \"$DB_DATABASE\" owner dithermic_owner"
+        touch "$dir/database-made"
+    fi
+    if [ ! -f "$dir/roles-settled" ]; then
+        keeper -d "$DB_DATABASE" -c "alter database \"$DB_DATABASE\" owner to dithermic_owner" -f "$HERE/deploy/grants.sql" >"$LOG/grants.log" 2>&1 || fail "the rights in the database could not be settled; see $LOG/grants.log."
+        touch "$dir/roles-settled"
+    fi
+}
+
+settle_roles() {
+    local dir; dir=$(cluster_dir)
+    if ! keeper -d postgres -c 'select 1' >/dev/null 2>&1; then
+        # A cluster from before there were three roles: its one superuser becomes the keeper, and the web a plain role.
+        say 'Giving the web a role of its own in the database …'
+        PGPASSWORD=$DB_PASSWORD psql -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U dithermic -d postgres -c "create role moving superuser login password '$DITHERMIC_KEEPER_PASSWORD'" >"$LOG/roles.log" 2>&1 \
+            && PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U moving -d postgres -c 'alter role dithermic rename to keeper' -c "alter role keeper password '$DITHERMIC_KEEPER_PASSWORD'" >>"$LOG/roles.log" 2>&1 \
+            && keeper -d postgres -c 'drop role moving' >>"$LOG/roles.log" 2>&1 || fail "the roles in the database could not be settled; see $LOG/roles.log."
+        rm -f "$dir/roles-made" "$dir/roles-settled"
+        keeper -d postgres -c 'drop database if exists dithermic_test' >/dev/null 2>&1 || true
+    fi
+    [ -f "$dir/roles-made" ] && return
+    keeper -d postgres -v owner_password="$DITHERMIC_OWNER_PASSWORD" -v web_password="$DB_PASSWORD" -f "$HERE/deploy/roles.sql" >"$LOG/roles.log" 2>&1 || fail "the roles in the database could not be settled; see $LOG/roles.log."
+    touch "$dir/roles-made"
 }
 
 # A server killed hard leaves its lock file. The process in it may be a zombie that nobody has collected, which PostgreSQL
@@ -204,7 +277,7 @@ clear_dead_lock() {
 }
 
 start_postgres() {
-    as_postgres "$PGBIN/pg_ctl -D '$1' -w -t 60 -l '$2/server.log' -o \"-p $3 -c listen_addresses=127.0.0.1 -c unix_socket_directories=$2/socket -c shared_buffers=256MB -c max_connections=60 -c synchronous_commit=on\" start" >/dev/null 2>&1
+    as_postgres "$PGBIN/pg_ctl -D '$1' -w -t 60 -l '$2/server.log' -o \"-p $3 -c listen_addresses=127.0.0.1 -c unix_socket_directories=$2/socket -c shared_buffers=256MB -c max_connections=60 -c synchronous_commit=on\" start" >/dev/null 2>&1 9>&-
 }
 
 stop_cluster() {
@@ -223,7 +296,7 @@ alive() { [ -s "$1" ] && grep -qE '^(nginx|php-fpm)' "/proc/$(cat "$1")/comm" 2>
 # our socket, and only those are ended.
 end_orphans() {
     local pid held sockets
-    sockets=$(awk -v path="$RUN/php-fpm.sock" '$8 == path { printf "socket:\\[%s\\]|", $7 }' /proc/net/unix)
+    sockets=$(awk -v one="$RUN/php-fpm.sock" -v two="$RUN/php-fpm-heavy.sock" '$8 == one || $8 == two { printf "socket:\\[%s\\]|", $7 }' /proc/net/unix)
     for pid in $(pgrep -f '^(nginx: worker|php-fpm: pool dithermic)'); do
         [ "$(awk '/^PPid/ { print $2 }' "/proc/$pid/status" 2>/dev/null)" = 1 ] || continue
         held=$(ls -l "/proc/$pid/fd" 2>/dev/null)
@@ -237,15 +310,20 @@ start_web() {
     local port=$1 user; user=$(web_user)
     if is_root; then
         [ "$user" = root ] && say "Note: www-data cannot reach $HERE, so the web server runs as root. Put Dithermic in a folder others may enter, such as /srv."
-        chown -R "$user" "$STATE/framework" "$STATE/logs" "$STATE/app" "$STATE/cache"
+        chown -hR "$user" "$STATE/framework" "$STATE/logs" "$STATE/app"
+        # The web reads its caches and cannot write them: what it could write, root would run.
+        chown -hR "root:$(id -gn "$user")" "$STATE/cache"
     fi
+    chmod -R u=rwX,g=rX,o= "$STATE/cache"
+    chmod 644 "$STATE/openapi.json"
     local php_env='' name
-    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
+    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH TRUSTED_PROXIES APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
+        [ -n "${!name:-}" ] || continue
         php_env+="env[$name] = \"${!name:-}\"\n"
     done
     local owner=''
     if is_root; then owner="user = $user\ngroup = $user\nlisten.owner = $user\nlisten.mode = 0660"; fi
-    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|; s|@ENV@|$php_env|" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|g; s|@ENV@|$php_env|g" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
     chmod 600 "$RUN/php-fpm.conf"
     local nginx_user=''; is_root && nginx_user="user $user;"
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$HERE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
@@ -256,12 +334,12 @@ start_web() {
         kill -USR2 "$(cat "$RUN/php-fpm.pid")"
         sleep 0.5
     else
-        PHP_INI_SCAN_DIR="$scan:$HERE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 || fail "php-fpm did not start; see $LOG/php-fpm.log."
+        PHP_INI_SCAN_DIR="$scan:$HERE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 9>&- || fail "php-fpm did not start; see $LOG/php-fpm.log."
     fi
     if alive "$RUN/nginx.pid"; then
         nginx -c "$RUN/nginx.conf" -s reload 2>>"$LOG/nginx.log"
     else
-        nginx -c "$RUN/nginx.conf" 2>>"$LOG/nginx.log" || fail "nginx did not start; see $LOG/nginx.log."
+        nginx -c "$RUN/nginx.conf" 2>>"$LOG/nginx.log" 9>&- || fail "nginx did not start; see $LOG/nginx.log."
     fi
     echo "$port" >"$RUN/web-port"
     local i
@@ -295,7 +373,8 @@ cmd_start() {
     done
     if [ -n "$port" ] && ! [[ $port =~ ^[0-9]+$ && $port -ge 1024 && $port -le 65535 ]]; then fail "--port takes a number from 1024 to 65535."; fi
     local running=''; alive "$RUN/nginx.pid" && running=$(cat "$RUN/web-port" 2>/dev/null || true)
-    port=${port:-${running:-8080}}
+    # The port it had, also after a crash: the screens look for it there.
+    port=${port:-${running:-$(cat "$RUN/web-port" 2>/dev/null || echo 8080)}}
     if [ "$port" != "$running" ]; then
         end_orphans
         port_is_free "$port" || { sleep 1; port_is_free "$port"; } || fail "port $port on 127.0.0.1 is taken by another program. Choose another: dithermic start --port $((port + 1))."
@@ -303,13 +382,16 @@ cmd_start() {
     prepare_code
     prepare_screens
     load_settings
+    one_at_a_time
     export APP_URL="http://127.0.0.1:$port"
     start_cluster
     # Settings cached by the last start may name a database port that is another's by now.
     rm -f "$APP_CONFIG_CACHE"
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
-    artisan migrate --force >"$LOG/migrate.log" 2>&1 || fail "migrating the database failed; see $LOG/migrate.log."
-    if [ $demo = 1 ]; then artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
+    upgrade
+    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
+    # From here on it is somebody's shop: it is never filled in again.
+    touch "$STATE/begun"
     { artisan config:cache && artisan route:cache && artisan view:cache && artisan contract:write "$STATE/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."
     start_web "$port"
     say ''
@@ -325,38 +407,138 @@ cmd_stop() {
     say 'Stopped.'
 }
 
-cmd_seed() { load_settings; start_cluster; artisan migrate --force >/dev/null; artisan shop:seed; }
+# Two at once would each think the other's database was its own work half done.
+one_at_a_time() {
+    exec 9>"$RUN/lock"
+    flock -w 1 9 || fail 'another start, backup or restore of this shop is under way: wait for it.'
+}
+
+pending_migrations() {
+    local known name
+    known=$(keeper_or_own -d "$DB_DATABASE" -c "select migration from migrations" 2>/dev/null || true)
+    for name in "$HERE"/database/migrations/*.php; do
+        grep -qxF "$(basename "$name" .php)" <<<"$known" || basename "$name" .php
+    done
+}
+keeper_or_own() { if [ -n "${OWN_CLUSTER:-}" ]; then keeper "$@"; else PGPASSWORD=$DB_PASSWORD psql -qtAX -v ON_ERROR_STOP=1 -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" "$@"; fi; }
+
+# A newer version: what there is goes into a backup first, so that there is a way back.
+upgrade() {
+    local people kept
+    if [ -n "$(pending_migrations)" ]; then
+        people=$(keeper_or_own -d "$DB_DATABASE" -c 'select count(*) from users' 2>/dev/null || echo 0)
+        if [ "$people" != 0 ]; then
+            kept=$STATE/backups/before-$(date -u +%Y%m%dT%H%M%SZ).dump
+            mkdir -p "$STATE/backups"
+            say "This version changes the database. What there is goes into $kept first …"
+            dump_to "$kept"
+        fi
+        owner_artisan migrate --force >"$LOG/migrate.log" 2>&1 || fail "migrating the database failed; see $LOG/migrate.log.${kept:+ The shop as it was is in $kept: start the version before this and 'dithermic restore $kept --replace'.}"
+    fi
+    if [ -n "${OWN_CLUSTER:-}" ]; then
+        keeper -d "$DB_DATABASE" -f "$HERE/deploy/grants.sql" >"$LOG/grants.log" 2>&1 || fail "the rights in the database could not be settled; see $LOG/grants.log."
+    fi
+}
+
+cmd_seed() { load_settings; one_at_a_time; start_cluster; upgrade; owner_artisan shop:seed; touch "$STATE/begun"; }
+
+owner_server() {
+    if [ -n "${OWN_CLUSTER:-}" ]; then export PGPASSWORD=$DITHERMIC_OWNER_PASSWORD PGUSER=dithermic_owner; else export PGPASSWORD=$DB_PASSWORD PGUSER=$DB_USERNAME; fi
+    export PGHOST=$DB_HOST PGPORT=$DB_PORT
+}
+
+# A whole and readable file, or none.
+dump_to() (
+    local file=$1 part=$1.part.$$
+    trap 'rm -f "$part"' EXIT
+    owner_server
+    [ -d "$(dirname "$file")" ] || fail "there is no folder $(dirname "$file"): nothing was backed up."
+    $PGBIN/pg_dump -Fc --no-owner --no-privileges -f "$part" "$DB_DATABASE" 2>"$LOG/backup.log" || fail "the backup failed and there is no new file: $(tail -n 1 "$LOG/backup.log")"
+    looks_like_a_shop "$part" || fail 'the backup could not be read back: nothing was kept.'
+    sync "$part" || fail 'the backup could not be written to the disk: nothing was kept.'
+    mv -f "$part" "$file" || fail "the backup could not be put at $file."
+    sync "$(dirname "$file")" 2>/dev/null || true
+)
+
+# Every byte of it is read; it holds the tables of a shop, and no other kind of thing than a shop has.
+looks_like_a_shop() {
+    local list table
+    list=$($PGBIN/pg_restore -l "$1" 2>/dev/null | grep -v '^;') || return 1
+    for table in users migrations lots lot_movements runs run_events; do
+        grep -qE " TABLE DATA public $table " <<<"$list" || return 1
+    done
+    ! grep -vE '^[0-9]+; [0-9]+ [0-9]+ (TABLE( DATA| ATTACH)?|SEQUENCE( SET| OWNED BY)?|INDEX( ATTACH)?|(FK )?CONSTRAINT|CHECK CONSTRAINT|DEFAULT|FUNCTION|TRIGGER|COMMENT|SCHEMA|ACL|DEFAULT ACL) ' <<<"$list" | grep -q . || return 1
+    $PGBIN/pg_restore -f /dev/null "$1" 2>/dev/null
+}
 
 cmd_backup() {
     [ -n "${1:-}" ] || fail 'backup needs a file to write: dithermic backup shop.dump'
-    load_settings; start_cluster
-    PGPASSWORD=$DB_PASSWORD $PGBIN/pg_dump -Fc -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -f "$1.part" "$DB_DATABASE" && mv "$1.part" "$1"
-    say "The shop is in $1 ($(du -h "$1" | cut -f1))."
+    load_settings; one_at_a_time; start_cluster
+    dump_to "$1" || exit 1
+    say "The shop is in $1 ($(du -h "$1" | cut -f1)), read back and whole."
+}
+
+# A backup into a database beside the shop's, with this version's tables; says nothing and leaves nothing when it fails.
+load_beside() {
+    local file=$1 new=$2 unknown
+    owner_server
+    dropdb --if-exists --force "$new" >/dev/null 2>&1
+    createdb "$new" || return 1
+    $PGBIN/pg_restore --no-owner --no-privileges --exit-on-error --single-transaction -d "$new" "$file" 2>"$LOG/restore.log" || return 1
+    unknown=$(comm -23 <(psql -qtAX -d "$new" -c 'select migration from migrations order by 1' | LC_ALL=C sort) <(for f in "$HERE"/database/migrations/*.php; do basename "$f" .php; done | LC_ALL=C sort)) || return 1
+    if [ -n "$unknown" ]; then echo "it was made by a newer version, which has $unknown" >"$LOG/restore.log"; return 1; fi
+    [ "$(psql -qtAX -d "$new" -c "select count(*) from users where active and role = 'lead'")" != 0 ] || { echo 'nobody in it could sign in as a lead' >"$LOG/restore.log"; return 1; }
+    DB_DATABASE=$new owner_artisan migrate --force >>"$LOG/restore.log" 2>&1
 }
 
 cmd_restore() {
-    local file='' replace=0 a
+    local file='' replace=0 a port='' new people
     for a in "$@"; do case $a in --replace) replace=1 ;; *) file=$a ;; esac; done
     [ -n "$file" ] || fail 'restore needs a file that backup wrote.'
     [ -r "$file" ] || fail "cannot read $file."
-    $PGBIN/pg_restore -l "$file" >/dev/null 2>&1 || fail "$file is not a backup of Dithermic."
-    load_settings; start_cluster
-    local people
-    people=$(PGPASSWORD=$DB_PASSWORD psql -qtA -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d "$DB_DATABASE" -c 'select count(*) from users' 2>/dev/null || echo 0)
-    if [ "$people" != 0 ] && [ $replace = 0 ]; then fail "this shop is not empty ($people people). To throw it away and put $file in its place, add --replace."; fi
-    # Into a database beside it first: a backup that does not go in leaves the shop as it was.
-    local new=${DB_DATABASE}_restoring server=(-h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME")
-    export PGPASSWORD=$DB_PASSWORD
-    dropdb "${server[@]}" --if-exists "$new" && createdb "${server[@]}" "$new"
-    if ! $PGBIN/pg_restore --no-owner --exit-on-error --single-transaction "${server[@]}" -d "$new" "$file" 2>"$LOG/restore.log"; then
-        dropdb "${server[@]}" "$new"
-        fail "restoring failed and the shop is as it was; see $LOG/restore.log."
+    load_settings; one_at_a_time
+    looks_like_a_shop "$file" || fail "$file is not a whole backup of Dithermic. The shop is as it was."
+    start_cluster
+    people=$(keeper_or_own -d "$DB_DATABASE" -c 'select count(*) from users' 2>/dev/null || echo 0)
+    if [ "$people" != 0 ] && [ $replace = 0 ]; then fail "this shop is not empty ($people people). To put $file in its place, add --replace."; fi
+    # Nobody writes into what is about to be put aside.
+    alive "$RUN/nginx.pid" && port=$(cat "$RUN/web-port" 2>/dev/null || true)
+    stop_pid "$RUN/nginx.pid" QUIT
+    stop_pid "$RUN/php-fpm.pid" QUIT
+    rm -f "$APP_CONFIG_CACHE"
+    new=${DB_DATABASE}_restoring
+    if ! load_beside "$file" "$new"; then
+        dropdb --if-exists --force "$new" >/dev/null 2>&1 || true
+        [ -z "$port" ] || again "$port"
+        fail "restoring failed and the shop is as it was: $(tail -n 1 "$LOG/restore.log")"
     fi
-    psql -qtA "${server[@]}" -d postgres -c "select pg_terminate_backend(pid) from pg_stat_activity where datname = '$DB_DATABASE'" >/dev/null
-    dropdb "${server[@]}" --force "$DB_DATABASE"
-    psql -qtA "${server[@]}" -d postgres -c "alter database \"$new\" rename to \"$DB_DATABASE\""
-    say 'Restored.'
+    keeper_or_own -d "$new" -f "$HERE/deploy/grants.sql" >"$LOG/grants.log" 2>&1 || true
+    # Both names change in one transaction: whenever this is killed, one whole shop has the name, and the other is there.
+    keeper_or_own -d postgres -c "drop database if exists \"${DB_DATABASE}_before\" with (force)"
+    keeper_or_own -d postgres -c "select pg_terminate_backend(pid) from pg_stat_activity where datname in ('$DB_DATABASE', '$new') and pid <> pg_backend_pid()" >/dev/null
+    keeper_or_own -d postgres -c "begin; alter database \"$DB_DATABASE\" rename to \"${DB_DATABASE}_before\"; alter database \"$new\" rename to \"$DB_DATABASE\"; commit" || fail "the shop is as it was; what was restored is in the database $new."
+    touch "$STATE/begun"
+    say "Restored. The shop that was here before is kept in the database ${DB_DATABASE}_before until the next restore."
+    [ -z "$port" ] || again "$port"
 }
+
+again() { exec 9>&-; env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$STATE" bash "$HERE/deploy/dithermic.sh" start --no-demo --port "$1" >"$LOG/again.log" 2>&1 || say "The shop did not start again by itself; see $LOG/again.log."; }
+
+cmd_rehearse() {
+    local kept
+    load_settings; one_at_a_time; start_cluster
+    kept=$(mktemp "${TMPDIR:-/tmp}/dithermic.XXXXXX")
+    dump_to "$kept" || exit 1
+    if load_beside "$kept" "${DB_DATABASE}_rehearsal"; then say "This version's migrations work on a copy of this shop ($(psql -qtAX -d "${DB_DATABASE}_rehearsal" -c 'select count(*) from runs') runs). Nothing was changed."; else rm -f "$kept"; dropdb --if-exists --force "${DB_DATABASE}_rehearsal" || true; fail "this version's migrations do not work on a copy of this shop: $(tail -n 1 "$LOG/restore.log")"; fi
+    dropdb --if-exists --force "${DB_DATABASE}_rehearsal"; rm -f "$kept"
+}
+
+cmd_person() {
+    [ "${1:-}" = reset ] && [ -n "${2:-}" ] || fail 'say whom: dithermic person reset NAME'
+    load_settings; start_cluster; artisan shop:reset "$2"
+}
+
+cmd_drill() { exec env HERE="$HERE" bash "$HERE/deploy/drill.sh" "$@"; }
 
 cmd_test() {
     prepare_code
@@ -368,7 +550,7 @@ cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" 
 
 command=${1:-help}; [ $# -gt 0 ] && shift
 case $command in
-    start|stop|test|seed|backup|restore|bench) "cmd_$command" "$@" ;;
+    start|stop|test|seed|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
     artisan) load_settings; start_cluster; artisan "$@" ;;
     help|-h|--help) usage ;;
     *) usage >&2; fail "there is no command \"$command\"." ;;

@@ -171,3 +171,11 @@ it('forgets a screen', function (): void {
     $ines = User::query()->where('login', 'ines')->firstOrFail();
     $this->postJson('/api/v1/session/pin', ['person_id' => $ines->id, 'pin' => '7305'])->assertStatus(422)->assertJsonPath('error.field', 'person_id');
 });
+
+it('lets the one with the server\'s key reset who is locked out', function (): void {
+    $this->artisan('shop:reset', ['login' => 'nobody'])->expectsOutputToContain('ines')->assertFailed();
+    $before = User::query()->where('login', 'maren')->firstOrFail()->password;
+    $this->artisan('shop:reset', ['login' => 'Maren'])->expectsOutputToContain('Maren Okafor signs in as maren')->assertSuccessful();
+    $maren = User::query()->where('login', 'maren')->firstOrFail();
+    expect($maren->password)->not->toBe($before)->and($maren->pin)->toBeNull();
+});

@@ -8,7 +8,12 @@ export class Refused extends Error {
 }
 
 /** The server could not be reached, or could not take it now; nothing is lost, it is worth another try. */
-export class Unreachable extends Error {}
+export class Unreachable extends Error {
+    /** @param broke the server was there and failed at just this: sent alone, again and again, it will fail again */
+    constructor(message: string, readonly broke = false) {
+        super(message);
+    }
+}
 
 function cookie(name: string): string | null {
     const found = document.cookie.split('; ').find((part) => part.startsWith(`${name}=`));
@@ -36,7 +41,7 @@ async function request<T>(method: string, path: string, body?: unknown, signal?:
         response = await send(method, path, body, signal);
     }
     if (response.status === 204) return undefined as T;
-    if (response.status >= 502 || response.status === 500) throw new Unreachable('The server cannot take this now.');
+    if (response.status >= 500) throw new Unreachable('The server cannot take this now.', response.status === 500);
     const json = (await response.json().catch(() => null)) as (T & { error?: { field: string; message: string }; server_time?: number }) | null;
     if (!response.ok) {
         const error = json?.error ?? { field: '', message: response.status === 429 ? 'Too many tries. Wait a minute.' : response.status === 403 ? 'You may not do this.' : 'That did not work.' };

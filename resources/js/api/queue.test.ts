@@ -47,6 +47,46 @@ describe('the queue of entries', () => {
         expect(unsent.value).toBe(0);
     });
 
+    const textOf = (body: unknown) => (body as { events: { key: string; data: { text: string } }[] }).events;
+    const wait = async (texts: string[]) => {
+        vi.spyOn(api, 'post').mockRejectedValue(new Unreachable('off'));
+        for (const text of texts) await record('r1', 'noted', { text });
+    };
+
+    it('lets an entry that breaks the server step aside after three tries, and sends the good ones round it', async () => {
+        await wait(['one', 'poison', 'three']);
+        const sent: string[] = [];
+        vi.spyOn(api, 'post').mockImplementation((_path, body) => {
+            const events = textOf(body);
+            if (events.some((e) => e.data.text === 'poison')) return Promise.reject(new Unreachable('broke', true));
+            sent.push(...events.map((e) => e.data.text));
+            return Promise.resolve(stored(events.map((e) => e.key)));
+        });
+        for (let i = 0; i < 4; i++) await flush();
+        expect(sent).toEqual(['one', 'three']);
+        expect(queue.waiting.map((q) => (q.event.data as { text: string }).text)).toEqual(['poison']);
+        expect(queue.waiting[0]!.refused).toMatch(/three times/);
+        // It is kept on this screen, also after a reload.
+        expect((await (await kept).getAll('queue')).map((q) => q.refused)).toEqual([expect.stringMatching(/three times/)]);
+    });
+
+    it('does not give an entry up while the server is only away', async () => {
+        await wait(['one']);
+        for (let i = 0; i < 6; i++) await flush();
+        expect(queue.waiting[0]!.refused).toBeNull();
+    });
+
+    it('blames the entry that is wrong, not the first of its batch', async () => {
+        await wait(['one', 'too long', 'three']);
+        vi.spyOn(api, 'post').mockImplementation((_path, body) => {
+            const events = textOf(body);
+            if (events.some((e) => e.data.text === 'too long')) return Promise.reject(new Refused(422, 'events.1.data', 'is too long'));
+            return Promise.resolve(stored(events.map((e) => e.key)));
+        });
+        await flush();
+        expect(queue.waiting.map((q) => [(q.event.data as { text: string }).text, q.refused])).toEqual([['too long', 'is too long']]);
+    });
+
     it('waits when nobody is signed in and when it is too much at once, and refuses nothing for it', async () => {
         for (const status of [401, 419, 429]) {
             vi.spyOn(api, 'post').mockRejectedValue(new Refused(status, '', 'wait'));

@@ -79,11 +79,19 @@ export function flush(): Promise<void> {
     return flushing;
 }
 
+/** runs whose entries are sent one by one for now, because a batch broke the server */
+const alone = new Set<string>();
+const broken: Record<string, number> = {};
+const GIVE_UP = 3;
+
 async function send(): Promise<void> {
     for (;;) {
         const first = queue.waiting.find((q) => q.refused === null);
-        if (!first) return;
-        const batch = queue.waiting.filter((q) => q.refused === null && q.run_id === first.run_id).slice(0, 100);
+        if (!first) {
+            alone.clear();
+            return;
+        }
+        const batch = queue.waiting.filter((q) => q.refused === null && q.run_id === first.run_id).slice(0, alone.has(first.run_id) ? 1 : 100);
         try {
             const answer = await api.post<Appended>(`runs/${first.run_id}/events`, { events: batch.map((q) => q.event) });
             queue.online = true;
@@ -93,6 +101,17 @@ async function send(): Promise<void> {
             for (const refused of answer.refused) await refuse(refused.key, refused.message);
             if (answer.stored.length + answer.refused.length === 0) return;
         } catch (error) {
+            if (error instanceof Unreachable && error.broke) {
+                // Something in it breaks the server. Sent one by one the good ones get through; one that has broken it
+                // three times alone steps aside and says so, and is kept here.
+                if (!alone.has(first.run_id)) {
+                    alone.add(first.run_id);
+                    continue;
+                }
+                if ((broken[first.key] = (broken[first.key] ?? 0) + 1) < GIVE_UP) return;
+                await refuse(first.key, 'The server failed at this one three times. It is kept on this screen: write it down, and tell a lead.');
+                continue;
+            }
             if (error instanceof Unreachable) {
                 queue.online = false;
                 return;
@@ -103,8 +122,9 @@ async function send(): Promise<void> {
             }
             if (error instanceof Refused && error.status === 429) return;
             if (!(error instanceof Refused)) return;
-            // The whole batch was malformed or forbidden: the first one carries the reason, the others get their own turn.
-            await refuse(first.key, error.message);
+            // A batch that was refused as a whole is sent one by one: only the entry that is wrong carries the reason.
+            if (batch.length > 1) alone.add(first.run_id);
+            else await refuse(first.key, error.message);
         }
     }
 }

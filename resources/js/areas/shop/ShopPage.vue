@@ -3,13 +3,14 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api, Refused } from '../../api/client';
 import { session } from '../../api/session';
-import type { Machine, Person, Polymer, ReviewItem } from '../../api/types';
+import type { Machine, Polymer, ReviewItem } from '../../api/types';
 import HeatStrip from '../../parts/HeatStrip.vue';
 import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
+import AccessCard from './AccessCard.vue';
+import PeopleCard from './PeopleCard.vue';
 
 const client = useQueryClient();
-const people = useQuery({ queryKey: ['people'], queryFn: () => api.get<Person[]>('people') });
 const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
 const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const review = useQuery({ queryKey: ['review'], queryFn: () => api.get<ReviewItem[]>('review'), enabled: computed(() => session.person?.role === 'lead') });
@@ -32,18 +33,6 @@ async function set() {
         await client.invalidateQueries({ queryKey: ['polymers'] });
     } catch (error) {
         said.value = error instanceof Refused ? `It ${error.message}.` : 'The server does not answer.';
-    }
-}
-const password = ref('');
-const pin = ref('');
-const pinSaid = ref('');
-async function setPin() {
-    try {
-        await api.put('me/pin', { password: password.value, pin: pin.value });
-        pinSaid.value = 'Set.';
-        password.value = pin.value = '';
-    } catch (error) {
-        pinSaid.value = error instanceof Refused ? `${error.field} ${error.message}` : 'The server does not answer.';
     }
 }
 </script>
@@ -77,9 +66,8 @@ async function setPin() {
                 </div>
             </section>
             <div class="stack">
-                <section class="card"><h2>People</h2><table class="rows"><tbody><tr v-for="p in people.data.value" :key="p.id"><td>{{ p.name }}</td><td class="quiet">{{ p.role }}</td><td class="quiet">{{ p.has_pin ? 'has a PIN' : 'no PIN' }}</td></tr></tbody></table>
-                    <form class="pin" @submit.prevent="setPin"><h3>Your PIN for switching on a known screen</h3><v-text-field v-model="password" label="Your password" type="password" autocomplete="current-password" /><v-text-field v-model="pin" label="New PIN, 4 to 8 digits" type="password" inputmode="numeric" autocomplete="off" /><v-btn type="submit" variant="outlined" :disabled="!password || !pin">Set PIN</v-btn><p v-if="pinSaid" role="status">{{ pinSaid }}</p></form>
-                </section>
+                <PeopleCard />
+                <AccessCard v-if="lead" :machines="machines.data.value ?? []" />
                 <section class="card"><h2>Machines</h2>
                     <div v-for="m in machines.data.value" :key="m.id" class="machine"><p><strong>{{ m.name }}</strong> <span class="quiet">{{ m.kind.replaceAll('_', ' ') }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span></p><p v-if="Object.keys(m.facts).length" class="quiet num">{{ factWords(m) }}</p></div>
                     <p class="quiet">Temperatures shown in {{ show(20, 'temperature').split('\u00A0')[1] }}. Installation is for licensed trades.</p>
@@ -93,7 +81,8 @@ async function setPin() {
 .two { display: grid; grid-template-columns: 1.2fr 1fr; gap: var(--gap); align-items: start; } .stack { display: grid; gap: var(--gap); }
 .sel, .over label { font-weight: 600; display: block; margin: 10px 0; } select { min-height: var(--touch); border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; padding: 0 10px; margin-left: 8px; max-width: 260px; }
 .over label { display: grid; gap: 4px; } .over select { margin: 0; }
+.over :deep(label input) { min-height: var(--touch); border: 1px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; padding: 0 10px; width: 100%; }
 .poly { display: grid; grid-template-columns: 250px 1fr; gap: 18px; } .poly p { margin-bottom: 8px; } ul { padding-left: 18px; margin: 0 0 8px; } .bad { color: var(--alarm); font-weight: 700; }
-.over, .pin { display: grid; gap: 10px; margin-top: 14px; } h3 { font-size: 1rem; } .machine { padding: 8px 0; border-bottom: 1px solid var(--line); }
+.over { display: grid; gap: 10px; margin-top: 14px; } h3 { font-size: 1rem; } .machine { padding: 8px 0; border-bottom: 1px solid var(--line); }
 @media (max-width: 1150px) { .two, .poly { grid-template-columns: 1fr; } }
 </style>

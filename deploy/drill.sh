@@ -1,0 +1,105 @@
+#!/usr/bin/env bash
+# What would be lost? Does the bad things to a shop of its own and counts what is left. Short as it stands; `dithermic
+# drill 20` does each kill twenty times. Prints `N passed, N failed`.
+set -uo pipefail
+ROUNDS=${1:-1}
+ROOM=$(mktemp -d "${TMPDIR:-/tmp}/dithermic-drill.XXXXXX")
+chmod 711 "$ROOM"
+S=$ROOM/shop
+PASSED=0 FAILED=0
+shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
+finish() { shop stop >/dev/null 2>&1; rm -rf "$ROOM"; }
+trap finish EXIT
+
+check() { if [ "$2" = "$3" ]; then PASSED=$((PASSED + 1)); echo "ok    $1"; else FAILED=$((FAILED + 1)); echo "FAIL  $1: $3 wanted, $2 found"; fi; }
+base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
+free() { local p; for p in $(seq 8400 8460); do (exec 3<>"/dev/tcp/127.0.0.1/$p") 2>/dev/null || { echo "$p"; return; }; done; }
+keeper() { (. "$S/keeper.env"; PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper -d "${DB:-dithermic}" -c "$1"); }
+sources() { keeper "select count(*) from sources where name like 'drill %'"; }
+
+sign_in() {
+    rm -f "$ROOM/cookies"
+    curl -fsS -c "$ROOM/cookies" -o /dev/null -H "Origin: $(base)" "$(base)/sanctum/csrf-cookie"
+    ask POST session '{"login":"maren","password":"two-heats-oak"}' >/dev/null
+}
+ask() {
+    local token; token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
+    curl -sS -m 20 -o "$ROOM/answer" -w '%{http_code}' -b "$ROOM/cookies" -c "$ROOM/cookies" -X "$1" -H "Origin: $(base)" -H 'Accept: application/json' -H 'Content-Type: application/json' -H "X-XSRF-TOKEN: $token" ${3:+-d "$3"} "$(base)/api/v1/$2" 2>/dev/null
+}
+# One write; counts it when the shop said that it has it.
+SAID=0
+write() { [ "$(ask POST sources "{\"name\":\"drill $RANDOM$RANDOM$RANDOM\"}")" = 201 ] && SAID=$((SAID + 1)); }
+
+echo '── drill'
+shop start --port "$(free)" >"$ROOM/start" 2>&1 || { cat "$ROOM/start"; echo '0 passed, 1 failed'; exit 1; }
+sign_in
+
+for round in $(seq "$ROUNDS"); do
+    for _ in $(seq 15); do write; done
+    ( for _ in $(seq 40); do write; done; echo "$SAID" >"$ROOM/said" ) & writer=$!
+    sleep 0.4
+    # The power goes: web and database at once, and nobody is asked.
+    pkill -9 -F "$S/run/nginx.pid"; pkill -9 -F "$S/run/php-fpm.pid"; kill -9 "$(head -n 1 "$S/pg/data/postmaster.pid")"
+    wait "$writer"; SAID=$(cat "$ROOM/said")
+    shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+    left=$(sources)
+    # One more than was said may be there: it was stored when the answer was cut off.
+    check "kill $round: $SAID said, $left there, and no demo in its place" "$((left >= SAID && left <= SAID + 1))" 1
+    SAID=$left
+    sign_in
+done
+
+shop backup "$ROOM/good.dump" >/dev/null 2>&1; check 'a backup succeeds' $? 0
+before=$(sha256sum <"$ROOM/good.dump")
+( ulimit -f 16; shop backup "$ROOM/good.dump" ) >/dev/null 2>&1; check 'a backup to a full disk fails' $(($? != 0)) 1
+check '… and yesterday'"'"'s is as it was, with nothing half beside it' "$(sha256sum <"$ROOM/good.dump")$(find "$ROOM" -name '*.part*' | wc -l)" "${before}0"
+shop backup "$ROOM/nowhere/x.dump" >/dev/null 2>&1; check 'a backup into no folder fails' $(($? != 0)) 1
+
+cp "$ROOM/good.dump" "$ROOM/damaged.dump"; printf '\377\376\375\374\373\372\371\370' | dd of="$ROOM/damaged.dump" bs=1 seek=60 conv=notrunc 2>/dev/null
+head -c 40000 "$ROOM/good.dump" >"$ROOM/cut.dump"; echo 'not a backup' >"$ROOM/text.dump"
+(. "$S/keeper.env"; export PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD; server=(-h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper); createdb "${server[@]}" strange && psql -q "${server[@]}" -d strange -c 'create table invoices (id int)' && pg_dump -Fc "${server[@]}" -f "$ROOM/strange.dump" strange && dropdb "${server[@]}" strange)
+write; kept=$(sources); SAID=$kept
+for bad in damaged cut text strange; do
+    shop restore "$ROOM/$bad.dump" --replace >/dev/null 2>&1; check "restore refuses: $bad" $(($? != 0)) 1
+    check "… and the shop is as it was" "$(sources)" "$kept"
+done
+
+for round in $(seq "$ROUNDS"); do
+    for wait in 0.5 2 3.5; do
+        setsid bash -c "env -i PATH='$PATH' HOME='${HOME:-/}' DITHERMIC_STATE='$S' bash '$HERE/deploy/dithermic.sh' restore '$ROOM/good.dump' --replace" >/dev/null 2>&1 & victim=$!
+        sleep "$wait"; kill -9 -- "-$victim" 2>/dev/null; wait "$victim" 2>/dev/null
+        shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+        now=$(sources); aside=$(DB=dithermic_before sources 2>/dev/null || echo 0)
+        check "restore killed after $wait s: the shop of before ($kept) or of the backup is there whole" "$((now == kept || aside == kept))" 1
+        [ "$now" = "$kept" ] || { shop restore "$ROOM/good.dump" --replace >/dev/null 2>&1; keeper 'select 1' >/dev/null; }
+        kept=$(sources)
+    done
+done
+shop restore "$ROOM/good.dump" --replace >"$ROOM/restore" 2>&1; check 'a good backup goes in' $? 0
+check '… with the shop that was here put aside' "$(DB=dithermic_before sources)" "$kept"
+sign_in; check '… and somebody can sign in' "$(ask GET lots)" 200
+
+shop stop >/dev/null 2>&1
+mv "$S" "$ROOM/moved"; S=$ROOM/moved
+shop start >"$ROOM/start" 2>&1; check 'a folder that was moved starts' $? 0
+check '… and is the same shop' "$(DB=dithermic_before sources)" "$kept"
+if [ "$(cat "$S/cluster")" != here ]; then
+    cp -a "$S" "$ROOM/copy"; S=$ROOM/copy; shop start >/dev/null 2>&1; check 'a copy that shares the database is refused' $(($? != 0)) 1; S=$ROOM/moved
+fi
+DB=postgres keeper "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'dithermic'" >/dev/null
+DB=postgres keeper 'alter database dithermic rename to dithermic_lost' >/dev/null
+shop start >"$ROOM/start" 2>&1; check 'a lost database is not replaced by a new one' $(($? != 0)) 1
+check '… and the plain error names what is there' "$(grep -c dithermic_lost "$ROOM/start")" 1
+DB=postgres keeper 'alter database dithermic_lost rename to dithermic' >/dev/null
+shop start >/dev/null 2>&1
+check 'the shop is open for the rest' "$(keeper 'select 1')" 1
+if [ "$(id -u)" -eq 0 ] && [ "$(ps -o user= -C nginx | sort -u | grep -c www-data)" -gt 0 ]; then
+    su www-data -s /bin/sh -c ": > '$S/cache/packages.php'" 2>/dev/null; check 'the web cannot write what root runs' $(($? != 0)) 1
+    su nobody -s /bin/sh -c "cat '$S/app.env' '$S/keeper.env' '$S/cache/config.php' '$S/run/php-fpm.conf'" >/dev/null 2>&1; check 'nobody else reads a password' $(($? != 0)) 1
+fi
+(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'alter table lot_movements disable trigger all') >/dev/null 2>&1; check 'the web cannot disarm the ledger' $(($? != 0)) 1
+(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'create table mine (id int)') >/dev/null 2>&1; check 'the web makes no tables' $(($? != 0)) 1
+check 'pages of the database carry checksums' "$(DB=postgres keeper 'show data_checksums')" on
+echo
+echo "$PASSED passed, $FAILED failed"
+[ "$FAILED" -eq 0 ]
