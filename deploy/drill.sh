@@ -8,10 +8,11 @@ chmod 711 "$ROOM"
 S=$ROOM/shop
 PASSED=0 FAILED=0
 shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
-finish() { shop stop >/dev/null 2>&1; rm -rf "$ROOM"; }
+finish() { shop stop >/dev/null 2>&1; mountpoint -q "$ROOM/small" && umount "$ROOM/small"; rm -rf "$ROOM"; }
 trap finish EXIT
 
 check() { if [ "$2" = "$3" ]; then PASSED=$((PASSED + 1)); echo "ok    $1"; else FAILED=$((FAILED + 1)); echo "FAIL  $1: $3 wanted, $2 found"; fi; }
+cluster() { if [ "$(cat "$S/cluster")" = here ]; then echo "$S/pg"; else cat "$S/cluster"; fi; }
 base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
 free() { local p; for p in $(seq 8400 8460); do (exec 3<>"/dev/tcp/127.0.0.1/$p") 2>/dev/null || { echo "$p"; return; }; done; }
 keeper() { (. "$S/keeper.env"; PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper -d "${DB:-dithermic}" -c "$1"); }
@@ -39,7 +40,7 @@ for round in $(seq "$ROUNDS"); do
     ( for _ in $(seq 40); do write; done; echo "$SAID" >"$ROOM/said" ) & writer=$!
     sleep 0.4
     # The power goes: web and database at once, and nobody is asked.
-    pkill -9 -F "$S/run/nginx.pid"; pkill -9 -F "$S/run/php-fpm.pid"; kill -9 "$(head -n 1 "$S/pg/data/postmaster.pid")"
+    pkill -9 -F "$S/run/nginx.pid"; pkill -9 -F "$S/run/php-fpm.pid"; kill -9 "$(head -n 1 "$(cluster)/data/postmaster.pid")"
     wait "$writer"; SAID=$(cat "$ROOM/said")
     shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
     left=$(sources)
@@ -100,6 +101,28 @@ fi
 (. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'alter table lot_movements disable trigger all') >/dev/null 2>&1; check 'the web cannot disarm the ledger' $(($? != 0)) 1
 (. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'create table mine (id int)') >/dev/null 2>&1; check 'the web makes no tables' $(($? != 0)) 1
 check 'pages of the database carry checksums' "$(DB=postgres keeper 'show data_checksums')" on
+
+# A disk of its own that can be filled, where the machine lets us make one: the database and the logs are on it.
+if [ "$(id -u)" -eq 0 ] && mkdir "$ROOM/small" && mount -t tmpfs -o size=420m,mode=755 tmpfs "$ROOM/small" 2>/dev/null; then
+    shop stop >/dev/null 2>&1
+    S=$ROOM/small/shop SAID=0 answers=''
+    shop start --port "$(free)" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+    sign_in
+    dd if=/dev/zero of="$ROOM/small/fill" bs=1M 2>/dev/null
+    note=$(head -c 400 /dev/zero | tr '\0' x)
+    for i in $(seq 60); do
+        answer=$(ask POST sources "{\"name\":\"drill full $i\",\"note\":\"$note\"}")
+        answers+="$answer "
+        [ "$answer" != 201 ] || SAID=$((SAID + 1))
+    done
+    check 'a full disk is 201 or the 503 that was promised' "$(tr ' ' '\n' <<<"$answers" | sort -u | grep . | paste -sd' ')" '201 503'
+    check '… and the shop can still be read' "$(ask GET lots)" 200
+    shop backup "$ROOM/small/full.dump" >/dev/null 2>&1; check '… and a backup to it fails' $(($? != 0)) 1
+    rm -f "$ROOM/small/fill"
+    check "… and of $SAID said all are there, and no more" "$(sources)" "$SAID"
+    check '… and it goes on when there is room' "$(ask POST sources '{"name":"drill after"}')" 201
+    shop stop >/dev/null 2>&1
+fi
 echo
 echo "$PASSED passed, $FAILED failed"
 [ "$FAILED" -eq 0 ]

@@ -17,7 +17,7 @@ await page.getByLabel('Name to sign in').fill('ines');
 await page.getByLabel('Password').fill('flake-to-panel');
 await tap('Sign in');
 await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
-for (const [path, name] of [['/sort', 'sort'], ['/dry', 'dry'], ['/reckon/mesh.measure', 'reckon-mesh'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check'], ['/shop', 'shop']]) { await page.goto(base + path); await shot(name); }
+for (const [path, name] of [['/sort', 'sort'], ['/dry', 'dry'], ['/reckon/mesh.measure', 'reckon-mesh'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check']]) { await page.goto(base + path); await shot(name); }
 await page.goto(`${base}/sort/find`);
 await tap(/waxy, hard/);
 await page.waitForTimeout(600);
@@ -87,4 +87,13 @@ await tap('Release agent wiped off', 'Lying flat under weight', 'Marked with its
 for (const [i, v] of ['8.1', '8.0', '8.4', '7.9', '7.8', '8.3', '8.0', '8.0', '8.5'].entries()) await page.locator('.nine input').nth(i).fill(v);
 await page.getByLabel(/Mass of the sheet/).fill('2080');
 await shot('run-check');
+const lead = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+await lead.goto(`${base}/sign-in`);
+await lead.getByLabel('Name to sign in').fill('maren');
+await lead.getByLabel('Password').fill('two-heats-oak');
+await lead.getByRole('button', { name: 'Sign in' }).click();
+await lead.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
+await lead.goto(`${base}/shop`);
+await lead.waitForTimeout(1200);
+await lead.screenshot({ path: `${out}shop.png` });
 await browser.close();
