@@ -1,7 +1,7 @@
 import type { Dimension } from '../api/types';
 import { session } from '../api/session';
 
-/** Display only: the shop keeps mm, g, °C, bar and min; what people type is read by the core. */
+/** Display only: the shop keeps mm, g, °C, bar and min; what people type is read in `units/quantity`. */
 interface Shown { unit: string; from: (v: number) => number; digits: number }
 
 const METRIC: Record<Dimension, Shown> = {
@@ -46,7 +46,8 @@ export function clockText(seconds: number): string {
 }
 
 export function minutesText(minutes: number): string {
-    return minutes >= 60 ? `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min` : `${number(minutes, minutes < 10 ? 1 : 0)} min`;
+    const whole = Math.round(minutes);
+    return whole >= 60 ? `${Math.floor(whole / 60)} h ${whole % 60} min` : `${number(minutes, minutes < 10 ? 1 : 0)} min`;
 }
 
 export function timeOfDay(seconds: number): string {
@@ -55,6 +56,11 @@ export function timeOfDay(seconds: number): string {
 
 export function dayText(seconds: number): string {
     return new Date(seconds * 1000).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+}
+
+/** With its year: for what ends or began long from today. */
+export function dateText(seconds: number): string {
+    return new Date(seconds * 1000).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 }
 
 /** The inverse, for the number pad: a bare number in this person's unit as the shop keeps it. */

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client';
 import type { Key, Machine, Screen } from '../../api/types';
-import { dayText, timeOfDay } from '../../parts/units';
+import { dateText, dayText, timeOfDay } from '../../parts/units';
 import { told } from './told';
 
 /** What opens the shop besides a password: tokens of instruments and scripts, and the screens where a PIN is enough. */
@@ -37,7 +37,7 @@ async function end(path: string, done: string, key: string) {
 <template>
     <section class="card" aria-labelledby="access"><h2 id="access">Tokens and screens</h2>
         <table v-if="tokens.data.value?.length" class="rows"><tbody>
-            <tr v-for="t in tokens.data.value" :key="t.id"><td><strong>{{ t.name }}</strong><br><span class="quiet">{{ t.scopes.join(', ') }}{{ t.machine ? ` of ${t.machine}` : '' }}, by {{ t.by }}, {{ t.used_at ? `last used ${dayText(t.used_at)}` : 'never used' }}, {{ t.ends_at ? `ends ${dayText(t.ends_at)}` : 'never ends' }}</span></td><td class="n"><button type="button" class="plain" @click="end(`tokens/${t.id}`, `${t.name} opens nothing any more.`, 'tokens')">Revoke</button></td></tr>
+            <tr v-for="t in tokens.data.value" :key="t.id"><td><strong>{{ t.name }}</strong><br><span class="quiet">{{ t.scopes.join(', ') }}{{ t.machine ? ` of ${t.machine}` : '' }}, by {{ t.by }}, {{ t.used_at ? `last used ${dateText(t.used_at)}` : 'never used' }}, {{ t.ends_at ? `ends ${dateText(t.ends_at)}` : 'never ends' }}</span></td><td class="n"><button type="button" class="plain" @click="end(`tokens/${t.id}`, `${t.name} opens nothing any more.`, 'tokens')">Revoke</button></td></tr>
         </tbody></table>
         <p v-else class="quiet">No instrument and no script has a token.</p>
         <form v-if="making" class="fields" @submit.prevent="make">
