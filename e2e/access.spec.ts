@@ -5,23 +5,23 @@ test('a lead adds somebody, helps who forgot a password, and switches off', asyn
     await signIn(page, 'maren');
     await page.goto('/shop');
     await page.getByRole('button', { name: 'Somebody new' }).click();
-    await page.getByLabel('Name', { exact: true }).fill('Wren Tally');
-    await page.getByLabel('Signs in as').fill('wren');
+    await page.getByLabel('Name', { exact: true }).fill('Saturday helper');
+    await page.getByLabel('Signs in as').fill('helper');
     await page.getByLabel('First password').fill('first of many words');
     await page.getByRole('button', { name: 'Add', exact: true }).click();
-    await expect(page.getByText('Wren Tally can sign in.')).toBeVisible();
-    const row = page.getByRole('row', { name: /Wren Tally/ });
+    await expect(page.getByText('Saturday helper can sign in.')).toBeVisible();
+    const row = page.getByRole('row', { name: /Saturday helper/ });
     await row.getByRole('button', { name: 'New password' }).click();
     await page.getByLabel('New password, 10 letters or more').first().fill('second of many words');
     await page.getByRole('button', { name: 'Set it' }).click();
-    await expect(page.getByText('Wren Tally has a new password and no PIN')).toBeVisible();
+    await expect(page.getByText('Saturday helper has a new password and no PIN')).toBeVisible();
     await accessible(page);
 
     const other = await (await browser.newContext()).newPage();
     const base = new URL(page.url()).origin;
     const enter = async (password: string) => {
         await other.goto(`${base}/sign-in`);
-        await other.getByLabel('Name to sign in').fill('wren');
+        await other.getByLabel('Name to sign in').fill('helper');
         await other.getByLabel('Password').fill(password);
         await other.getByRole('button', { name: 'Sign in' }).click();
     };
@@ -32,7 +32,7 @@ test('a lead adds somebody, helps who forgot a password, and switches off', asyn
 
     // Switched off, and out at once on the other screen.
     await row.getByRole('button', { name: 'Switch off' }).click();
-    await expect(page.getByText('Wren Tally is switched off')).toBeVisible();
+    await expect(page.getByText('Saturday helper is switched off')).toBeVisible();
     expect((await other.request.get(`${base}/api/v1/floor`, { headers: { Accept: 'application/json', Origin: base } })).status()).toBe(401);
 });
 

@@ -128,7 +128,7 @@ it('answers no other site, before it looks at a password', function (string $pas
 })->with(['flake-to-panel', 'wrong']);
 
 it('adds, switches off and resets people, and keeps a lead', function (): void {
-    $new = ['name' => 'Wren Tally', 'login' => 'Wren', 'role' => 'operator', 'password' => 'long enough to keep'];
+    $new = ['name' => 'Saturday helper', 'login' => 'Helper', 'role' => 'operator', 'password' => 'long enough to keep'];
     $this->signedIn('ines')->postJson('/api/v1/people', $new)->assertStatus(403);
     $id = $this->signedIn('maren')->postJson('/api/v1/people', $new)->assertCreated()->json('id');
     $this->postJson('/api/v1/people', $new)->assertStatus(422)->assertJsonPath('error.field', 'login');
@@ -141,7 +141,7 @@ it('adds, switches off and resets people, and keeps a lead', function (): void {
     $this->putJson("/api/v1/people/{$maren->id}", ['active' => true, 'role' => 'operator'])->assertStatus(422)->assertJsonPath('error.field', 'role');
     $this->postJson("/api/v1/people/{$maren->id}/reset", ['password' => 'my own new password'])->assertStatus(422)->assertJsonPath('error.field', 'person');
     $this->deleteJson('/api/v1/session');
-    $this->postJson('/api/v1/session', ['login' => 'wren', 'password' => 'another long one'])->assertStatus(422);
+    $this->postJson('/api/v1/session', ['login' => 'helper', 'password' => 'another long one'])->assertStatus(422);
 });
 
 it('shuts what a person had opened when the password is reset', function (): void {
