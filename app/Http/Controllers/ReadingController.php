@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Data\ReadingsTakenData;
 use App\Models\Machine;
 use App\Models\Run;
 use App\Models\User;
@@ -55,7 +56,7 @@ final class ReadingController extends Controller
             return $answer;
         });
 
-        return new JsonResponse($answer, 201);
+        return new JsonResponse(new ReadingsTakenData(...$answer), 201);
     }
 
     /**

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { api } from '../../api/client';
 import type { Key, Machine, Screen } from '../../api/types';
 import { dateText, dayText, timeOfDay } from '../../parts/units';
-import { told } from './told';
+import { sentence, useSend } from '../../parts/useSend';
 
 /** What opens the shop besides a password: tokens of instruments and scripts, and the screens where a PIN is enough. */
 const SCOPES = [['readings', 'sends readings of one machine'], ['calc', 'calculates'], ['shop', 'does what its maker may']] as const;
@@ -17,19 +17,22 @@ const asked = ref({ name: '', scope: 'readings', machine_id: null as number | nu
 const ready = computed(() => asked.value.name !== '' && (asked.value.scope !== 'readings' || asked.value.machine_id !== null));
 const secret = ref('');
 const said = ref('');
+const { fault, send } = useSend();
 
 async function make() {
     const { name, scope, machine_id, days } = asked.value;
     secret.value = '';
-    said.value = await told(async () => {
-        const made = await api.post<{ token: string }>('tokens', { name, scopes: [scope], days, machine_id: scope === 'readings' ? machine_id : null });
+    said.value = '';
+    const made = await send(() => api.post<{ token: string }>('tokens', { name, scopes: [scope], days, machine_id: scope === 'readings' ? machine_id : null }));
+    if (made) {
         secret.value = made.token;
+        said.value = 'Copy it now: it is shown only this once.';
         making.value = false;
-    }, 'Copy it now: it is shown only this once.');
+    }
     await client.invalidateQueries({ queryKey: ['tokens'] });
 }
 async function end(path: string, done: string, key: string) {
-    said.value = await told(() => api.delete(path), done);
+    said.value = await send(async () => { await api.delete(path); return true; }) ? done : '';
     await client.invalidateQueries({ queryKey: [key] });
 }
 </script>
@@ -48,7 +51,7 @@ async function end(path: string, done: string, key: string) {
             <div class="acts"><v-btn type="submit" color="primary" :disabled="!ready">Make it</v-btn><v-btn variant="text" @click="making = false">Not now</v-btn></div>
         </form>
         <v-btn v-else variant="outlined" class="add" @click="making = true">A new token</v-btn>
-        <p v-if="said" role="status">{{ said }}</p>
+        <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p><p v-else-if="said" role="status">{{ said }}</p>
         <p v-if="secret" class="mono secret">{{ secret }}</p>
         <h3>Screens where a PIN is enough</h3>
         <table class="rows"><tbody>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { api } from '../../api/client';
 import { session } from '../../api/session';
 import type { Colleague, Person } from '../../api/types';
-import { told } from './told';
+import { sentence, useSend } from '../../parts/useSend';
 
 /** Who belongs to the shop. A lead adds people, switches them off, and helps who has forgotten a password. */
 const client = useQueryClient();
@@ -12,6 +12,7 @@ const lead = computed(() => session.person?.role === 'lead');
 const people = useQuery({ queryKey: ['people'], queryFn: () => api.get<Person[]>('people') });
 const all = useQuery({ queryKey: ['people', 'all'], queryFn: () => api.get<Colleague[]>('people/all'), enabled: lead });
 const said = ref('');
+const { fault, send } = useSend();
 const adding = ref(false);
 const added = ref({ name: '', login: '', role: 'operator', password: '' });
 const helping = ref<Colleague | null>(null);
@@ -19,9 +20,10 @@ const newPassword = ref('');
 const mine = ref({ password: '', pin: '', new_password: '' });
 
 async function change(work: () => Promise<unknown>, done: string): Promise<boolean> {
-    said.value = await told(work, done);
+    const good = await send(async () => { await work(); return true; }) === true;
+    said.value = good ? done : '';
     await client.invalidateQueries({ queryKey: ['people'] });
-    return said.value === done;
+    return good;
 }
 async function add() {
     if (!(await change(() => api.post('people', added.value), `${added.value.name} can sign in.`))) return;
@@ -65,7 +67,7 @@ async function setMine(path: 'me/pin' | 'me/password') {
             <div class="acts"><v-btn type="submit" color="primary" :disabled="!added.name || !added.login || added.password.length < 10">Add</v-btn><v-btn variant="text" @click="adding = false">Not now</v-btn></div>
         </form>
         <v-btn v-else-if="lead" variant="outlined" class="add" @click="adding = true">Somebody new</v-btn>
-        <p v-if="said" role="status">{{ said }}</p>
+        <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p><p v-else-if="said" role="status">{{ said }}</p>
         <form class="fields" @submit.prevent="setMine(mine.pin ? 'me/pin' : 'me/password')"><h3>Your PIN and password</h3>
             <v-text-field v-model="mine.password" label="Your password" type="password" autocomplete="current-password" />
             <v-text-field v-model="mine.pin" label="New PIN, 4 to 8 digits" type="password" inputmode="numeric" autocomplete="off" />
