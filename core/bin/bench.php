@@ -38,13 +38,26 @@ function median(callable $work, int $times = 25): float
 }
 
 $registry = new Registry;
-$panel = ['polymer' => 'HDPE', 'thickness_mm' => 8, 'initial_c' => 20, 'platen_c' => 185, 'length_mm' => 600, 'width_mm' => 450];
-$anvil = ['press' => ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5], 'cold_press' => ['platen_kj_k' => 18, 'cooling_w_k' => 12]];
+$panel = [
+    'polymer' => 'HDPE',
+    'thickness_mm' => 8,
+    'initial_c' => 20,
+    'platen_c' => 185,
+    'length_mm' => 600,
+    'width_mm' => 450,
+];
+$anvil = [
+    'press' => ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5],
+    'cold_press' => ['platen_kj_k' => 18, 'cooling_w_k' => 12],
+];
 $slab = json_decode((string) file_get_contents(__DIR__.'/../tests/cases/heat.slab.json'), true);
 
 $rows = [
     'heat.press_cycle, ideal press' => static fn () => $registry->run('heat.press_cycle', $panel),
-    'heat.press_cycle, limited heaters, uncooled cold press' => static fn () => $registry->run('heat.press_cycle', $panel + $anvil),
+    'heat.press_cycle, limited heaters, uncooled cold press' => static fn () => $registry->run(
+        'heat.press_cycle',
+        $panel + $anvil,
+    ),
     'heat.press_schools, three rules' => static fn () => $registry->run('heat.press_schools', $panel + $anvil),
     'heat.slab, 10 mm between hot faces' => static fn () => $registry->run('heat.slab', $slab[0]['input']),
     'heat.slab, two-phase melting' => static fn () => $registry->run('heat.slab', $slab[12]['input']),
@@ -55,8 +68,19 @@ foreach ($rows as $name => $work) {
 }
 
 // Every other calculation of heat, as Reckon opens it.
-$examples = array_column(json_decode((string) file_get_contents(__DIR__.'/../data/bench.json'), true), 'example', 'name');
-foreach (['heat.vacuum_sheet', 'heat.vacuum_cool', 'heat.mould_contact', 'heat.cooling_time', 'heat.barrel_soak', 'heat.bar_in_bath'] as $name) {
+$examples = array_column(
+    json_decode((string) file_get_contents(__DIR__.'/../data/bench.json'), true),
+    'example',
+    'name',
+);
+foreach ([
+    'heat.vacuum_sheet',
+    'heat.vacuum_cool',
+    'heat.mould_contact',
+    'heat.cooling_time',
+    'heat.barrel_soak',
+    'heat.bar_in_bath',
+] as $name) {
     printf("%-58s %.1f ms\n", $name, median(static fn () => $registry->run($name, $examples[$name])));
 }
 
@@ -67,14 +91,30 @@ $grids = [[1, 1], [2, 1], [4, 1], [1, 2], [1, 4]];
 $scaled = [
     'heat.press_cycle' => [new PressCycle($library), Reader::read(PressCycleInput::class, $panel + $anvil), $grids],
     'heat.slab' => [new SlabCalculation, Reader::read(SlabInput::class, $slab[14]['input']), $grids],
-    'heat.vacuum_sheet' => [new VacuumSheet($library), Reader::read(VacuumSheetInput::class, $examples['heat.vacuum_sheet']), $grids],
-    'heat.barrel_soak' => [new BarrelSoak($library), Reader::read(BarrelSoakInput::class, $examples['heat.barrel_soak']), $grids],
-    'heat.bar_in_bath' => [new BarInBath($library), Reader::read(BarInBathInput::class, $examples['heat.bar_in_bath']), [[1, 1], [2, 1]]],
+    'heat.vacuum_sheet' => [
+        new VacuumSheet($library),
+        Reader::read(VacuumSheetInput::class, $examples['heat.vacuum_sheet']),
+        $grids,
+    ],
+    'heat.barrel_soak' => [
+        new BarrelSoak($library),
+        Reader::read(BarrelSoakInput::class, $examples['heat.barrel_soak']),
+        $grids,
+    ],
+    'heat.bar_in_bath' => [
+        new BarInBath($library),
+        Reader::read(BarInBathInput::class, $examples['heat.bar_in_bath']),
+        [[1, 1], [2, 1]],
+    ],
 ];
 foreach ($scaled as $name => [$calculation, $in, $sizes]) {
     foreach ($sizes as [$cells, $steps]) {
         $arguments = $name === 'heat.bar_in_bath' ? [$in, $cells] : [$in, $cells, $steps];
-        printf("%-58s %.1f ms\n", "{$name}, {$cells}× cells, {$steps}× steps", median(static fn () => $calculation(...$arguments), 9));
+        printf(
+            "%-58s %.1f ms\n",
+            "{$name}, {$cells}× cells, {$steps}× steps",
+            median(static fn () => $calculation(...$arguments), 9),
+        );
     }
 }
 
@@ -88,7 +128,22 @@ for ($y = 0; $y < $side; $y++) {
     $row = '';
     for ($x = 0; $x < $side; $x++) {
         [$a, $b, $c, $d] = [$height($x, $y), $height($x + 1, $y), $height($x + 1, $y + 1), $height($x, $y + 1)];
-        $row .= pack('g12v', 0, 0, 0, $x, $y, $a, $x + 1, $y, $b, $x + 1, $y + 1, $c, 0).pack('g12v', 0, 0, 0, $x, $y, $a, $x + 1, $y + 1, $c, $x, $y + 1, $d, 0);
+        $row .= pack(
+            'g12v',
+            0,
+            0,
+            0,
+            $x,
+            $y,
+            $a,
+            $x + 1,
+            $y,
+            $b,
+            $x + 1,
+            $y + 1,
+            $c,
+            0,
+        ).pack('g12v', 0, 0, 0, $x, $y, $a, $x + 1, $y + 1, $c, $x, $y + 1, $d, 0);
     }
     fwrite($out, $row);
 }
@@ -96,13 +151,21 @@ fclose($out);
 memory_reset_peak_usage();
 $start = hrtime(true);
 (new Registry(files: new LocalFiles))->run('mesh.measure', ['file' => $file]);
-printf("%-58s %.1f s, %.0f MB\n", 'mesh.measure, '.number_format(2 * $side * $side).' facets', (hrtime(true) - $start) / 1e9, memory_get_peak_usage(true) / 1e6);
+printf(
+    "%-58s %.1f s, %.0f MB\n",
+    'mesh.measure, '.number_format(2 * $side * $side).' facets',
+    (hrtime(true) - $start) / 1e9,
+    memory_get_peak_usage(true) / 1e6,
+);
 unlink($file);
 
 $count = 5000;
 $start = hrtime(true);
 for ($i = 0; $i < $count; $i++) {
-    $registry->run('charge.sheet', ['length_mm' => 600 + $i % 7, 'width_mm' => 450, 'thickness_mm' => 8, 'polymer' => 'HDPE']);
+    $registry->run(
+        'charge.sheet',
+        ['length_mm' => 600 + $i % 7, 'width_mm' => 450, 'thickness_mm' => 8, 'polymer' => 'HDPE'],
+    );
 }
 printf("%-58s %.0f a second\n", 'charge.sheet', $count / ((hrtime(true) - $start) / 1e9));
 

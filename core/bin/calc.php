@@ -37,13 +37,21 @@ if (in_array('--batch', $arguments, true)) {
                 throw new InputError('', 'the line is not a JSON object');
             }
             $called = $fixed ?? $asked['calc'] ?? '';
-            $answer = ['result' => $registry->run(is_string($called) ? $called : '', $fixed === null ? ($asked['input'] ?? null) : $asked)];
+            $answer = [
+                'result' => $registry->run(
+                    is_string($called) ? $called : '',
+                    $fixed === null ? ($asked['input'] ?? null) : $asked,
+                ),
+            ];
             $written = json_encode($answer, LINE | JSON_THROW_ON_ERROR);
         } catch (InputError $error) {
             $written = json_encode($error->toArray(), LINE);
         } catch (Throwable $fault) {
             // One line's fault is that line's answer: the others still want theirs.
-            $written = json_encode(['error' => ['field' => '', 'message' => 'could not be answered: '.$fault->getMessage()]], LINE);
+            $written = json_encode(
+                ['error' => ['field' => '', 'message' => 'could not be answered: '.$fault->getMessage()]],
+                LINE,
+            );
         }
         echo $written, "\n";
     }

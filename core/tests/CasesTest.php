@@ -33,12 +33,16 @@ function dig(mixed $document, string $path): mixed
 function holds(mixed $got, array $check): bool
 {
     return match (true) {
-        array_key_exists('equals', $check) => is_int($check['equals']) || is_float($check['equals']) ? $got == $check['equals'] : $got === $check['equals'],
+        array_key_exists('equals', $check) => is_int($check['equals']) || is_float($check['equals'])
+            ? $got == $check['equals']
+            : $got === $check['equals'],
         isset($check['absent_or_null']) => $got === null,
         isset($check['length']) => is_array($got) && count($got) === $check['length'],
         isset($check['legal_layout']) => is_array($got),
         isset($check['between']) => is_numeric($got) && $got >= $check['between'][0] && $got <= $check['between'][1],
-        default => is_numeric($got) && abs($got - $check['value']) <= ($check['abs'] ?? abs($check['value']) * $check['rel']) + 1e-12 * abs($check['value']),
+        default => is_numeric($got) && abs($got - $check['value']) <= (
+            $check['abs'] ?? abs($check['value']) * $check['rel']
+        ) + 1e-12 * abs($check['value']),
     };
 }
 

@@ -10,12 +10,18 @@ use Dithermic\Core\Material\PolymerLibrary;
 /** @return list<Polymer> everything that is moulded here */
 function moulded(): array
 {
-    return array_values(array_filter((new PolymerLibrary)->all(), static fn (Polymer $p): bool => ! $p->neverHot() && $p->meltWindow() !== null));
+    return array_values(array_filter(
+        (new PolymerLibrary)->all(),
+        static fn (Polymer $p): bool => ! $p->neverHot() && $p->meltWindow() !== null,
+    ));
 }
 
 function purge(string $from, string $to, array $over = []): object
 {
-    return (new Registry)->run('changeover.purge', $over + ['from' => ['polymer' => $from], 'to' => ['polymer' => $to], 'barrel_volume_cm3' => 100]);
+    return (new Registry)->run(
+        'changeover.purge',
+        $over + ['from' => ['polymer' => $from], 'to' => ['polymer' => $to], 'barrel_volume_cm3' => 100],
+    );
 }
 
 it('drives no polymer over its ceiling and pushes no plug that is solid, on any leg of any pair', function (): void {
@@ -25,7 +31,11 @@ it('drives no polymer over its ceiling and pushes no plug that is solid, on any 
         foreach (moulded() as $new) {
             $plan = purge($old->code, $new->code);
             if ($plan->route === null) {
-                expect($plan->set_c)->toBe([])->and($plan->mass_g)->toBeNull()->and($plan->stop)->toContain('take it out cold');
+                expect($plan->set_c)->toBe([])
+                    ->and($plan->mass_g)
+                    ->toBeNull()
+                    ->and($plan->stop)
+                    ->toContain('take it out cold');
 
                 continue;
             }
@@ -49,7 +59,10 @@ it('takes as few legs as there are, by a search that tries them all', function (
     $meets = static function (string $a, string $b) use ($library): bool {
         [$x, $y] = [$library->get($a), $library->get($b)];
 
-        return $x->dangerWith($y) === null && max($x->meltWindow()['min'], $y->meltWindow()['min']) <= min($x->ceiling(), $y->ceiling());
+        return $x->dangerWith($y) === null && max(
+            $x->meltWindow()['min'],
+            $y->meltWindow()['min'],
+        ) <= min($x->ceiling(), $y->ceiling());
     };
     $codes = array_map(static fn (Polymer $p): string => $p->code, moulded());
     foreach ($codes as $from) {
@@ -68,41 +81,83 @@ it('takes as few legs as there are, by a search that tries them all', function (
         }
         foreach ($codes as $to) {
             $plan = purge($from, $to);
-            expect($plan->route === null ? null : count($plan->route) - 1)->toBe($legs[$to] ?? null, "{$from} to {$to}");
+            expect(
+                $plan->route === null ? null : count($plan->route) - 1,
+            )->toBe($legs[$to] ?? null, "{$from} to {$to}");
         }
     }
 });
 
 it('goes over something when the two must not meet, and says which they are', function (): void {
     $plan = purge('POM', 'PA66');
-    expect($plan->route)->toHaveCount(3)->and($plan->stop)->toContain('must not meet')->and($plan->set_c[0])->toBeLessThanOrEqual(225.0)->and($plan->warnings)->not->toBe([]);
+    expect($plan->route)->toHaveCount(3)
+        ->and($plan->stop)
+        ->toContain('must not meet')
+        ->and($plan->set_c[0])
+        ->toBeLessThanOrEqual(225.0)
+        ->and($plan->warnings)->not
+        ->toBe([]);
     expect(purge('POM', 'PA66', ['available' => ['PC', 'HDPE']])->route)->toBe(['POM', 'HDPE', 'PA66']);
     expect(purge('POM', 'PA66', ['available' => ['PC']])->route)->toBeNull();
-    expect(fn () => purge('POM', 'PA66', ['available' => ['soap']]))->toThrow(fn (InputError $e) => expect($e->field)->toBe('available.0'));
+    expect(fn () => purge('POM', 'PA66', ['available' => ['soap']]))->toThrow(
+        fn (InputError $e) => expect($e->field)->toBe('available.0'),
+    );
 });
 
 it('gives no set-point to anything of PVC, hard or soft, new or old', function (string $from, string $to): void {
     $plan = purge($from, $to);
-    expect($plan->route)->toBeNull()->and($plan->set_c)->toBe([])->and($plan->volume_cm3)->toBeNull()->and($plan->stop)->toContain('hydrogen chloride');
-})->with([['PVC-U', 'PP'], ['PP', 'PVC-U'], ['PVC-P', 'HDPE'], ['ABS', 'PVC-P'], ['PVC-U', 'PVC-P'], ['PVC-U', 'PVC-U']]);
+    expect($plan->route)->toBeNull()
+        ->and($plan->set_c)
+        ->toBe([])
+        ->and($plan->volume_cm3)
+        ->toBeNull()
+        ->and($plan->stop)
+        ->toContain('hydrogen chloride');
+})->with([
+    ['PVC-U', 'PP'],
+    ['PP', 'PVC-U'],
+    ['PVC-P', 'HDPE'],
+    ['ABS', 'PVC-P'],
+    ['PVC-U', 'PVC-P'],
+    ['PVC-U', 'PVC-U'],
+]);
 
 it('washes more out the longer it runs, and the plug alone when nothing mixes', function (): void {
     expect(purge('PP', 'PP', ['mixing' => 0])->volume_cm3)->toEqualWithDelta(100.0, 1e-9)
-        ->and(purge('PP', 'PP', ['residual_pct' => 0.1])->volume_cm3)->toBeGreaterThan(purge('PP', 'PP', ['residual_pct' => 1])->volume_cm3)
-        ->and(purge('PP', 'HDPE', ['throughput_cm3_min' => 50])->minutes)->toEqualWithDelta(purge('PP', 'HDPE')->volume_cm3 / 50, 1e-9);
+        ->and(purge('PP', 'PP', ['residual_pct' => 0.1])->volume_cm3)
+        ->toBeGreaterThan(purge('PP', 'PP', ['residual_pct' => 1])->volume_cm3)
+        ->and(
+            purge('PP', 'HDPE', ['throughput_cm3_min' => 50])->minutes,
+        )->toEqualWithDelta(purge('PP', 'HDPE')->volume_cm3 / 50, 1e-9);
 });
 
 it('leaves a job that nothing leads to out of the order, by name, and prices the others by their route', function (): void {
-    $job = static fn (string $id, string $polymer): array => ['id' => $id, 'polymer' => $polymer, 'set_c' => 220, 'lightness' => 0.5];
+    $job = static fn (string $id, string $polymer): array => [
+        'id' => $id,
+        'polymer' => $polymer,
+        'set_c' => 220,
+        'lightness' => 0.5,
+    ];
     $plan = (new Registry)->run('changeover.sequence', [
         'jobs' => [$job('vinyl', 'PVC-U'), $job('clips', 'PP'), $job('gears', 'POM'), $job('soft', 'PVC-P')],
         'start' => ['polymer' => 'PA6', 'set_c' => 220, 'lightness' => 0.5], 'barrel_volume_cm3' => 100,
     ]);
-    expect($plan->impossible)->toBe(['vinyl', 'soft'])->and($plan->order)->toEqualCanonicalizing(['clips', 'gears'])->and($plan->matrix[0][0])->toBeNull();
+    expect($plan->impossible)->toBe(['vinyl', 'soft'])
+        ->and($plan->order)
+        ->toEqualCanonicalizing(['clips', 'gears'])
+        ->and($plan->matrix[0][0])
+        ->toBeNull();
     // PA6 to POM goes over another: two legs of purge, as changeover.purge says.
     $direct = array_values(array_filter($plan->legs, static fn ($l): bool => $l->to === 'gears'))[0];
     $legs = count(purge($direct->from === 'start' ? 'PA6' : 'PP', 'POM')->route) - 1;
     expect($direct->purge_min)->toEqualWithDelta($legs * 100 * (0.4 + 0.6 * log(200)) / 50, 1e-9);
-    $stuck = (new Registry)->run('changeover.sequence', ['jobs' => [$job('clips', 'PP')], 'start' => ['polymer' => 'PVC-U', 'set_c' => 150, 'lightness' => 0.5], 'barrel_volume_cm3' => 100]);
+    $stuck = (new Registry)->run(
+        'changeover.sequence',
+        [
+            'jobs' => [$job('clips', 'PP')],
+            'start' => ['polymer' => 'PVC-U', 'set_c' => 150, 'lightness' => 0.5],
+            'barrel_volume_cm3' => 100,
+        ],
+    );
     expect($stuck->order)->toBe([])->and($stuck->impossible)->toBe(['clips']);
 });

@@ -44,7 +44,13 @@ function slabSeries(float $bi, float $fo): array
 {
     $centre = $mean = 0.0;
     for ($n = 0; $n < 40; $n++) {
-        $z = is_infinite($bi) ? ($n + 0.5) * M_PI : root(static fn (float $z): float => $z * sin($z) - $bi * cos($z), $n * M_PI + 1e-12, ($n + 0.5) * M_PI - 1e-12);
+        $z = is_infinite($bi)
+            ? ($n + 0.5) * M_PI
+            : root(
+                static fn (float $z): float => $z * sin($z) - $bi * cos($z),
+                $n * M_PI + 1e-12,
+                ($n + 0.5) * M_PI - 1e-12,
+            );
         $c = 4 * sin($z) / (2 * $z + sin(2 * $z));
         $centre += $c * exp(-$z * $z * $fo);
         $mean += $c * sin($z) / $z * exp(-$z * $z * $fo);
@@ -60,7 +66,13 @@ function cylinderSeries(float $bi, float $fo): array
     $zeros = [0.0, 2.404825558, 5.520078110, 8.653727913, 11.791534439, 14.930917708, 18.071063968, 21.211636630];
     for ($n = 0; $n < 7; $n++) {
         $j1zero = [0.0, 3.831705970, 7.015586670, 10.173468135, 13.323691936, 16.470630051, 19.615858510][$n];
-        $z = is_infinite($bi) ? $zeros[$n + 1] : root(static fn (float $z): float => $z * besselJ(1, $z) - $bi * besselJ(0, $z), $j1zero + 1e-9, $zeros[$n + 1] - 1e-9);
+        $z = is_infinite($bi)
+            ? $zeros[$n + 1]
+            : root(
+                static fn (float $z): float => $z * besselJ(1, $z) - $bi * besselJ(0, $z),
+                $j1zero + 1e-9,
+                $zeros[$n + 1] - 1e-9,
+            );
         $j0 = besselJ(0, $z);
         $j1 = besselJ(1, $z);
         $c = 2 * $j1 / ($z * ($j0 * $j0 + $j1 * $j1));
@@ -130,10 +142,16 @@ it('moves the front of the one-phase Stefan problem to within 1.5 %', function (
 });
 
 it('neither makes nor loses heat between insulated faces', function (): void {
-    $stack = new Stack([solid(0.005, 20), new Layer(Substance::constant(200, 2700, 900), 0.003, 4, 180)], new Insulated, new Insulated);
+    $stack = new Stack(
+        [solid(0.005, 20), new Layer(Substance::constant(200, 2700, 900), 0.003, 4, 180)],
+        new Insulated,
+        new Insulated,
+    );
     $before = $stack->enthalpy();
     $stack->run(4000);
-    expect($stack->enthalpy())->toEqualWithDelta($before, 1e-6 * $before)->and($stack->leftSurface())->toEqualWithDelta($stack->rightSurface(), 0.01);
+    expect($stack->enthalpy())->toEqualWithDelta($before, 1e-6 * $before)
+        ->and($stack->leftSurface())
+        ->toEqualWithDelta($stack->rightSurface(), 0.01);
 });
 
 it('gives back on freezing exactly the heat of fusion that melting took', function (): void {
@@ -143,7 +161,9 @@ it('gives back on freezing exactly the heat of fusion that melting took', functi
     $stack->meet(new Held(20, 500));
     $stack->run(9000);
     // All the fusion is back. What is left over is the melt's larger specific heat over the 14 K of undercooling.
-    expect($stack->gained())->toEqualWithDelta(-955 * 0.004 * (2500 - 2000) * (131 - 117), 50)->and($stack->t[0])->toEqualWithDelta(20, 0.1);
+    expect($stack->gained())->toEqualWithDelta(-955 * 0.004 * (2500 - 2000) * (131 - 117), 50)
+        ->and($stack->t[0])
+        ->toEqualWithDelta(20, 0.1);
 });
 
 it('freezes a half-molten cell by its own half only', function (): void {
@@ -155,7 +175,8 @@ it('freezes a half-molten cell by its own half only', function (): void {
     $stack->run(9000);
     // 156.5 °C is the middle of PP's range: half the fusion went in, so half comes out, above the sensible heat alone.
     $sensible = 905 * 0.001 * (156.5 - 40) * 1900;
-    expect($peak - $stack->enthalpy())->toBeGreaterThan($sensible + 0.4 * 905 * 0.001 * 95e3)->toBeLessThan($sensible * 1.25 + 0.6 * 905 * 0.001 * 95e3);
+    expect($peak - $stack->enthalpy())->toBeGreaterThan($sensible + 0.4 * 905 * 0.001 * 95e3)
+        ->toBeLessThan($sensible * 1.25 + 0.6 * 905 * 0.001 * 95e3);
 });
 
 it('closes a flake bed once and keeps its mass', function (): void {

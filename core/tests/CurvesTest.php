@@ -12,7 +12,10 @@ function ofBench(string $name, array $over = []): array
 }
 
 it('draws a pump-down that falls, starts where it starts and passes the target when it says', function () {
-    $got = ofBench('vacuum.pump_down', ['volume_l' => 60, 'speed_l_min' => 170, 'start_kpa' => 101.325, 'target_kpa' => 20]);
+    $got = ofBench(
+        'vacuum.pump_down',
+        ['volume_l' => 60, 'speed_l_min' => 170, 'start_kpa' => 101.325, 'target_kpa' => 20],
+    );
     $kpa = array_column($got['curve'], 'kpa');
     expect($got['curve'][0]['time_s'])->toEqual(0)->and($kpa[0])->toEqualWithDelta(101.325, 1e-6);
     for ($i = 1; $i < count($kpa); $i++) {
@@ -31,23 +34,39 @@ it('pulls in time or not by the sheet\'s own window', function () {
 });
 
 it('ends a two-stage pull where tank and box come to one pressure, by the gas in both', function () {
-    $in = ['box_l' => 30, 'blower_kpa' => 80, 'tank_l' => 50, 'tank_kpa' => 5, 'blower_l_min' => 1500, 'valve_l_min' => 900];
+    $in = [
+        'box_l' => 30,
+        'blower_kpa' => 80,
+        'tank_l' => 50,
+        'tank_kpa' => 5,
+        'blower_l_min' => 1500,
+        'valve_l_min' => 900,
+    ];
     $got = ofBench('vacuum.two_stage', $in);
     // Boyle: nothing comes in or goes out while they equalise.
     $equal = (30 * $got['after_first_kpa'] + 50 * 5) / 80;
     expect($got['after_tank_kpa'])->toEqualWithDelta($equal, 1e-6);
     $kpa = array_column($got['curve'], 'kpa');
     expect(end($kpa))->toEqualWithDelta($equal, 1.0)->and(min($kpa))->toBeGreaterThanOrEqual($equal - 1e-6);
-    $open = array_values(array_filter($got['curve'], static fn (array $p): bool => $p['time_s'] <= $got['tank_opens_s'] + 1e-6));
+    $open = array_values(array_filter(
+        $got['curve'],
+        static fn (array $p): bool => $p['time_s'] <= $got['tank_opens_s'] + 1e-6,
+    ));
     expect(end($open)['kpa'])->toEqualWithDelta($got['after_first_kpa'], 0.5);
 });
 
 it('needs a larger tank for a harder pull, and takes longer through a smaller valve', function () {
-    $litres = array_map(static fn (float $kpa): float => ofBench('vacuum.two_stage', ['target_kpa' => $kpa])['tank_l_needed'], [40.0, 30.0, 20.0, 10.0]);
+    $litres = array_map(
+        static fn (float $kpa): float => ofBench('vacuum.two_stage', ['target_kpa' => $kpa])['tank_l_needed'],
+        [40.0, 30.0, 20.0, 10.0],
+    );
     $sorted = $litres;
     sort($sorted);
     expect($litres)->toBe($sorted)
-        ->and(ofBench('vacuum.two_stage', ['valve_l_min' => 300, 'target_kpa' => 40])['seconds_to_target'])->toBeGreaterThan(ofBench('vacuum.two_stage', ['valve_l_min' => 1200, 'target_kpa' => 40])['seconds_to_target']);
+        ->and(ofBench('vacuum.two_stage', ['valve_l_min' => 300, 'target_kpa' => 40])['seconds_to_target'])
+        ->toBeGreaterThan(
+            ofBench('vacuum.two_stage', ['valve_l_min' => 1200, 'target_kpa' => 40])['seconds_to_target'],
+        );
 });
 
 it('profiles a sheet from its cold face to its heated one, with the mean it says', function () {
@@ -62,11 +81,15 @@ it('profiles a sheet from its cold face to its heated one, with the mean it says
         foreach (array_slice($through, 1) as $i => $hotter) {
             expect($hotter)->toBeGreaterThan($through[$i] - 0.3);
         }
-        expect(array_sum($through) / count($through))->toEqualWithDelta($point['mean_c'], 1.0)->and(end($through))->toBeLessThanOrEqual($point['hottest_c'] + 0.06);
+        expect(array_sum($through) / count($through))->toEqualWithDelta($point['mean_c'], 1.0)
+            ->and(end($through))
+            ->toBeLessThanOrEqual($point['hottest_c'] + 0.06);
         $seen++;
     }
     expect($seen)->toBeGreaterThan(5);
-    expect($got['sheet_lower_c'])->toBeLessThan($got['sheet_normal_c'])->and($got['sheet_normal_c'])->toBeLessThan($got['sheet_upper_c'])
+    expect($got['sheet_lower_c'])->toBeLessThan($got['sheet_normal_c'])
+        ->and($got['sheet_normal_c'])
+        ->toBeLessThan($got['sheet_upper_c'])
         ->and($got['ready_s'])->toBeLessThan($got['limit_s']);
 });
 

@@ -6,7 +6,9 @@ use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Heat\Press\PressCycleInput;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Procedure\Procedure;
+use Dithermic\Core\Run\Hold;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\Reminder;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 
@@ -19,29 +21,47 @@ function problems(mixed $data, string $schema): array
 
 it('ships procedures that fit their schema and refer to nothing that is not there', function (string $file): void {
     $text = (string) file_get_contents($file);
-    expect(problems(json_decode($text), (string) file_get_contents(__DIR__.'/../data/procedures/schema.json')))->toBe([]);
+    expect(problems(
+        json_decode($text),
+        (string) file_get_contents(__DIR__.'/../data/procedures/schema.json'),
+    ))->toBe([]);
     $p = new Procedure(json_decode($text, true));
     $stages = array_column($p->body['stages'], 'id');
     foreach ($p->steps() as $step) {
-        expect($step['stage'])->toBeIn($stages)->and($p->body['places'])->toHaveKey($step['place']);
-        foreach ($step['entries'] ?? [] as $entry) {
+        expect($step->stage)->toBeIn($stages)->and($p->place($step->place))->not->toBeNull();
+        foreach ($step->entries as $entry) {
             expect($p->entry($entry))->not->toBeNull();
         }
-        foreach ([...($step['shows'] ?? []), ...array_column($step['reminders'] ?? [], 'every_min')] as $number) {
+        $shown = array_column($p->body['steps'], 'shows', 'id')[$step->id] ?? [];
+        foreach ([
+            ...$shown,
+            ...array_map(static fn (Reminder $r): string => $r->everyMin, $step->reminders),
+        ] as $number) {
             expect($number)->toBeIn($p->body['plan']);
         }
-        foreach (array_filter([$step['starts'] ?? null, $step['timer'] ?? null]) as $timer) {
-            expect($p->timer($timer))->not->toBeNull()->and($p->timer($timer)['minutes'])->toBeIn($p->body['plan']);
+        foreach (array_filter([$step->starts, $step->timer]) as $timer) {
+            expect($p->timer($timer)?->minutes)->toBeIn($p->body['plan']);
         }
-        foreach ($step['gate'] ?? [] as $gate) {
-            isset($gate['entry']) ? expect($gate['entry'])->toBeIn($step['entries']) : null;
-            isset($gate['confirmed']) ? expect(array_diff($gate['confirmed'], array_column($step['confirm'], 'id')))->toBe([]) : null;
+        foreach ($step->gates as $gate) {
+            $gate->entry === null ?: expect($gate->entry)->toBeIn($step->entries);
+            expect(array_diff($gate->confirmed, array_keys($step->confirm)))->toBe([]);
+            foreach (array_filter([$gate->atLeast, $gate->atMost, $gate->near, $gate->tolerance]) as $number) {
+                expect($number)->toBeIn($p->body['plan']);
+            }
         }
+        // Whose hands are both full is asked for nothing.
+        $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
-})->with(array_filter(glob(__DIR__.'/../data/procedures/*.json') ?: [], static fn (string $f): bool => ! str_ends_with($f, 'schema.json')));
+})->with(array_filter(
+    glob(__DIR__.'/../data/procedures/*.json') ?: [],
+    static fn (string $f): bool => ! str_ends_with($f, 'schema.json'),
+));
 
 it('ships a polymer library that fits its schema', function (): void {
-    expect(problems(json_decode((string) file_get_contents(__DIR__.'/../data/polymers.json')), (string) file_get_contents(__DIR__.'/../data/polymers.schema.json')))->toBe([]);
+    expect(problems(
+        json_decode((string) file_get_contents(__DIR__.'/../data/polymers.json')),
+        (string) file_get_contents(__DIR__.'/../data/polymers.schema.json'),
+    ))->toBe([]);
     $library = new PolymerLibrary;
     expect($library->all())->toHaveCount(23);
     foreach ($library->all() as $polymer) {
@@ -54,20 +74,38 @@ it('ships a polymer library that fits its schema', function (): void {
 
 it('lays a shop\'s own value over the library and says so', function (): void {
     $library = new PolymerLibrary(['HDPE' => ['demould_c.typical' => 60.0, 'degradation_c.ceiling' => 240.0]]);
-    expect($library->get('HDPE')->property('demould_c'))->toBe(60.0)->and($library->get('HDPE')->ceiling())->toBe(240.0)->and($library->get('HDPE')->origin('demould_c'))->toBe('your shop\'s value')->and($library->get('PP')->origin('demould_c'))->toBe('polymer library');
+    expect($library->get('HDPE')->property('demould_c'))->toBe(60.0)
+        ->and($library->get('HDPE')->ceiling())
+        ->toBe(240.0)
+        ->and($library->get('HDPE')->origin('demould_c'))
+        ->toBe('your shop\'s value')
+        ->and($library->get('PP')->origin('demould_c'))
+        ->toBe('polymer library');
 });
 
 it('describes every calculation by JSON Schema that its own cases fit', function (): void {
     $registry = new Registry;
     foreach (array_keys($registry->list()) as $name) {
         $schema = $registry->schema($name);
-        expect($schema['purpose'])->not->toBeEmpty()->and($schema['input']['properties'])->not->toBeEmpty()->and($schema['result']['properties'])->toHaveKeys(['explanation', 'warnings']);
+        expect($schema['purpose'])->not->toBeEmpty()
+            ->and($schema['input']['properties'])->not
+            ->toBeEmpty()
+            ->and($schema['result']['properties'])
+            ->toHaveKeys(['explanation', 'warnings']);
         $file = __DIR__."/cases/{$name}.json";
         foreach (is_file($file) ? json_decode((string) file_get_contents($file)) : [] as $case) {
             if (! isset($case->error_field)) {
-                $answer = json_decode((string) json_encode($registry->run($name, json_decode((string) json_encode($case->input), true))));
-                expect(problems($case->input, (string) json_encode($schema['input'])))->toBe([], "{$name}: {$case->name}")
-                    ->and(problems($answer, (string) json_encode($schema['result'])))->toBe([], "{$name}: {$case->name}");
+                $answer = json_decode(
+                    (string) json_encode($registry->run($name, json_decode((string) json_encode($case->input), true))),
+                );
+                expect(problems(
+                    $case->input,
+                    (string) json_encode($schema['input']),
+                ))->toBe([], "{$name}: {$case->name}")
+                    ->and(problems(
+                        $answer,
+                        (string) json_encode($schema['result']),
+                    ))->toBe([], "{$name}: {$case->name}");
             }
         }
     }
@@ -82,6 +120,10 @@ it('puts every calculation on the bench with an input that works without a fault
     expect(array_column($registry->bench(), 'name'))->toEqualCanonicalizing(array_keys($registry->list()));
     foreach ($registry->bench() as $entry) {
         $answer = $registry->run($entry['name'], $entry['example']);
-        expect($answer->explanation)->not->toBeEmpty($entry['name'])->and($entry['title'])->not->toBeEmpty()->and($entry['words'])->not->toBeEmpty();
+        expect($answer->explanation)->not->toBeEmpty($entry['name'])
+            ->and($entry['title'])->not
+            ->toBeEmpty()
+            ->and($entry['words'])->not
+            ->toBeEmpty();
     }
 });

@@ -9,8 +9,18 @@ use Dithermic\Core\Heat\Press\PressCycle;
 use Dithermic\Core\Heat\Press\PressCycleInput;
 use Dithermic\Core\Material\PolymerLibrary;
 
-const PANEL = ['polymer' => 'HDPE', 'thickness_mm' => 8, 'initial_c' => 20, 'platen_c' => 185, 'length_mm' => 600, 'width_mm' => 450];
-const ANVIL = ['press' => ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5], 'cold_press' => ['platen_kj_k' => 18, 'cooling_w_k' => 12]];
+const PANEL = [
+    'polymer' => 'HDPE',
+    'thickness_mm' => 8,
+    'initial_c' => 20,
+    'platen_c' => 185,
+    'length_mm' => 600,
+    'width_mm' => 450,
+];
+const ANVIL = [
+    'press' => ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5],
+    'cold_press' => ['platen_kj_k' => 18, 'cooling_w_k' => 12],
+];
 
 function cycle(array $over = [], float $cells = 1, float $steps = 1): object
 {
@@ -49,21 +59,31 @@ it('never heats a thicker sheet faster, nor with a worse contact, nor with colde
 it('sags under a cold stack and warms the cold press, as real ones do', function (): void {
     $real = cycle(ANVIL);
     $ideal = cycle();
-    expect($ideal->platen_min_c)->toBeNull()->and($ideal->cold_platen_end_c)->toBeNull()->and($ideal->full_power_min)->toBeNull()
+    expect($ideal->platen_min_c)->toBeNull()
+        ->and($ideal->cold_platen_end_c)
+        ->toBeNull()
+        ->and($ideal->full_power_min)
+        ->toBeNull()
         ->and($real->platen_min_c)->toBeLessThan(180.0)->and($real->heat_min)->toBeGreaterThan($ideal->heat_min)
         ->and($real->cool_min)->toBeGreaterThan($ideal->cool_min)->and($real->cold_platen_end_c)->toBeGreaterThan(30.0)
         ->and($real->full_power_min)->toBeGreaterThan(1.0)->toBeLessThan($real->heat_min + 3);
 });
 
 it('approaches the ideal press as platens and heaters grow', function (): void {
-    $huge = cycle(['press' => ['heater_kw' => 900, 'platen_kj_k' => 50000], 'cold_press' => ['platen_kj_k' => 50000, 'cooling_w_k' => 90000, 'coolant_c' => 25]]);
+    $huge = cycle([
+        'press' => ['heater_kw' => 900, 'platen_kj_k' => 50000],
+        'cold_press' => ['platen_kj_k' => 50000, 'cooling_w_k' => 90000, 'coolant_c' => 25],
+    ]);
     $ideal = cycle();
-    expect($huge->heat_min)->toEqualWithDelta($ideal->heat_min, 0.01 * $ideal->heat_min)->and($huge->cool_min)->toEqualWithDelta($ideal->cool_min, 0.01 * $ideal->cool_min);
+    expect($huge->heat_min)->toEqualWithDelta($ideal->heat_min, 0.01 * $ideal->heat_min)
+        ->and($huge->cool_min)
+        ->toEqualWithDelta($ideal->cool_min, 0.01 * $ideal->cool_min);
 });
 
 it('puts into the sheet what its own heat capacity and fusion ask for', function (): void {
     $long = cycle(['soak_min' => 200, 'porosity' => 0]);
-    // Both plates and the polymer all at platen temperature: c·ΔT either side of the range, its mean inside, and the fusion.
+    // Both plates and the polymer all at platen temperature: c·ΔT either side of the range, its mean inside, and the
+    // fusion.
     $polymer = 955 * 0.008 * (2000 * (116 - 20) + 2250 * 15 + 195e3 + 2500 * (185 - 131));
     $plates = 2 * 0.003 * 2700 * 900 * (185 - 20);
     expect($long->energy_kj)->toEqualWithDelta(($polymer + $plates) / 1000, 0.003 * ($polymer + $plates) / 1000);
@@ -72,21 +92,37 @@ it('puts into the sheet what its own heat capacity and fusion ask for', function
 it('scales the calibrated time only, and judges a given time through it', function (): void {
     $plain = cycle(['minutes_given' => 6]);
     $slow = cycle(['minutes_given' => 12, 'heat_factor' => 2]);
-    expect($slow->heat_min)->toBe($plain->heat_min)->and($slow->heat_min_calibrated)->toEqualWithDelta(2 * $plain->heat_min, 1e-9)
-        ->and($slow->cool_min)->toBe($plain->cool_min)->and($slow->core_at_given_c)->toEqualWithDelta($plain->core_at_given_c, 1e-6);
+    expect($slow->heat_min)->toBe($plain->heat_min)
+        ->and($slow->heat_min_calibrated)
+        ->toEqualWithDelta(2 * $plain->heat_min, 1e-9)
+        ->and($slow->cool_min)
+        ->toBe($plain->cool_min)
+        ->and($slow->core_at_given_c)
+        ->toEqualWithDelta($plain->core_at_given_c, 1e-6);
 });
 
 it('cools from what really was heated when it is moved early', function (): void {
     $early = cycle(['transfer_min' => 4, 'with_profile' => true]);
     $late = cycle(['transfer_min' => 20]);
-    expect($early->heat_min)->toEqualWithDelta($late->heat_min, 1e-9)->and($early->cool_min)->toBeLessThan($late->cool_min)
-        ->and(max(array_column($early->curve, 'core_c')))->toBeLessThan(165.0)->and($early->curve[0]->profile_c)->toHaveCount(11);
+    expect($early->heat_min)->toEqualWithDelta($late->heat_min, 1e-9)
+        ->and($early->cool_min)
+        ->toBeLessThan($late->cool_min)
+        ->and(max(array_column($early->curve, 'core_c')))
+        ->toBeLessThan(165.0)
+        ->and($early->curve[0]->profile_c)
+        ->toHaveCount(11);
 });
 
 it('reports at most 200 points that go from first to last and close the bed', function (): void {
     $curve = cycle(ANVIL)->curve;
     $thickness = array_column($curve, 'thickness_mm');
-    expect(count($curve))->toBeLessThanOrEqual(200)->and($curve[0]->time_s)->toBe(0.0)->and($thickness[0])->toBeGreaterThan(20.0)->and(end($thickness))->toEqualWithDelta(8.0, 0.001);
+    expect(count($curve))->toBeLessThanOrEqual(200)
+        ->and($curve[0]->time_s)
+        ->toBe(0.0)
+        ->and($thickness[0])
+        ->toBeGreaterThan(20.0)
+        ->and(end($thickness))
+        ->toEqualWithDelta(8.0, 0.001);
     for ($i = 1; $i < count($thickness); $i++) {
         expect($thickness[$i])->toBeLessThanOrEqual($thickness[$i - 1] + 1e-9);
     }
@@ -95,18 +131,42 @@ it('reports at most 200 points that go from first to last and close the bed', fu
 it('refuses by name what cannot be', function (array $over, string $field): void {
     expect(static fn () => cycle($over))->toThrow(fn (InputError $e) => expect($e->field)->toBe($field));
 })->with([
-    [['thickness_mm' => 0], 'thickness_mm'], [['thickness_mm' => NAN], 'thickness_mm'], [['platen_c' => '185'], 'platen_c'], [['core_target_c' => 185], 'core_target_c'],
-    [['demould_c' => 140], 'demould_c'], [['demould_c' => 24], 'demould_c'], [['press' => ['heater_kw' => 1, 'platen_kj_k' => 10, 'loss_kw' => 1]], 'press.heater_kw'],
-    [['skin' => ['thickness_mm' => -1]], 'skin.thickness_mm'], [['polymer' => 'NOSUCH'], 'polymer'], [['polymer' => 'UNKNOWN'], 'polymer'], [['polymer' => 'PET'], 'core_target_c'],
-    [['bulk_density_g_cm3' => 1.5], 'bulk_density_g_cm3'], [['length_mm' => null] + ANVIL, 'length_mm'], [['tc_c' => 140], 'tc_c'],
+    [['thickness_mm' => 0], 'thickness_mm'],
+    [['thickness_mm' => NAN], 'thickness_mm'],
+    [['platen_c' => '185'], 'platen_c'],
+    [['core_target_c' => 185], 'core_target_c'],
+    [['demould_c' => 140], 'demould_c'],
+    [['demould_c' => 24], 'demould_c'],
+    [['press' => ['heater_kw' => 1, 'platen_kj_k' => 10, 'loss_kw' => 1]], 'press.heater_kw'],
+    [['skin' => ['thickness_mm' => -1]], 'skin.thickness_mm'],
+    [['polymer' => 'NOSUCH'], 'polymer'],
+    [['polymer' => 'UNKNOWN'], 'polymer'],
+    [['polymer' => 'PET'], 'core_target_c'],
+    [['bulk_density_g_cm3' => 1.5], 'bulk_density_g_cm3'],
+    [['length_mm' => null] + ANVIL, 'length_mm'],
+    [['tc_c' => 140], 'tc_c'],
 ]);
 
 it('warns above the ceiling and for a polymer that is not pressed', function (): void {
     expect(implode(' ', cycle(['platen_c' => 290])->warnings))->toContain('ceiling');
-    expect(implode(' ', cycle(['polymer' => 'PA6', 'platen_c' => 250, 'core_target_c' => 235])->warnings))->toContain('not pressed');
+    expect(implode(
+        ' ',
+        cycle(['polymer' => 'PA6', 'platen_c' => 250, 'core_target_c' => 235])->warnings,
+    ))->toContain('not pressed');
 });
 
 it('orders the schools as given and calls a quick rule cold', function (): void {
-    $answer = (new Registry)->run('heat.press_schools', PANEL + ['rules' => [['id' => 'physics'], ['id' => 'quick', 'heat_min_per_mm' => 0.4, 'cool_ratio' => 0.2], ['id' => 'slow', 'heat_min_per_mm' => 8, 'cool_ratio' => 1]]]);
-    expect(array_column($answer->rules, 'id'))->toBe(['physics', 'quick', 'slow'])->and(array_column($answer->rules, 'verdict'))->toBe(['ok', 'core cold', 'long']);
+    $answer = (new Registry)->run(
+        'heat.press_schools',
+        PANEL + [
+            'rules' => [
+                ['id' => 'physics'],
+                ['id' => 'quick', 'heat_min_per_mm' => 0.4, 'cool_ratio' => 0.2],
+                ['id' => 'slow', 'heat_min_per_mm' => 8, 'cool_ratio' => 1],
+            ],
+        ],
+    );
+    expect(array_column($answer->rules, 'id'))->toBe(['physics', 'quick', 'slow'])
+        ->and(array_column($answer->rules, 'verdict'))
+        ->toBe(['ok', 'core cold', 'long']);
 });

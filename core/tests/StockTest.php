@@ -16,45 +16,125 @@ use Dithermic\Core\Stock\Trust;
 
 function holding(array $over = []): Holding
 {
-    return new Holding(...$over + ['name' => 'L-1', 'mass_g' => 1000.0, 'polymer' => 'PP', 'form' => 'flake', 'colour' => 'red', 'swatch' => '#ff0000', 'generation' => 0, 'dry' => DryState::Dry, 'source' => SourceState::Accepted]);
+    return new Holding(
+        ...$over + [
+            'name' => 'L-1',
+            'mass_g' => 1000.0,
+            'polymer' => 'PP',
+            'form' => 'flake',
+            'colour' => 'red',
+            'swatch' => '#ff0000',
+            'generation' => 0,
+            'dry' => DryState::Dry,
+            'source' => SourceState::Accepted,
+        ],
+    );
 }
 
 it('mixes colours in linear light: mean of black and white is lighter than half the code, and order does not matter', function () {
     expect(Colour::mean([['#000000', 1.0], ['#ffffff', 1.0]]))->toBe('#bcbcbc')
-        ->and(Colour::mean([['#ff0000', 3.0], ['#0000ff', 1.0]]))->toBe(Colour::mean([['#0000ff', 1.0], ['#ff0000', 3.0]]))
+        ->and(Colour::mean([['#ff0000', 3.0], ['#0000ff', 1.0]]))
+        ->toBe(Colour::mean([['#0000ff', 1.0], ['#ff0000', 3.0]]))
         ->and(Colour::mean([['#4f8a3c', 7.0]]))->toBe('#4f8a3c');
     expect(fn () => Colour::mean([['green', 1.0]]))->toThrow(InputError::class);
 });
 
 it('merges to the weakest part and says what is lost', function () {
-    $merged = Merge::of([holding(), holding(['name' => 'L-2', 'mass_g' => 3000.0, 'colour' => 'blue', 'swatch' => '#0000ff', 'generation' => 2, 'dry' => DryState::DryAgain, 'source' => SourceState::OnTrial])]);
-    expect($merged->mass_g)->toBe(4000.0)->and($merged->weakest)->toBe(1)->and($merged->generation)->toBe(2)->and($merged->dry)->toBe(DryState::DryAgain)->and($merged->changes)->toHaveCount(4);
+    $merged = Merge::of([
+        holding(),
+        holding([
+            'name' => 'L-2',
+            'mass_g' => 3000.0,
+            'colour' => 'blue',
+            'swatch' => '#0000ff',
+            'generation' => 2,
+            'dry' => DryState::DryAgain,
+            'source' => SourceState::OnTrial,
+        ]),
+    ]);
+    expect($merged->mass_g)->toBe(4000.0)
+        ->and($merged->weakest)
+        ->toBe(1)
+        ->and($merged->generation)
+        ->toBe(2)
+        ->and($merged->dry)
+        ->toBe(DryState::DryAgain)
+        ->and($merged->changes)
+        ->toHaveCount(4);
     expect(Merge::of([holding(), holding(['name' => 'L-2'])])->changes)->toBe([]);
 });
 
 it('never merges two polymers, nor anything with an unknown', function (array $other, string $field) {
-    expect(fn () => Merge::of([holding(), holding($other)]))->toThrow(fn (InputError $e) => expect($e->field)->toBe($field));
-})->with([[['polymer' => 'HDPE'], 'lots.1.id'], [['polymer' => 'UNKNOWN'], 'lots.1.id'], [['mass_g' => 0.0], 'lots.1.mass_g']]);
+    expect(fn () => Merge::of([holding(), holding($other)]))->toThrow(
+        fn (InputError $e) => expect($e->field)->toBe($field),
+    );
+})->with([
+    [['polymer' => 'HDPE'], 'lots.1.id'],
+    [['polymer' => 'UNKNOWN'], 'lots.1.id'],
+    [['mass_g' => 0.0], 'lots.1.mass_g'],
+]);
 
-it('closes a mass balance within what the scale can tell', function (float $out, float $waste, bool $closes, string $word) {
+it('closes a mass balance within what the scale can tell', function (
+    float $out,
+    float $waste,
+    bool $closes,
+    string $word,
+) {
     $balance = new MassBalance(1000, $out, $waste, 1, 5);
-    expect($balance->closes)->toBe($closes)->and($balance->missing_g)->toEqualWithDelta(1000 - $out - $waste, 1e-9)->and($balance->because)->toContain($word);
-})->with([[900, 98, true, 'closes'], [900, 105, true, 'closes'], [900, 90, false, 'missing'], [900, 120, false, 'more came out']]);
+    expect($balance->closes)->toBe($closes)
+        ->and($balance->missing_g)
+        ->toEqualWithDelta(1000 - $out - $waste, 1e-9)
+        ->and($balance->because)
+        ->toContain($word);
+})->with([
+    [900, 98, true, 'closes'],
+    [900, 105, true, 'closes'],
+    [900, 90, false, 'missing'],
+    [900, 120, false, 'more came out'],
+]);
 
 it('judges foreign matter by what it does to the polymer', function (string $found, float $g, string $verdict) {
     expect((new Contamination(new PolymerLibrary, 'HDPE', $found, $g, 1000))->verdict)->toBe($verdict);
-})->with([['PVC-U', 0.1, 'dangerous'], ['PVC-U', 0, 'within'], ['PET', 4, 'within'], ['PET', 6, 'too much'], ['PP', 45, 'within'], ['PP', 55, 'too much'], ['LDPE', 200, 'within'], ['earth', 9, 'within'], ['earth', 11, 'too much'], ['metal', 0.1, 'too much'], ['vinyl', 0.1, 'dangerous'], ['UNKNOWN', 0.1, 'dangerous'], ['gunk', 0.1, 'dangerous']]);
+})->with([
+    ['PVC-U', 0.1, 'dangerous'],
+    ['PVC-U', 0, 'within'],
+    ['PET', 4, 'within'],
+    ['PET', 6, 'too much'],
+    ['PP', 45, 'within'],
+    ['PP', 55, 'too much'],
+    ['LDPE', 200, 'within'],
+    ['earth', 9, 'within'],
+    ['earth', 11, 'too much'],
+    ['metal', 0.1, 'too much'],
+    ['vinyl', 0.1, 'dangerous'],
+    ['UNKNOWN', 0.1, 'dangerous'],
+    ['gunk', 0.1, 'dangerous'],
+]);
 
-it('asks the lot\'s own polymer what it blends with, and what stands its heat', function (string $lot, string $found, float $pct, string $verdict) {
+it('asks the lot\'s own polymer what it blends with, and what stands its heat', function (
+    string $lot,
+    string $found,
+    float $pct,
+    string $verdict,
+) {
     expect((new Contamination(new PolymerLibrary, $lot, $found, $pct, 100))->verdict)->toBe($verdict);
 })->with([
-    ['LDPE', 'HDPE', 45, 'within'], ['HDPE', 'LDPE', 29, 'within'], ['HDPE', 'LDPE', 31, 'too much'], ['PS', 'HIPS', 5, 'within'], ['PA6', 'PA66', 2, 'within'],
-    ['ABS', 'POM', 0.9, 'dangerous'], ['PC', 'EVA', 0.5, 'dangerous'], ['PP', 'POM', 0.5, 'dangerous'], ['LDPE', 'EVA', 10, 'within'], ['PET', 'PLA', 0.1, 'dangerous'],
+    ['LDPE', 'HDPE', 45, 'within'],
+    ['HDPE', 'LDPE', 29, 'within'],
+    ['HDPE', 'LDPE', 31, 'too much'],
+    ['PS', 'HIPS', 5, 'within'],
+    ['PA6', 'PA66', 2, 'within'],
+    ['ABS', 'POM', 0.9, 'dangerous'],
+    ['PC', 'EVA', 0.5, 'dangerous'],
+    ['PP', 'POM', 0.5, 'dangerous'],
+    ['LDPE', 'EVA', 10, 'within'],
+    ['PET', 'PLA', 0.1, 'dangerous'],
 ]);
 
 it('is a ladder: no rung is skipped, any bad delivery falls to the ground', function () {
     $allowed = [
-        'on_trial' => ['small_trial_passed' => 'small_trial_passed', 'small_trial_failed' => 'on_trial'], 'small_trial_passed' => ['full_trial_passed' => 'full_trial_passed', 'full_trial_failed' => 'on_trial'],
+        'on_trial' => ['small_trial_passed' => 'small_trial_passed', 'small_trial_failed' => 'on_trial'],
+        'small_trial_passed' => ['full_trial_passed' => 'full_trial_passed', 'full_trial_failed' => 'on_trial'],
         'full_trial_passed' => ['accepted' => 'accepted'], 'accepted' => [],
     ];
     foreach (SourceState::cases() as $state) {
@@ -77,9 +157,22 @@ it('hands what was found down to what became of the lot, until that itself is cl
     $pvc = static fn (float $grams, float $at): array => ['found' => 'PVC-U', 'grams' => $grams, 'at' => $at];
     // 1 was dirty at 10 and clean at 30; 2 was split from it at 20, 3 at 40; 4 is 2 and 3 together at 50.
     $samples = [1 => [$pvc(0.4, 10), $pvc(0.0, 30)]];
-    $parents = [2 => [['lot' => 1, 'at' => 20.0]], 3 => [['lot' => 1, 'at' => 40.0]], 4 => [['lot' => 2, 'at' => 50.0], ['lot' => 3, 'at' => 50.0]]];
-    $standing = static fn (int $lot, array $more = []): array => (new Dithermic\Core\Stock\Findings($more + $samples, $parents))->standing($lot);
-    expect($standing(1))->toBe([])->and($standing(2))->toBe(['PVC-U'])->and($standing(3))->toBe([])->and($standing(4))->toBe(['PVC-U'])
+    $parents = [
+        2 => [['lot' => 1, 'at' => 20.0]],
+        3 => [['lot' => 1, 'at' => 40.0]],
+        4 => [['lot' => 2, 'at' => 50.0], ['lot' => 3, 'at' => 50.0]],
+    ];
+    $standing = static fn (int $lot, array $more = []): array => (new Dithermic\Core\Stock\Findings(
+        $more + $samples,
+        $parents,
+    ))->standing($lot);
+    expect($standing(1))->toBe([])
+        ->and($standing(2))
+        ->toBe(['PVC-U'])
+        ->and($standing(3))
+        ->toBe([])
+        ->and($standing(4))
+        ->toBe(['PVC-U'])
         ->and($standing(4, [2 => [$pvc(0.0, 45)]]))->toBe([])->and($standing(4, [4 => [$pvc(0.0, 60)]]))->toBe([])
         ->and($standing(4, [2 => [$pvc(0.0, 55)]]))->toBe(['PVC-U']);
 });

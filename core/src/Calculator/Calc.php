@@ -6,11 +6,18 @@ namespace Dithermic\Core\Calculator;
 
 use Attribute;
 
-/** Gives a calculation its public name, its purpose in one line, and the field that decides how much work it is. */
+/**
+ * Gives a calculation its public name, its purpose in one line, the field that decides how much work it is, and whether
+ * it may take up to twenty seconds instead of two: over HTTP it is then done by the queue.
+ */
 #[Attribute(Attribute::TARGET_CLASS)]
 final readonly class Calc
 {
-    public function __construct(public string $name, public string $purpose, public string $size = '')
-    {
+    public function __construct(
+        public string $name,
+        public string $purpose,
+        public string $size = '',
+        public bool $long = false,
+    ) {
     }
 }

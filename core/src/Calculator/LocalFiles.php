@@ -18,4 +18,9 @@ final class LocalFiles implements Files
 
         return $name;
     }
+
+    public function progress(float $share): void
+    {
+        // The command line waits for the answer.
+    }
 }

@@ -95,6 +95,7 @@ final class Reader
             $type === 'string' => is_string($given) && strlen($given) <= 4000
                 ? $given : throw new InputError($name, 'must be text'),
             $type === 'array' && $field->of === 'counts' => self::counts($name, $given),
+            $type === 'array' && $field->of === 'named' => self::named($name, $given),
             $type === 'array' => self::items($name, $field, $given),
             is_subclass_of($type, BackedEnum::class) => self::choice($name, $type, $given),
             class_exists($type) => self::nested($name, $type, $given),
@@ -120,11 +121,26 @@ final class Reader
         $value = (float) $given;
         $unit = $field->unit === '' ? '' : ' '.$field->unit;
         match (true) {
-            $field->above !== null && $value <= $field->above => throw new InputError($name, "must be above {$field->above}{$unit}"),
-            $field->above === 0.0 && $value < self::SMALLEST => throw new InputError($name, "is too small to mean anything: at least 1e-9{$unit}"),
-            $field->min !== null && $value < $field->min => throw new InputError($name, "must be at least {$field->min}{$unit}"),
-            $field->below !== null && $value >= $field->below => throw new InputError($name, "must be below {$field->below}{$unit}"),
-            $field->max !== null && $value > $field->max => throw new InputError($name, "must be at most {$field->max}{$unit}"),
+            $field->above !== null && $value <= $field->above => throw new InputError(
+                $name,
+                "must be above {$field->above}{$unit}",
+            ),
+            $field->above === 0.0 && $value < self::SMALLEST => throw new InputError(
+                $name,
+                "is too small to mean anything: at least 1e-9{$unit}",
+            ),
+            $field->min !== null && $value < $field->min => throw new InputError(
+                $name,
+                "must be at least {$field->min}{$unit}",
+            ),
+            $field->below !== null && $value >= $field->below => throw new InputError(
+                $name,
+                "must be below {$field->below}{$unit}",
+            ),
+            $field->max !== null && $value > $field->max => throw new InputError(
+                $name,
+                "must be at most {$field->max}{$unit}",
+            ),
             default => null,
         };
 
@@ -146,7 +162,10 @@ final class Reader
     {
         $found = is_string($given) ? $enum::tryFrom($given) : null;
         if ($found === null) {
-            $known = implode(', ', array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()));
+            $known = implode(
+                ', ',
+                array_map(static fn (BackedEnum $case): string => (string) $case->value, $enum::cases()),
+            );
             throw new InputError($name, "must be one of: {$known}");
         }
 
@@ -178,6 +197,19 @@ final class Reader
         }
 
         return $counts;
+    }
+
+    /** @return array<string, mixed> what the calculation itself reads, by name */
+    private static function named(string $name, mixed $given): array
+    {
+        if (! is_array($given) || ($given !== [] && array_is_list($given))) {
+            throw new InputError($name, 'must be an object with named fields');
+        }
+        if (count($given) > 200) {
+            throw new InputError($name, 'takes at most 200');
+        }
+
+        return $given;
     }
 
     /** @return list<mixed> */

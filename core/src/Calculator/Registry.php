@@ -7,7 +7,9 @@ namespace Dithermic\Core\Calculator;
 use ArithmeticError;
 use Dithermic\Core\Changeover;
 use Dithermic\Core\Charge;
+use Dithermic\Core\Cost;
 use Dithermic\Core\Cycle;
+use Dithermic\Core\Diagnosis;
 use Dithermic\Core\Drying;
 use Dithermic\Core\Flow;
 use Dithermic\Core\Force;
@@ -17,9 +19,11 @@ use Dithermic\Core\Heat\Conduction\Effort;
 use Dithermic\Core\Heat\Conduction\NoSolution;
 use Dithermic\Core\Heat\Conduction\TooMuchWork;
 use Dithermic\Core\Identification;
+use Dithermic\Core\Learning;
 use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Mesh;
+use Dithermic\Core\Process;
 use Dithermic\Core\Quality;
 use Dithermic\Core\Quantity;
 use Dithermic\Core\Safety;
@@ -51,11 +55,13 @@ final class Registry
         Heat\General\SlabCalculation::class,
         Heat\Press\PressCycle::class,
         Heat\Press\PressSchools::class,
+        Heat\Press\Track::class,
         Heat\Sheet\VacuumSheet::class,
         Heat\Sheet\VacuumCool::class,
         Heat\Wall\CoolingTime::class,
         Heat\Wall\MouldContact::class,
         Heat\Barrel\BarrelSoak::class,
+        Heat\Barrel\Contents::class,
         Heat\Bath\BarInBath::class,
         Heat\Dwell\Budget::class,
         Flow\Fill::class,
@@ -66,6 +72,7 @@ final class Registry
         Force\TransferRecipe::class,
         Force\SoftMouldSettings::class,
         Vacuum\Atmosphere::class,
+        Vacuum\Trace::class,
         Vacuum\PumpDown::class,
         Vacuum\TwoStage::class,
         Vacuum\Leak::class,
@@ -79,10 +86,16 @@ final class Registry
         Changeover\Purge::class,
         Changeover\Sequence::class,
         Cycle\Capacity::class,
+        Cost\Part::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,
         Quality\ControlChart::class,
+        Diagnosis\Rank::class,
+        Learning\Factor::class,
+        Learning\FitPress::class,
+        Learning\FitHeater::class,
         Quality\Capability::class,
+        Process\Compression\Planner::class,
         Settings\Recommend::class,
         Safety\Check::class,
         Quantity\Parse::class,
@@ -91,14 +104,19 @@ final class Registry
     /** Cells that one answer may solve: about a second of this solver; see Effort. */
     private const CELLS = 400_000;
 
+    /** of a calculation that is done by the queue */
+    private const CELLS_LONG = 6_000_000;
+
     /** @var array<string, Calc> */
     private array $calcs = [];
 
     /** @var array<string, class-string> */
     private array $known = [];
 
-    public function __construct(private readonly PolymerLibrary $polymers = new PolymerLibrary, private readonly Files $files = new LocalFiles)
-    {
+    public function __construct(
+        private readonly PolymerLibrary $polymers = new PolymerLibrary,
+        private readonly Files $files = new LocalFiles,
+    ) {
         foreach (self::CALCULATIONS as $class) {
             $calc = (new ReflectionClass($class))->getAttributes(Calc::class)[0]->newInstance();
             $this->known[$calc->name] = $class;
@@ -127,6 +145,13 @@ final class Registry
         return isset($this->known[$name]);
     }
 
+    public function takesLong(string $name): bool
+    {
+        $this->mustKnow($name);
+
+        return $this->calcs[$name]->long;
+    }
+
     /**
      * @param  mixed  $input  decoded JSON
      *
@@ -137,15 +162,27 @@ final class Registry
         $calculation = $this->make($name);
         $given = Reader::read($this->contract($name)[0], $input);
         try {
-            $result = Effort::within(self::CELLS, static fn (): mixed => $calculation($given));
+            $result = Effort::within(
+                $this->calcs[$name]->long ? self::CELLS_LONG : self::CELLS,
+                static fn (): mixed => $calculation($given),
+            );
         } catch (TooMuchWork) {
-            throw new InputError($this->calcs[$name]->size, 'asks for more work than an answer may take: take a shorter time, a thicker body or usual properties');
+            throw new InputError(
+                $this->calcs[$name]->size,
+                'asks for more work than an answer may take: take a shorter time, a thicker body or usual properties',
+            );
         } catch (NoSolution|ArithmeticError) {
-            throw new InputError($this->calcs[$name]->size, 'with these numbers has no answer: one of them is far from anything usual');
+            throw new InputError(
+                $this->calcs[$name]->size,
+                'with these numbers has no answer: one of them is far from anything usual',
+            );
         }
         assert($result instanceof Result);
         if (! self::isFinite($result)) {
-            throw new InputError($this->calcs[$name]->size, 'with these numbers has an answer beyond all measure: one of them is far from anything usual');
+            throw new InputError(
+                $this->calcs[$name]->size,
+                'with these numbers has an answer beyond all measure: one of them is far from anything usual',
+            );
         }
 
         return $result;
@@ -156,7 +193,12 @@ final class Registry
     {
         [$input, $result] = $this->contract($name);
 
-        return ['name' => $name, 'purpose' => $this->calcs[$name]->purpose, 'input' => Schema::of($input), 'result' => Schema::of($result)];
+        return [
+            'name' => $name,
+            'purpose' => $this->calcs[$name]->purpose,
+            'input' => Schema::of($input),
+            'result' => Schema::of($result),
+        ];
     }
 
     private static function isFinite(mixed $value): bool
@@ -178,8 +220,14 @@ final class Registry
         $this->mustKnow($name);
         $class = $this->known[$name];
         // A calculation may ask for the polymers or for files; what has a default is its own.
-        $needs = array_filter((new ReflectionClass($class))->getConstructor()?->getParameters() ?? [], static fn (ReflectionParameter $p): bool => ! $p->isOptional());
-        $needs = array_map(fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers, $needs);
+        $needs = array_filter(
+            (new ReflectionClass($class))->getConstructor()?->getParameters() ?? [],
+            static fn (ReflectionParameter $p): bool => ! $p->isOptional(),
+        );
+        $needs = array_map(
+            fn (ReflectionParameter $need): object => (string) $need->getType() === Files::class ? $this->files : $this->polymers,
+            $needs,
+        );
         $calculation = new $class(...$needs);
         assert(is_callable($calculation));
 

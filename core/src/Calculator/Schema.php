@@ -55,7 +55,11 @@ final class Schema
         }
         if ($isResult) {
             $properties['explanation'] = ['type' => 'string', 'description' => 'the answer in a sentence'];
-            $properties['warnings'] = ['type' => 'array', 'items' => ['type' => 'string'], 'description' => 'where the model stops being valid'];
+            $properties['warnings'] = [
+                'type' => 'array',
+                'items' => ['type' => 'string'],
+                'description' => 'where the model stops being valid',
+            ];
             array_push($required, 'explanation', 'warnings');
         }
     }
@@ -105,8 +109,15 @@ final class Schema
             $type === 'int' => ['type' => 'integer'] + $range,
             $type === 'bool' => ['type' => 'boolean'],
             $type === 'string' => ['type' => 'string'],
-            $type === 'array' && $field->of === 'counts' => ['type' => 'object', 'additionalProperties' => ['type' => 'integer', 'minimum' => 1]],
-            $type === 'array' && $field->of === 'shares' => ['type' => 'object', 'additionalProperties' => ['type' => 'number']],
+            $type === 'array' && $field->of === 'counts' => [
+                'type' => 'object',
+                'additionalProperties' => ['type' => 'integer', 'minimum' => 1],
+            ],
+            $type === 'array' && $field->of === 'named' => ['type' => 'object', 'additionalProperties' => true],
+            ($type === 'array' || $type === 'object') && $field->of === 'shares' => [
+                'type' => 'object',
+                'additionalProperties' => ['type' => 'number'],
+            ],
             $type === 'array' => ['type' => 'array', 'items' => match (true) {
                 $field->of === 'number' => ['type' => 'number'] + $range,
                 $field->of === 'string' => ['type' => 'string'],

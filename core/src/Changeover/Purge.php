@@ -55,9 +55,16 @@ final readonly class Purge
 
     private function noRoute(PurgeInput $in, ?string $danger): PurgeResult
     {
-        $pvc = array_filter([$in->from->polymer, $in->to->polymer], fn (string $code): bool => $this->polymers->get($code)->isPvc());
-        $why = $danger ?? ($pvc !== [] ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.' : null) ?? sprintf(
-            'No temperature at which %s may be pushed out by %s, directly or over %s.', $in->from->polymer, $in->to->polymer,
+        $pvc = array_filter(
+            [$in->from->polymer, $in->to->polymer],
+            fn (string $code): bool => $this->polymers->get($code)->isPvc(),
+        );
+        $why = $danger ?? (
+            $pvc !== [] ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.' : null
+        ) ?? sprintf(
+            'No temperature at which %s may be pushed out by %s, directly or over %s.',
+            $in->from->polymer,
+            $in->to->polymer,
             $in->available === null ? 'another polymer' : 'what the shop has',
         );
         $stop = "{$why} Do not heat it further. Let it cool and take it out cold, or have the screw or plunger drawn, "

@@ -16,7 +16,11 @@ final readonly class PurgeInput
         #[Field('left of the old one', '%', above: 0, below: 100)] public float $residual_pct = 0.5,
         #[Field('1 is perfectly mixed', '', min: 0, max: 1)] public float $mixing = 0.6,
         #[Field('', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,
-        #[Field('codes of what the shop has to put between; the whole library unless given', of: 'string', atMost: 60)] public ?array $available = null,
+        #[Field(
+            'codes of what the shop has to put between; the whole library unless given',
+            of: 'string',
+            atMost: 60,
+        )] public ?array $available = null,
     ) {
     }
 }

@@ -91,7 +91,12 @@ final readonly class PurgeModel
         $shared = min($x['max'], $y['max']);
         $widened = $shared < $lowest;
 
-        return new PurgeLeg($new, $widened ? $lowest : ($lowest + $shared) / 2, $widened, $b->property('density_melt_g_cm3') ?? 0.0);
+        return new PurgeLeg(
+            $new,
+            $widened ? $lowest : ($lowest + $shared) / 2,
+            $widened,
+            $b->property('density_melt_g_cm3') ?? 0.0,
+        );
     }
 
     public function polymer(string $code, string $field): Polymer

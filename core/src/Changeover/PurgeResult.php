@@ -19,7 +19,9 @@ final class PurgeResult extends Result
         #[Field('null where there is no way', 'cm3')] public readonly ?float $volume_cm3,
         #[Field('null where there is no way', 'g')] public readonly ?float $mass_g,
         #[Field('null without a throughput', 'min')] public readonly ?float $minutes,
-        #[Field('a pair that must not meet in a hot barrel, or what to do where there is no way')] public readonly ?string $stop,
+        #[Field(
+            'a pair that must not meet in a hot barrel, or what to do where there is no way',
+        )] public readonly ?string $stop,
     ) {
     }
 }

@@ -32,7 +32,10 @@ final readonly class Sequence
         }
         $legs = $this->legs($in, $model);
         // Legs are legal both ways or neither, so what the start cannot reach, no other job that it can reach does.
-        $possible = array_values(array_filter(range(1, count($in->jobs)), static fn (int $b): bool => $legs[0][$b] !== null));
+        $possible = array_values(array_filter(
+            range(1, count($in->jobs)),
+            static fn (int $b): bool => $legs[0][$b] !== null,
+        ));
         $impossible = array_values(array_diff(range(1, count($in->jobs)), $possible));
         $order = $this->order($legs, $possible);
         $chosen = [];
@@ -51,10 +54,16 @@ final readonly class Sequence
         }
         $id = static fn (int $job): string => $in->jobs[$job - 1]->id;
         $result = (new SequenceResult(array_map($id, $order), $total, $matrix, $chosen, array_map($id, $impossible)))
-            ->explain($order === [] ? 'None of these jobs can follow what is in the barrel.' : sprintf('%.0f min of changeover in this order.', $total));
+            ->explain(
+                $order === []
+                    ? 'None of these jobs can follow what is in the barrel.'
+                    : sprintf('%.0f min of changeover in this order.', $total),
+            );
         foreach ($impossible as $job) {
             $polymer = $in->jobs[$job - 1]->polymer;
-            $result->warn("{$id($job)}: no way from {$in->start->polymer} to {$polymer} in a hot barrel. Its place in the order is none.");
+            $result->warn(
+                "{$id($job)}: no way from {$in->start->polymer} to {$polymer} in a hot barrel. Its place in the order is none.",
+            );
         }
 
         return $result;
@@ -71,7 +80,14 @@ final readonly class Sequence
                 $routes[$pair] ??= [$model->route($from->polymer, $to->polymer)];
                 $route = $routes[$pair][0];
                 $legs[$a][$b + 1] = $route === null ? null
-                    : self::leg($in, $model, $from, $to, $a === 0 ? 'start' : $in->jobs[$a - 1]->id, count($route->legs));
+                    : self::leg(
+                        $in,
+                        $model,
+                        $from,
+                        $to,
+                        $a === 0 ? 'start' : $in->jobs[$a - 1]->id,
+                        count($route->legs),
+                    );
             }
         }
 
@@ -97,9 +113,19 @@ final readonly class Sequence
         return array_map(static fn (int $i): int => $jobs[$i - 1], $order);
     }
 
-    private static function leg(SequenceInput $in, PurgeModel $model, Job|StartState $a, Job $b, string $from, int $legs): Leg
-    {
-        $volume = static fn (float $residual): float => PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $residual);
+    private static function leg(
+        SequenceInput $in,
+        PurgeModel $model,
+        Job|StartState $a,
+        Job $b,
+        string $from,
+        int $legs,
+    ): Leg {
+        $volume = static fn (float $residual): float => PurgeModel::volume(
+            $in->barrel_volume_cm3,
+            $in->mixing,
+            $residual,
+        );
         $lighter = $b->lightness > $a->lightness + self::SAME_SHADE;
         $darker = $b->lightness < $a->lightness - self::SAME_SHADE;
         $stop = $a->polymer === $b->polymer ? null : $model->danger($a->polymer, $b->polymer);
@@ -190,7 +216,11 @@ final readonly class Sequence
             $before = $total($order);
             for ($i = 0; $i < $n - 1; $i++) {
                 for ($j = $i + 1; $j < $n; $j++) {
-                    $reversed = [...array_slice($order, 0, $i), ...array_reverse(array_slice($order, $i, $j - $i + 1)), ...array_slice($order, $j + 1)];
+                    $reversed = [
+                        ...array_slice($order, 0, $i),
+                        ...array_reverse(array_slice($order, $i, $j - $i + 1)),
+                        ...array_slice($order, $j + 1),
+                    ];
                     $moved = $order;
                     array_splice($moved, $j, 0, array_splice($moved, $i, 1));
                     $back = $order;

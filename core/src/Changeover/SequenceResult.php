@@ -18,9 +18,16 @@ final class SequenceResult extends Result
     public function __construct(
         #[Field('ids', '', of: 'string')] public readonly array $order,
         #[Field('', 'min')] public readonly float $total_changeover_min,
-        #[Field('minutes, row from, column to; row 0 is the start; null where there is no way', 'min')] public readonly array $matrix,
+        #[Field(
+            'minutes, row from, column to; row 0 is the start; null where there is no way',
+            'min',
+        )] public readonly array $matrix,
         #[Field('', '', of: Leg::class)] public readonly array $legs,
-        #[Field('ids of jobs that nothing leads to: left out of the order', '', of: 'string')] public readonly array $impossible = [],
+        #[Field(
+            'ids of jobs that nothing leads to: left out of the order',
+            '',
+            of: 'string',
+        )] public readonly array $impossible = [],
     ) {
     }
 }

@@ -26,16 +26,34 @@ final class Blanks
             [$a, $b] = self::size($in, $first);
             for ($n = 1; $n * $a + ($n - 1) * $in->kerf_mm <= $width + 1e-9; $n++) {
                 $cut = $n * ($a + $in->kerf_mm);
-                $best = self::more($best, [...self::block($in, 0, 0, $cut - $in->kerf_mm, $height, $first), ...self::block($in, $cut, 0, $width - $cut, $height, ! $first)]);
+                $best = self::more(
+                    $best,
+                    [
+                        ...self::block($in, 0, 0, $cut - $in->kerf_mm, $height, $first),
+                        ...self::block($in, $cut, 0, $width - $cut, $height, ! $first),
+                    ],
+                );
             }
             for ($n = 1; $n * $b + ($n - 1) * $in->kerf_mm <= $height + 1e-9; $n++) {
                 $cut = $n * ($b + $in->kerf_mm);
-                $best = self::more($best, [...self::block($in, 0, 0, $width, $cut - $in->kerf_mm, $first), ...self::block($in, 0, $cut, $width, $height - $cut, ! $first)]);
+                $best = self::more(
+                    $best,
+                    [
+                        ...self::block($in, 0, 0, $width, $cut - $in->kerf_mm, $first),
+                        ...self::block($in, 0, $cut, $width, $height - $cut, ! $first),
+                    ],
+                );
             }
         }
-        $yield = 100 * count($best) * $in->blank_length_mm * $in->blank_width_mm / ($in->stock_length_mm * $in->stock_width_mm);
+        $yield = 100 * count($best) * $in->blank_length_mm * $in->blank_width_mm / (
+            $in->stock_length_mm * $in->stock_width_mm
+        );
 
-        return (new BlanksResult(count($best), $yield, $best))->explain($best === [] ? 'The blank does not fit the sheet.' : sprintf('%d blanks use %.0f %% of the sheet.', count($best), $yield));
+        return (new BlanksResult(count($best), $yield, $best))->explain(
+            $best === []
+                ? 'The blank does not fit the sheet.'
+                : sprintf('%d blanks use %.0f %% of the sheet.', count($best), $yield),
+        );
     }
 
     /** @return array{float, float} along x and along y as placed */
@@ -53,7 +71,13 @@ final class Blanks
         $blanks = [];
         for ($i = 0; $i < $across; $i++) {
             for ($j = 0; $j < $up; $j++) {
-                $blanks[] = new Blank($in->edge_trim_mm + $x + $i * ($a + $in->kerf_mm), $in->edge_trim_mm + $y + $j * ($b + $in->kerf_mm), $a, $b, $turned);
+                $blanks[] = new Blank(
+                    $in->edge_trim_mm + $x + $i * ($a + $in->kerf_mm),
+                    $in->edge_trim_mm + $y + $j * ($b + $in->kerf_mm),
+                    $a,
+                    $b,
+                    $turned,
+                );
             }
         }
 

@@ -28,15 +28,33 @@ final class Blend
         $volume = 0.0;
         foreach ($in->components as $i => $part) {
             $rounded = $steps[$i] * $step;
-            $components[] = new BlendComponent($part->name, 100 * $part->parts / $parts, $masses[$i], $rounded, 100 * ($rounded - $masses[$i]) / $masses[$i], $masses[$i] >= $least * (1 - 1e-9));
-            $volume = $volume === null || $part->density_g_cm3 === null ? null : $volume + $part->parts / $parts / $part->density_g_cm3;
+            $components[] = new BlendComponent(
+                $part->name,
+                100 * $part->parts / $parts,
+                $masses[$i],
+                $rounded,
+                100 * ($rounded - $masses[$i]) / $masses[$i],
+                $masses[$i] >= $least * (1 - 1e-9),
+            );
+            $volume = $volume === null || $part->density_g_cm3 === null
+                ? null
+                : $volume + $part->parts / $parts / $part->density_g_cm3;
         }
         $premix = self::premix($components, $masses, $least, $step);
         $small = array_filter($components, static fn (BlendComponent $c): bool => ! $c->weighable);
 
-        return (new BlendResult($components, array_sum($steps) * $step, $volume === null ? null : 1 / $volume, $premix))->explain($premix !== null
+        return (new BlendResult(
+            $components,
+            array_sum($steps) * $step,
+            $volume === null ? null : 1 / $volume,
+            $premix,
+        ))->explain($premix !== null
             ? self::say($premix)
-            : ($small === [] ? 'Every part can be weighed on this scale.' : 'Too little for this scale: make more at once, or use a finer scale.'));
+            : (
+                $small === []
+                    ? 'Every part can be weighed on this scale.'
+                    : 'Too little for this scale: make more at once, or use a finer scale.'
+            ));
     }
 
     private static function say(Premix $premix): string
@@ -50,7 +68,12 @@ final class Blend
 
         return sprintf(
             '%s is far too little for this scale: dilute it %d times in %s, %.10g g into %.10g g each, and take %.2f g of the last.',
-            $premix->component, count($premix->stages), $premix->carrier, $premix->component_g, $premix->carrier_g, $premix->use_g,
+            $premix->component,
+            count($premix->stages),
+            $premix->carrier,
+            $premix->component_g,
+            $premix->carrier_g,
+            $premix->use_g,
         );
     }
 

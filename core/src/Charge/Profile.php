@@ -29,7 +29,12 @@ final readonly class Profile
         $fill = $in->throughput_kg_h === null ? null : $kept / ($in->throughput_kg_h / 3.6);
 
         return (new ProfileResult($area, $part, $kept + $in->purge_g, $fill, $perMetre))
-            ->explain(sprintf('%.0f g for a part of %.0f g%s.', $kept + $in->purge_g, $part, $fill === null ? '' : sprintf(', filled in %.1f min', $fill / 60)));
+            ->explain(sprintf(
+                '%.0f g for a part of %.0f g%s.',
+                $kept + $in->purge_g,
+                $part,
+                $fill === null ? '' : sprintf(', filled in %.1f min', $fill / 60),
+            ));
     }
 
     /** mm2, from the area itself, two sides or a diameter, solid or hollow. */
@@ -45,7 +50,10 @@ final readonly class Profile
             $across = [$in->width_mm, $in->height_mm];
             $share = 1.0;
         } else {
-            throw new InputError($in->width_mm !== null ? 'height_mm' : ($in->height_mm !== null ? 'width_mm' : 'section_area_mm2'), 'give the section: its area, two sides, or a diameter');
+            throw new InputError(
+                $in->width_mm !== null ? 'height_mm' : ($in->height_mm !== null ? 'width_mm' : 'section_area_mm2'),
+                'give the section: its area, two sides, or a diameter',
+            );
         }
         $inner = 0.0;
         if ($in->wall_mm !== null) {

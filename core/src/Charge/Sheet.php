@@ -37,12 +37,21 @@ final readonly class Sheet
             fits_frame: $fits,
         );
         $result->explain(sprintf('Weigh out %.0f g: %.0f × %.0f × %.1f mm at %.3f g/cm³, and %.1f %% for flash and residue.',
-            $charge, $in->length_mm + 2 * $in->trim_mm, $in->width_mm + 2 * $in->trim_mm, $in->thickness_mm, $density, $in->allowance_pct));
+            $charge,
+            $in->length_mm + 2 * $in->trim_mm,
+            $in->width_mm + 2 * $in->trim_mm,
+            $in->thickness_mm,
+            $density,
+            $in->allowance_pct));
         if ($in->bulk_density_g_cm3 !== null && $in->bulk_density_g_cm3 > $density) {
             $result->warn('The bulk density is above the solid\'s: loose flake cannot be heavier than the solid.');
         }
         if ($fits === false) {
-            $result->warn(sprintf('The loose charge stands %.0f mm high and does not fit the frame of %.0f mm: fill it in two lots, pressing between.', $loose, $in->frame_depth_mm));
+            $result->warn(sprintf(
+                'The loose charge stands %.0f mm high and does not fit the frame of %.0f mm: fill it in two lots, pressing between.',
+                $loose,
+                $in->frame_depth_mm,
+            ));
         }
 
         return $result;

@@ -38,7 +38,9 @@ final readonly class SheetSchools
         return (new SheetSchoolsResult($schools))->explain(sprintf(
             'By true density %.0f g gives %.2f mm; weighed as water, %.0f g gives %.2f mm, %s.',
             $schools[0]->charge_mass_g, $in->thickness_mm, $schools[1]->charge_mass_g, $water,
-            abs($water - $in->thickness_mm) < 0.02 * $in->thickness_mm ? 'nearly the same' : sprintf('%+.0f %%', 100 * ($water / $in->thickness_mm - 1)),
+            abs($water - $in->thickness_mm) < 0.02 * $in->thickness_mm
+                ? 'nearly the same'
+                : sprintf('%+.0f %%', 100 * ($water / $in->thickness_mm - 1)),
         ));
     }
 }

@@ -21,6 +21,10 @@ final readonly class SheetThickness
         $area = ($in->length_mm + 2 * $in->trim_mm) * ($in->width_mm + 2 * $in->trim_mm) / 100;
         $thickness = 10 * $in->mass_g / (1 + $in->loss_pct / 100) / ($density * $area);
 
-        return (new SheetThicknessResult($thickness))->explain(sprintf('%.0f g give a sheet %.2f mm thick.', $in->mass_g, $thickness));
+        return (new SheetThicknessResult($thickness))->explain(sprintf(
+            '%.0f g give a sheet %.2f mm thick.',
+            $in->mass_g,
+            $thickness,
+        ));
     }
 }

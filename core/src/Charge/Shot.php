@@ -22,7 +22,10 @@ final readonly class Shot
     public function __invoke(ShotInput $in): ShotResult
     {
         $polymer = $in->polymer === null ? null : $this->polymers->get($in->polymer);
-        $need = static fn (string $name): float => $in->{$name} ?? $polymer?->property($name) ?? throw new InputError($name, 'give it, or name a polymer that has it');
+        $need = static fn (string $name): float => $in->{$name} ?? $polymer?->property($name) ?? throw new InputError(
+            $name,
+            'give it, or name a polymer that has it',
+        );
         $solid = $need('density_solid_g_cm3');
         $melt = $need('density_melt_g_cm3');
         $bulk = $need('bulk_density_g_cm3');
@@ -41,7 +44,12 @@ final readonly class Shot
             (int) floor($barrel / $volume + 1e-9), $shot / $bulk, (int) ceil($melt / $bulk - 1e-9), $verdict,
         );
 
-        return $result->explain(sprintf('One shot is %.1f g, %.0f %% of the barrel: %s.', $shot, 100 * $fraction, $says))
+        return $result->explain(sprintf(
+            'One shot is %.1f g, %.0f %% of the barrel: %s.',
+            $shot,
+            100 * $fraction,
+            $says,
+        ))
             ->warn($bulk > $solid ? 'The bulk density is above the solid\'s.' : null);
     }
 }

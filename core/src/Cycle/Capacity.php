@@ -21,24 +21,45 @@ final class Capacity
         if ($path <= 0) {
             throw new InputError('steps', 'take no time at all');
         }
-        $names = array_values(array_unique(array_merge(...array_map(static fn (CycleStep $s): array => $s->needs, $in->steps))));
+        $names = array_values(array_unique(array_merge(...array_map(
+            static fn (CycleStep $s): array => $s->needs,
+            $in->steps,
+        ))));
         [$cycle, $bottleneck, $loads] = self::cycle($in->steps, $names, $in->resources, $path);
-        $perShift = static fn (float $c, float $p): int => ($in->shift_min - $in->startup_min) * 60 + 1e-9 < $p ? 0 : (int) floor((($in->shift_min - $in->startup_min) * 60 - $p) / $c + 1e-9) + 1;
+        $perShift = static fn (
+            float $c,
+            float $p,
+        ): int => ($in->shift_min - $in->startup_min) * 60 + 1e-9 < $p ? 0 : (int) floor(
+            (($in->shift_min - $in->startup_min) * 60 - $p) / $c + 1e-9,
+        ) + 1;
         $whatIf = [];
         foreach ($names as $name) {
             [$c] = self::cycle($in->steps, $names, [$name => ($in->resources[$name] ?? 1) + 1] + $in->resources, $path);
             $whatIf[] = new WhatIf("+1 {$name}", $c, $perShift($c, $path));
         }
         if ($in->preheated_soak_s !== null) {
-            $hot = array_map(static fn (CycleStep $s): CycleStep => $s->id === 'soak' ? new CycleStep($s->id, (float) $in->preheated_soak_s, $s->needs) : $s, $in->steps);
+            $hot = array_map(
+                static fn (CycleStep $s): CycleStep => $s->id === 'soak' ? new CycleStep(
+                    $s->id,
+                    (float) $in->preheated_soak_s,
+                    $s->needs,
+                ) : $s,
+                $in->steps,
+            );
             $p = array_sum(array_map(static fn (CycleStep $s): float => $s->seconds, $hot));
             [$c] = self::cycle($hot, $names, $in->resources, $p);
             $whatIf[] = new WhatIf('preheated feed', $c, $perShift($c, $p));
         }
 
-        return (new CapacityResult($cycle, $bottleneck, $path, $perShift($cycle, $path), $in->wanted === null ? null : ($in->startup_min * 60 + $path + ($in->wanted - 1) * $cycle) / 3600,
+        return (new CapacityResult($cycle, $bottleneck, $path, $perShift($cycle, $path), $in->wanted === null ? null : (
+            $in->startup_min * 60 + $path + ($in->wanted - 1) * $cycle
+        ) / 3600,
             array_map(static fn (float $load): float => $load / $cycle, $loads), $whatIf))
-            ->explain(sprintf('A piece every %.1f min; %s holds it back.', $cycle / 60, $bottleneck === 'steps' ? 'the length of its own steps' : 'the '.str_replace('_', ' ', $bottleneck)));
+            ->explain(sprintf(
+                'A piece every %.1f min; %s holds it back.',
+                $cycle / 60,
+                $bottleneck === 'steps' ? 'the length of its own steps' : 'the '.str_replace('_', ' ', $bottleneck),
+            ));
     }
 
     /**

@@ -30,7 +30,9 @@ final class Condition
     private static function words(float $hours): string
     {
         return match (true) {
-            $hours > 72 => sprintf('%.0f days', $hours / 24), $hours < 1 => sprintf('%.0f min', 60 * $hours), default => sprintf('%.1f h', $hours),
+            $hours > 72 => sprintf('%.0f days', $hours / 24),
+            $hours < 1 => sprintf('%.0f min', 60 * $hours),
+            default => sprintf('%.1f h', $hours),
         };
     }
 

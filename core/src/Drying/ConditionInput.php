@@ -12,7 +12,12 @@ final readonly class ConditionInput
         #[Field('of the wall', 'mm', min: 0.01, max: 100)] public float $thickness_mm,
         public Route $route,
         #[Field('of what it takes up in the end', '', above: 0, below: 1)] public float $fraction = 0.9,
-        #[Field('what the shop has found to be enough; the answer when given', 'h', above: 0, max: 100000)] public ?float $shop_hours = null,
+        #[Field(
+            'what the shop has found to be enough; the answer when given',
+            'h',
+            above: 0,
+            max: 100000,
+        )] public ?float $shop_hours = null,
     ) {
     }
 }

@@ -21,7 +21,15 @@ final class DryerAir
     {
         foreach ($inside as [$name, $there]) {
             if (abs($there - $air) > self::SAME_WITHIN_K) {
-                throw new InputError('air_c', sprintf('%s dries %s at %.0f °C and has one air: take that, wait until it is out, or use another dryer', $dryer, $name, $there));
+                throw new InputError(
+                    'air_c',
+                    sprintf(
+                        '%s dries %s at %.0f °C and has one air: take that, wait until it is out, or use another dryer',
+                        $dryer,
+                        $name,
+                        $there,
+                    ),
+                );
             }
         }
     }

@@ -26,13 +26,17 @@ final readonly class Exposure
     public function __invoke(ExposureInput $in): ExposureResult
     {
         $polymer = $this->polymers->get($in->polymer);
-        $stood = (Moment::read($in->now, 'now')->getTimestamp() - Moment::read($in->dried_at, 'dried_at')->getTimestamp()) / 60;
+        $stood = (
+            Moment::read($in->now, 'now')->getTimestamp() - Moment::read($in->dried_at, 'dried_at')->getTimestamp()
+        ) / 60;
         if ($stood < 0) {
             throw new InputError('now', 'is before it was dried');
         }
         $open = $polymer->record['drying']['open_exposure_minutes'] ?? null;
         if (! is_numeric($open)) {
-            return (new ExposureResult(null, null, 'dry'))->explain("{$in->polymer} takes up no water worth counting: keep it covered against dust and dew.");
+            return (new ExposureResult(null, null, 'dry'))->explain(
+                "{$in->polymer} takes up no water worth counting: keep it covered against dust and dew.",
+            );
         }
         $budget = (float) $open * 50 / $in->rh_pct * ($in->hopper === Hopper::Closed ? self::CLOSED : 1.0);
         $used = $stood / $budget;
@@ -40,6 +44,10 @@ final readonly class Exposure
             $used > 1 => 'dry again', $used > self::USE_NOW => 'use now', default => 'dry',
         };
 
-        return (new ExposureResult($budget - $stood, $used, $state))->explain($used > 1 ? sprintf('Its %.0f min are over: dry it again.', $budget) : sprintf('%.0f of %.0f min are left.', $budget - $stood, $budget));
+        return (new ExposureResult($budget - $stood, $used, $state))->explain(
+            $used > 1
+                ? sprintf('Its %.0f min are over: dry it again.', $budget)
+                : sprintf('%.0f of %.0f min are left.', $budget - $stood, $budget),
+        );
     }
 }

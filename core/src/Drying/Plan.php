@@ -40,23 +40,50 @@ final readonly class Plan
         $polymer = $this->polymers->get($in->polymer);
         $start = Moment::read($in->start, 'start');
         $wanted = $in->wanted_at === null ? null : Moment::read($in->wanted_at, 'wanted_at');
-        $drying = $polymer->record['drying'] ?? throw new InputError('polymer', "{$in->polymer} is not dried here: ".($polymer->whyNot('injection') ?? 'the library has no drying for it'));
+        $drying = $polymer->record['drying'] ?? throw new InputError(
+            'polymer',
+            "{$in->polymer} is not dried here: ".($polymer->whyNot('injection') ?? 'the library has no drying for it'),
+        );
         $needed = (string) $drying['needed'];
         if ($needed === 'surface moisture only' && $in->form !== Form::Flake && $in->own_hours === null) {
             $because = "{$in->polymer} takes up no water; only washed flake needs its surface dried.";
             $this->air($in, $polymer, $drying);
 
-            return (new PlanResult($needed, 0.0, $in->start, $in->wanted_at, null, null, $because, 'library'))->explain($because);
+            return (new PlanResult(
+                $needed,
+                0.0,
+                $in->start,
+                $in->wanted_at,
+                null,
+                null,
+                $because,
+                'library',
+            ))->explain($because);
         }
         $air = $this->air($in, $polymer, $drying);
         $origin = $in->own_hours !== null || ($in->air_c === null && $in->own_air_c !== null) ? 'your rule' : 'library';
         $hours = $this->hours($in, $drying, $air);
         if ($hours === null) {
             $because = sprintf(
-                'Air of %.0f °C does not dry %s%s: it takes at least %.0f °C.', $air, $in->polymer, $in->form === Form::Sheet ? ' sheet' : '', $drying['air_c']['min'],
-            ).($in->form === Form::Sheet ? ' A sheet loses its shape there: keep it wrapped, or take one that is.' : '');
+                'Air of %.0f °C does not dry %s%s: it takes at least %.0f °C.',
+                $air,
+                $in->polymer,
+                $in->form === Form::Sheet ? ' sheet' : '',
+                $drying['air_c']['min'],
+            ).(
+                $in->form === Form::Sheet ? ' A sheet loses its shape there: keep it wrapped, or take one that is.' : ''
+            );
 
-            return (new PlanResult($needed, null, null, null, $air, (string) $drying['dryer'], $because, $origin))->explain($because)->warn($because);
+            return (new PlanResult(
+                $needed,
+                null,
+                null,
+                null,
+                $air,
+                (string) $drying['dryer'],
+                $because,
+                $origin,
+            ))->explain($because)->warn($because);
         }
         $seconds = (int) round(3600 * $hours);
         $because = match (true) {
@@ -65,13 +92,42 @@ final readonly class Plan
             default => 'It takes up water, which splits it and makes bubbles when hot.',
         };
         $ready = $start->modify("+{$seconds} seconds");
-        $startBy = $wanted === null ? null : Moment::write($wanted->modify("-{$seconds} seconds"), (string) $in->wanted_at);
+        $startBy = $wanted === null
+            ? null
+            : Moment::write($wanted->modify("-{$seconds} seconds"), (string) $in->wanted_at);
 
-        return (new PlanResult($needed, $hours, Moment::write($ready, $in->start), $startBy, $air, (string) $drying['dryer'], $because, $origin))
-            ->explain(sprintf('%.1f h at %.0f °C, %s%s. %s', $hours, $air, $drying['dryer'], $origin === 'library' ? '' : ', by your rule', $because))
+        return (new PlanResult(
+            $needed,
+            $hours,
+            Moment::write($ready, $in->start),
+            $startBy,
+            $air,
+            (string) $drying['dryer'],
+            $because,
+            $origin,
+        ))
+            ->explain(sprintf(
+                '%.1f h at %.0f °C, %s%s. %s',
+                $hours,
+                $air,
+                $drying['dryer'],
+                $origin === 'library' ? '' : ', by your rule',
+                $because,
+            ))
             ->warn($wanted !== null && $ready > $wanted ? 'It is not dry by then: start earlier.' : null)
-            ->warn($in->polymer === 'PET' && $in->form !== Form::Sheet ? 'Crystallise it first, stirred, before it is over 100 °C: amorphous PET sticks together in the dryer.' : null)
-            ->warn($air < $drying['air_c']['min'] ? sprintf('Colder than the library\'s least (%.0f °C): your rule answers for it.', $drying['air_c']['min']) : null);
+            ->warn(
+                $in->polymer === 'PET' && $in->form !== Form::Sheet
+                    ? 'Crystallise it first, stirred, before it is over 100 °C: amorphous PET sticks together in the dryer.'
+                    : null,
+            )
+            ->warn(
+                $air < $drying['air_c']['min']
+                    ? sprintf(
+                        'Colder than the library\'s least (%.0f °C): your rule answers for it.',
+                        $drying['air_c']['min'],
+                    )
+                    : null,
+            );
     }
 
     /**
@@ -86,14 +142,29 @@ final readonly class Plan
         $what = $in->polymer;
         if ($in->form === Form::Sheet) {
             $tg = $polymer->property('tg_c');
-            $glassy = $polymer->morphology() === Morphology::Amorphous || isset(self::SHEET_MOST_C[$polymer->code]) || $polymer->code === 'PLA';
-            $most = min($most, self::SHEET_MOST_C[$polymer->code] ?? INF, $glassy && $tg !== null ? $tg - self::SHEET_UNDER_TG_K : INF);
+            $glassy = $polymer->morphology() === Morphology::Amorphous
+                || isset(self::SHEET_MOST_C[$polymer->code])
+                || $polymer->code === 'PLA';
+            $most = min(
+                $most,
+                self::SHEET_MOST_C[$polymer->code] ?? INF,
+                $glassy && $tg !== null ? $tg - self::SHEET_UNDER_TG_K : INF,
+            );
             $what .= ' sheet';
         }
         $field = $in->air_c === null && $in->own_air_c !== null ? 'own_air_c' : 'air_c';
         $air = $in->air_c ?? $in->own_air_c ?? min((float) $drying['air_c']['typical'], $most);
         if ($air > $most || ($softens !== null && $air >= $softens)) {
-            throw new InputError($field, sprintf('%.0f °C is too hot for %s: it %s. At most %.0f °C', $air, $what, $in->form === Form::Sheet ? 'loses its shape' : 'sticks together', $most));
+            throw new InputError(
+                $field,
+                sprintf(
+                    '%.0f °C is too hot for %s: it %s. At most %.0f °C',
+                    $air,
+                    $what,
+                    $in->form === Form::Sheet ? 'loses its shape' : 'sticks together',
+                    $most,
+                ),
+            );
         }
 
         return $air;
@@ -107,7 +178,11 @@ final readonly class Plan
     private function hours(PlanInput $in, array $drying, float $air): ?float
     {
         $ownAir = $in->own_air_c ?? (float) $drying['air_c']['typical'];
-        if ($in->own_hours !== null && $air >= $ownAir && ($in->own_air_c !== null || $air >= $drying['air_c']['min'])) {
+        if (
+            $in->own_hours !== null
+            && $air >= $ownAir
+            && ($in->own_air_c !== null || $air >= $drying['air_c']['min'])
+        ) {
             // Hotter than the rule's own air is only on the safe side: the rule stands as it is.
             return $in->own_hours;
         }
@@ -119,6 +194,9 @@ final readonly class Plan
         $thinner = $in->form === Form::Flake && ! in_array($in->polymer, self::NEVER_SHORTER, true) ? self::FLAKE : 1.0;
         $hours = $usual * 2 ** (($at - $air) / self::DOUBLES_EVERY_K) * $thinner;
 
-        return max((float) $drying['hours']['min'], min(max((float) $drying['hours']['max'], $in->own_hours ?? 0.0), $hours));
+        return max(
+            (float) $drying['hours']['min'],
+            min(max((float) $drying['hours']['max'], $in->own_hours ?? 0.0), $hours),
+        );
     }
 }

@@ -53,20 +53,32 @@ final readonly class Fill
             $freeze = $way->kind === WayKind::Slit
                 ? ($way->gapMm() / 1000) ** 2 / (M_PI ** 2 * $alpha) * log(4 / M_PI * $hotter)
                 : (2 * $way->gapMm() / 1000) ** 2 / (self::FREEZE_ROUND * $alpha) * log(self::ROUND_SERIES * $hotter);
-            $segments[] = new FillSegment($pressure / 1e5, $rate, $pressure / ($density * $heat), $way->volumeMm3() / 1000 / $in->flow_cm3_s, $freeze);
+            $segments[] = new FillSegment(
+                $pressure / 1e5,
+                $rate,
+                $pressure / ($density * $heat),
+                $way->volumeMm3() / 1000 / $in->flow_cm3_s,
+                $freeze,
+            );
         }
         $pressure = array_sum(array_map(static fn (FillSegment $s): float => $s->pressure_bar, $segments));
         $fill = array_sum(array_map(static fn (FillSegment $s): float => $s->fill_s, $segments));
         $freeze = min(array_map(static fn (FillSegment $s): float => $s->freeze_s, $segments) ?: [INF]);
         $spare = $in->available_bar === null ? null : 100 * ($in->available_bar - $pressure) / $in->available_bar;
         $verdict = match (true) {
-            $spare !== null && $spare < 0 => 'too little pressure', $fill > $freeze => 'freezes first', default => 'fills',
+            $spare !== null && $spare < 0 => 'too little pressure',
+            $fill > $freeze => 'freezes first',
+            default => 'fills',
         };
         $hottest = $in->melt_c + array_sum(array_map(static fn (FillSegment $s): float => $s->heating_k, $segments));
 
         return (new FillResult($pressure, $segments, $fill, $verdict, $spare))
             ->explain($this->say($pressure, $fill, $freeze, $verdict, $in))
-            ->warn($in->material->overCeiling($hottest, 'The melt as it gets there, warmed by its own friction', $this->polymers));
+            ->warn($in->material->overCeiling(
+                $hottest,
+                'The melt as it gets there, warmed by its own friction',
+                $this->polymers,
+            ));
     }
 
     private function say(float $pressure, float $fill, float $freeze, string $verdict, FillInput $in): string
@@ -74,8 +86,16 @@ final readonly class Fill
         $needs = sprintf('%.0f bar fill it in %.2f s', $pressure, $fill);
 
         return match ($verdict) {
-            'too little pressure' => sprintf('%s, and %.0f bar are there: a hotter melt, a wider way or a slower shot.', $needs, $in->available_bar),
-            'freezes first' => sprintf('%s, and it freezes shut after %.2f s: faster, a warmer mould or a thicker wall.', $needs, $freeze),
+            'too little pressure' => sprintf(
+                '%s, and %.0f bar are there: a hotter melt, a wider way or a slower shot.',
+                $needs,
+                $in->available_bar,
+            ),
+            'freezes first' => sprintf(
+                '%s, and it freezes shut after %.2f s: faster, a warmer mould or a thicker wall.',
+                $needs,
+                $freeze,
+            ),
             default => sprintf('%s, and it freezes after %.1f s.', $needs, $freeze),
         };
     }

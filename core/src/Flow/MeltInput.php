@@ -30,7 +30,12 @@ final readonly class MeltInput implements Checked
         #[Field('K0', 'Pa·sⁿ', min: 0.001, max: 1e9)] public ?float $consistency_pa_sn = null,
         #[Field('T0, at which K0 holds', '°C', min: -50, max: 600)] public ?float $reference_c = null,
         #[Field('n of the power law', '', min: 0.05, max: 1.5)] public ?float $exponent = null,
-        #[Field('b: how it thins with heat', '1/K', min: 0, max: 0.2)] public ?float $temperature_coefficient_1_k = null,
+        #[Field(
+            'b: how it thins with heat',
+            '1/K',
+            min: 0,
+            max: 0.2,
+        )] public ?float $temperature_coefficient_1_k = null,
         #[Field('measured melt flow rate', 'g/10 min', min: 0.001, max: 10000)] public ?float $mfr_g_10min = null,
         #[Field('temperature of that test', '°C', min: 50, max: 450)] public ?float $mfr_c = null,
         #[Field('load of that test', 'kg', min: 0.01, max: 100)] public ?float $mfr_kg = null,
@@ -53,28 +58,45 @@ final readonly class MeltInput implements Checked
     public function law(MaterialInput $material, PolymerLibrary $polymers): MeltLaw
     {
         $row = $material->record($polymers) === null ? null : (self::rows()[$material->polymer] ?? null);
-        if ($row === null && $material->polymer !== null && $this->consistency_pa_sn === null && $this->mfr_g_10min === null) {
-            throw new InputError('polymer', "nothing is known of how {$material->polymer} flows: give its constants or a melt flow rate, or take one that is moulded here");
+        if (
+            $row === null
+            && $material->polymer !== null
+            && $this->consistency_pa_sn === null
+            && $this->mfr_g_10min === null
+        ) {
+            throw new InputError(
+                'polymer',
+                "nothing is known of how {$material->polymer} flows: give its constants or a melt flow rate, or take one that is moulded here",
+            );
         }
-        $need = fn (string $name): float => $this->{$name} ?? $row[$name] ?? throw new InputError($name, 'is required when the library does not know how it flows');
+        $need = fn (string $name): float => $this->{$name} ?? $row[$name] ?? throw new InputError(
+            $name,
+            'is required when the library does not know how it flows',
+        );
         $exponent = $need('exponent');
         $thins = $need('temperature_coefficient_1_k');
         if ($this->mfr_g_10min === null) {
             return new MeltLaw($need('consistency_pa_sn'), $need('reference_c'), $exponent, $thins);
         }
         $radius = self::DIE_RADIUS_MM / 1000;
-        $stress = (float) $this->mfr_kg * self::GRAVITY_M_S2 / (M_PI * (self::PISTON_MM / 1000) ** 2 / 4) * $radius / (2 * self::DIE_LENGTH_MM / 1000);
+        $stress = (float) $this->mfr_kg * self::GRAVITY_M_S2 / (
+            M_PI * (self::PISTON_MM / 1000) ** 2 / 4
+        ) * $radius / (2 * self::DIE_LENGTH_MM / 1000);
         $flow = $this->mfr_g_10min / (600 * $material->need('density_melt_g_cm3', $polymers)) * 1e-6;
         $rate = 4 * $flow / (M_PI * $radius ** 3) * (3 * $exponent + 1) / (4 * $exponent);
 
         return new MeltLaw($stress / $rate ** $exponent, (float) $this->mfr_c, $exponent, $thins);
     }
 
-    /** @return array<string, array{consistency_pa_sn: float, reference_c: float, exponent: float, temperature_coefficient_1_k: float}> */
+    /**
+     * @return array<string, array{consistency_pa_sn: float, reference_c: float, exponent: float, temperature_coefficient_1_k: float}>
+     */
     private static function rows(): array
     {
         $json = json_decode((string) file_get_contents(__DIR__.'/../../data/flow.json'), true);
 
-        return is_array($json) && isset($json['polymers']) ? $json['polymers'] : throw new RuntimeException('flow.json is not readable');
+        return is_array($json) && isset($json['polymers'])
+            ? $json['polymers']
+            : throw new RuntimeException('flow.json is not readable');
     }
 }

@@ -18,7 +18,15 @@ final class Clamp
         $each = $in->bolts === null ? null : $force / $in->bolts;
         $ok = $each === null || $in->bolt_proof_kn === null ? null : $each <= $in->bolt_proof_kn * (1 + 1e-9);
 
-        return (new ClampResult($force, $force / 9.80665, $each, $ok))->explain(sprintf('%.0f kN hold the mould shut%s.', $force, $each === null ? '' : sprintf(', %.1f kN on each bolt', $each)))
-            ->warn($ok === false ? 'The bolts are too weak: more of them, or stronger ones. Opening under pressure throws melt.' : null);
+        return (new ClampResult($force, $force / 9.80665, $each, $ok))->explain(sprintf(
+            '%.0f kN hold the mould shut%s.',
+            $force,
+            $each === null ? '' : sprintf(', %.1f kN on each bolt', $each),
+        ))
+            ->warn(
+                $ok === false
+                    ? 'The bolts are too weak: more of them, or stronger ones. Opening under pressure throws melt.'
+                    : null,
+            );
     }
 }

@@ -20,6 +20,10 @@ final class LeverInjection
             : (float) $in->hand_force_n * (float) $in->lever_long_mm / (float) $in->lever_short_mm;
         $bar = $force / (M_PI * $in->plunger_diameter_mm ** 2 / 4) * 10;
 
-        return (new LeverResult($force / 1000, $bar))->explain(sprintf('%.1f kN on the plunger make %.0f bar in the melt, friction not taken off.', $force / 1000, $bar));
+        return (new LeverResult($force / 1000, $bar))->explain(sprintf(
+            '%.1f kN on the plunger make %.0f bar in the melt, friction not taken off.',
+            $force / 1000,
+            $bar,
+        ));
     }
 }

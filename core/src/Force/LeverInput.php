@@ -23,10 +23,15 @@ final readonly class LeverInput implements Checked
 
     public function check(): void
     {
-        $needed = $this->torque_nm !== null || $this->drum_radius_mm !== null ? ['torque_nm', 'drum_radius_mm'] : ['hand_force_n', 'lever_long_mm', 'lever_short_mm'];
+        $needed = $this->torque_nm !== null || $this->drum_radius_mm !== null
+            ? ['torque_nm', 'drum_radius_mm']
+            : ['hand_force_n', 'lever_long_mm', 'lever_short_mm'];
         foreach ($needed as $field) {
             if ($this->{$field} === null) {
-                throw new InputError($field, 'is required: give hand force and both lever arms, or torque and drum radius');
+                throw new InputError(
+                    $field,
+                    'is required: give hand force and both lever arms, or torque and drum radius',
+                );
             }
         }
     }

@@ -17,7 +17,15 @@ final class PlatenBow
     {
         $bow = $in->expansion_1_k * $in->face_difference_k * $in->length_mm ** 2 / (8 * $in->thickness_mm);
 
-        return (new PlatenBowResult($bow))->explain(sprintf('%.2f mm over %.0f mm: twice as thick a platen bows half as much.', $bow, $in->length_mm))
-            ->warn($in->length_mm < 5 * $in->thickness_mm ? 'The platen is thick for its length: the formula is for slender plates.' : null);
+        return (new PlatenBowResult($bow))->explain(sprintf(
+            '%.2f mm over %.0f mm: twice as thick a platen bows half as much.',
+            $bow,
+            $in->length_mm,
+        ))
+            ->warn(
+                $in->length_mm < 5 * $in->thickness_mm
+                    ? 'The platen is thick for its length: the formula is for slender plates.'
+                    : null,
+            );
     }
 }

@@ -19,6 +19,11 @@ final class Press
         $area = $in->length_mm * $in->width_mm;
         $needed = $in->wanted_bar === null || $rams === null ? null : $in->wanted_bar * $area / $rams;
 
-        return (new PressResult($force, 10000 * $force / $area, $needed))->explain(sprintf('%.0f kN press the sheet with %.1f bar%s.', $force, 10000 * $force / $area, $needed === null ? '' : sprintf('; %.1f bar need %.0f bar on the gauge', $in->wanted_bar, $needed)));
+        return (new PressResult($force, 10000 * $force / $area, $needed))->explain(sprintf(
+            '%.0f kN press the sheet with %.1f bar%s.',
+            $force,
+            10000 * $force / $area,
+            $needed === null ? '' : sprintf('; %.1f bar need %.0f bar on the gauge', $in->wanted_bar, $needed),
+        ));
     }
 }

@@ -39,7 +39,11 @@ final class SoftMouldSettings
             'Stand clear: a cracked insert lets melt out.',
         ]))->explain(match ($limitedBy) {
             'insert' => sprintf('The insert stands %.0f bar: no more.', $injection),
-            'clamp' => sprintf('Its lands carry %.0f kN of clamp, and that holds %.0f bar: no more.', $clamp, $injection),
+            'clamp' => sprintf(
+                'Its lands carry %.0f kN of clamp, and that holds %.0f bar: no more.',
+                $clamp,
+                $injection,
+            ),
             default => 'The insert stands the settings of the metal mould.',
         });
     }

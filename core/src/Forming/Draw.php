@@ -29,7 +29,9 @@ final class Draw
             $r = $narrow / 2;
             $footprint = M_PI * $r * $r;
             $end = max(0.0, $r - $run);
-            $surface = $in->shape === Shape::Dome ? M_PI * ($r * $r + $h * $h) : M_PI * ($r + $end) * $slant + M_PI * $end * $end;
+            $surface = $in->shape === Shape::Dome
+                ? M_PI * ($r * $r + $h * $h)
+                : M_PI * ($r + $end) * $slant + M_PI * $end * $end;
         }
         $opening = $in->opening === null ? $footprint : $in->opening->length_mm * $in->opening->width_mm;
         if ($opening < $footprint * (1 - 1e-9)) {
@@ -38,6 +40,11 @@ final class Draw
         $ratio = ($surface + $opening - $footprint) / $opening;
 
         return (new DrawResult($footprint / 100, $surface / 100, $ratio, $in->sheet_mm / $ratio, $h / $narrow))
-            ->explain(sprintf('Drawn %.1f times over: %.2f mm of %.2f mm are left on average, corners thinner.', $ratio, $in->sheet_mm / $ratio, $in->sheet_mm));
+            ->explain(sprintf(
+                'Drawn %.1f times over: %.2f mm of %.2f mm are left on average, corners thinner.',
+                $ratio,
+                $in->sheet_mm / $ratio,
+                $in->sheet_mm,
+            ));
     }
 }

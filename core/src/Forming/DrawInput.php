@@ -29,7 +29,9 @@ final readonly class DrawInput implements Checked
                 throw new InputError($field, "is required for a {$this->shape->value}");
             }
         }
-        $narrow = $this->shape === Shape::Box ? min((float) $this->length_mm, (float) $this->width_mm) : (float) $this->base_diameter_mm;
+        $narrow = $this->shape === Shape::Box
+            ? min((float) $this->length_mm, (float) $this->width_mm)
+            : (float) $this->base_diameter_mm;
         if ($this->shape === Shape::Dome && $this->height_mm > $narrow / 2 + 1e-9) {
             throw new InputError('height_mm', 'a dome is at most half as high as wide');
         }

@@ -19,9 +19,21 @@ final readonly class MouldCheckInput
         #[Field('', 'mm', min: 0, max: 1000)] public ?float $undercut_mm = null,
         #[Field('for the undercut')] public ?string $polymer = null,
         #[Field('for the undercut', 'mm', above: 0, max: 10000)] public ?float $half_width_mm = null,
-        #[Field('a ring that stretches over its whole width, or a clip at the edge that bends')] public UndercutKind $undercut_kind = UndercutKind::Ring,
-        #[Field('of an edge clip; the sheet unless given', 'mm', min: 0.01, max: 100)] public ?float $clip_thickness_mm = null,
-        #[Field('of an edge clip, from its root to its hook', 'mm', min: 0.1, max: 1000)] public ?float $clip_depth_mm = null,
+        #[Field(
+            'a ring that stretches over its whole width, or a clip at the edge that bends',
+        )] public UndercutKind $undercut_kind = UndercutKind::Ring,
+        #[Field(
+            'of an edge clip; the sheet unless given',
+            'mm',
+            min: 0.01,
+            max: 100,
+        )] public ?float $clip_thickness_mm = null,
+        #[Field(
+            'of an edge clip, from its root to its hook',
+            'mm',
+            min: 0.1,
+            max: 1000,
+        )] public ?float $clip_depth_mm = null,
     ) {
     }
 
@@ -36,6 +48,8 @@ final readonly class MouldCheckInput
         }
         $thickness = $this->clip_thickness_mm ?? $this->sheet_mm;
 
-        return $thickness === null || $this->clip_depth_mm === null ? null : 1.5 * $this->undercut_mm * $thickness / $this->clip_depth_mm ** 2;
+        return $thickness === null || $this->clip_depth_mm === null
+            ? null
+            : 1.5 * $this->undercut_mm * $thickness / $this->clip_depth_mm ** 2;
     }
 }

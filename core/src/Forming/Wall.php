@@ -28,7 +28,16 @@ final class Wall
         }
 
         return (new WallResult($walls, $mould->thickness, $mould->tip ? 'tip' : 'corner', $mould->volumeErrorPct()))
-            ->explain(sprintf('%.2f mm of %.2f mm are left in the %s, the thinnest place.', $mould->thickness, $in->sheet_mm, $mould->tip ? 'tip' : 'corner'))
-            ->warn($mould->thickness < 0.2 * $in->sheet_mm ? 'Drawn very thin: a plug, a thicker sheet or a shallower part.' : null);
+            ->explain(sprintf(
+                '%.2f mm of %.2f mm are left in the %s, the thinnest place.',
+                $mould->thickness,
+                $in->sheet_mm,
+                $mould->tip ? 'tip' : 'corner',
+            ))
+            ->warn(
+                $mould->thickness < 0.2 * $in->sheet_mm
+                    ? 'Drawn very thin: a plug, a thicker sheet or a shallower part.'
+                    : null,
+            );
     }
 }

@@ -58,7 +58,9 @@ final class WallModel
         $before = null;
         foreach ($this->frozen as $point) {
             if ($point[0] >= $depth) {
-                return $before === null || $point[0] === $before[0] ? $point[1] : $before[1] + ($point[1] - $before[1]) * ($depth - $before[0]) / ($point[0] - $before[0]);
+                return $before === null || $point[0] === $before[0]
+                    ? $point[1]
+                    : $before[1] + ($point[1] - $before[1]) * ($depth - $before[0]) / ($point[0] - $before[0]);
             }
             $before = $point;
         }
@@ -89,7 +91,10 @@ final class WallModel
         $this->laid += $covered * ($before + $this->thickness) / 2;
     }
 
-    /** The cap goes down the wall until its pole meets the floor; gives the fillet's radius then, null when it stopped before. */
+    /**
+     * The cap goes down the wall until its pole meets the floor; gives the fillet's radius then, null when it stopped
+     * before.
+     */
     private function downTheWall(int $advances): ?float
     {
         $cos = cos($this->beta);
@@ -113,7 +118,10 @@ final class WallModel
         return $tipped ? null : $r / $sin;
     }
 
-    /** The skin hangs from the rim and spreads on the floor until it is tangent to the wall; gives the fillet's radius then. */
+    /**
+     * The skin hangs from the rim and spreads on the floor until it is tangent to the wall; gives the fillet's radius
+     * then.
+     */
     private function ontoTheFloor(int $advances): float
     {
         $depth = $this->in->depth_mm;

@@ -40,8 +40,12 @@ final class Belief
     private ?self $separation = null;
 
     /** @param  array<string, float>  $priors */
-    public function __construct(private readonly Knowledge $knowledge, private readonly PolymerLibrary $polymers, array $priors, bool $all = true)
-    {
+    public function __construct(
+        private readonly Knowledge $knowledge,
+        private readonly PolymerLibrary $polymers,
+        array $priors,
+        bool $all = true,
+    ) {
         $this->weights = $priors;
         if ($all) {
             $this->separation = new self($knowledge, $polymers, array_fill_keys(array_keys($priors), 1.0), false);
@@ -76,9 +80,13 @@ final class Belief
         foreach ($this->weights as $code => $weight) {
             $fits = 0.0;
             foreach ($this->knowledge->densities($code, $this->polymers) as [$from, $to, $share]) {
-                $fits += $share * (Normal::tail(($density - $to) / $error) - Normal::tail(($density - $from) / $error)) / ($to - $from);
+                $fits += $share * (
+                    Normal::tail(($density - $to) / $error) - Normal::tail(($density - $from) / $error)
+                ) / ($to - $from);
             }
-            $this->weights[$code] = $weight * ((1 - self::GROSS) * $fits + self::GROSS / (self::ANYWHERE[1] - self::ANYWHERE[0]));
+            $this->weights[$code] = $weight * (
+                (1 - self::GROSS) * $fits + self::GROSS / (self::ANYWHERE[1] - self::ANYWHERE[0])
+            );
         }
         $this->done[] = Knowledge::DENSITY;
     }
@@ -107,7 +115,11 @@ final class Belief
                 continue;
             }
             $bits = $this->information($id);
-            if ($best === null || $bits > $best[1] + 1e-9 || (abs($bits - $best[1]) <= 1e-9 && $test['minutes'] < $this->knowledge->tests[$best[0]]['minutes'])) {
+            if (
+                $best === null
+                || $bits > $best[1] + 1e-9
+                || (abs($bits - $best[1]) <= 1e-9 && $test['minutes'] < $this->knowledge->tests[$best[0]]['minutes'])
+            ) {
                 $best = [$id, $bits];
             }
         }
@@ -152,7 +164,11 @@ final class Belief
     /** @param  list<string>  $without  tests that cannot be done */
     public function canAsk(string $test, array $without = []): bool
     {
-        return ! in_array($test, $this->done, true) && ! in_array($test, $without, true) && $this->knowledge->suits($test, $this->kind);
+        return ! in_array(
+            $test,
+            $this->done,
+            true,
+        ) && ! in_array($test, $without, true) && $this->knowledge->suits($test, $this->kind);
     }
 
     public function information(string $test): float

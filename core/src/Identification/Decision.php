@@ -11,8 +11,12 @@ final readonly class Decision
      * @param  list<string>  $family  polymers decided together; empty when nothing is decided
      * @param  string|null  $obstacle  what is never heated and is not ruled out, when that is what stands against it
      */
-    public function __construct(public string $code, public array $family = [], public string $because = '', public ?string $obstacle = null)
-    {
+    public function __construct(
+        public string $code,
+        public array $family = [],
+        public string $because = '',
+        public ?string $obstacle = null,
+    ) {
     }
 
     public function isMade(): bool

@@ -8,7 +8,10 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 use RuntimeException;
 
-/** What is known of the sorting tests (data/identification.json): priors, likelihoods P(result | polymer), bars and families. */
+/**
+ * What is known of the sorting tests (data/identification.json): priors, likelihoods P(result | polymer), bars and
+ * families.
+ */
 final class Knowledge
 {
     /** The tests that float a chip; all three look at one density. In the order of that density. */
@@ -22,7 +25,9 @@ final class Knowledge
     /** The shop's own confirmed items are laid over the table as if it stood for this many. */
     private const TABLE_ITEMS = 200;
 
-    /** @var array<string, array{id: string, name: string, how: string, results: list<string>, minutes: float, caution: ?string, likelihood: array<string, array<string, float>>, only_for?: list<string>|null}> */
+    /**
+     * @var array<string, array{id: string, name: string, how: string, results: list<string>, minutes: float, caution: ?string, likelihood: array<string, array<string, float>>, only_for?: list<string>|null}>
+     */
     public readonly array $tests;
 
     /** @var array<string, float> */
@@ -85,7 +90,10 @@ final class Knowledge
     {
         foreach ([...$candidates, ...array_keys($confirmed)] as $code) {
             if (! isset($this->priors[$code])) {
-                throw new InputError(in_array($code, $candidates, true) ? 'candidates' : "confirmed.{$code}", "nothing is known to tell \"{$code}\" by; known: ".implode(', ', array_keys($this->priors)));
+                throw new InputError(
+                    in_array($code, $candidates, true) ? 'candidates' : "confirmed.{$code}",
+                    "nothing is known to tell \"{$code}\" by; known: ".implode(', ', array_keys($this->priors)),
+                );
             }
         }
         $shares = [];
@@ -117,7 +125,10 @@ final class Knowledge
         return in_array($test, $this->separating, true);
     }
 
-    /** Whether a test makes sense on an item of this kind; on one whose kind is not known, unless it is for some kinds only. */
+    /**
+     * Whether a test makes sense on an item of this kind; on one whose kind is not known, unless it is for some kinds
+     * only.
+     */
     public function suits(string $test, ?string $kind): bool
     {
         $only = $this->tests[$test]['only_for'] ?? null;

@@ -55,7 +55,13 @@ final readonly class Rank
         $shares = $belief->probabilities();
         // Leaving what is never heated out of the candidates does not acquit it.
         $judge = $in->candidates === [] ? $belief
-            : $this->belief($this->knowledge->priors(array_values(array_unique([...$in->candidates, ...$this->knowledge->neverHot])), $in->confirmed), $in->evidence);
+            : $this->belief(
+                $this->knowledge->priors(
+                    array_values(array_unique([...$in->candidates, ...$this->knowledge->neverHot])),
+                    $in->confirmed,
+                ),
+                $in->evidence,
+            );
         $decision = $this->decide($judge, $in->exclude_tests);
         $next = $decision->isMade() ? null : $this->next($judge, $in->exclude_tests);
         $conflict = $this->conflict($priors, $in->evidence);
@@ -67,7 +73,16 @@ final readonly class Rank
         foreach ($shares as $code => $share) {
             $ranked[] = new Ranked($code, $share);
         }
-        $result = (new RankResult($ranked, $decision->code, $because, $next, $conflict, $decision->family, $heatAs, $this->neverHot($judge->probabilities())))->explain($because);
+        $result = (new RankResult(
+            $ranked,
+            $decision->code,
+            $because,
+            $next,
+            $conflict,
+            $decision->family,
+            $heatAs,
+            $this->neverHot($judge->probabilities()),
+        ))->explain($because);
 
         return $conflict === null ? $result : $result->warn($conflict->because);
     }
@@ -77,30 +92,67 @@ final readonly class Rank
     {
         $shares = $belief->probabilities();
         $first = (string) array_key_first($shares);
-        $family = array_values(array_filter($this->knowledge->family($first), static fn (string $c): bool => isset($shares[$c])));
+        $family = array_values(array_filter(
+            $this->knowledge->family($first),
+            static fn (string $c): bool => isset($shares[$c]),
+        ));
         $together = array_sum(array_map(static fn (string $c): float => $shares[$c], $family));
         $bar = $this->knowledge->acceptAt;
-        $unknown = static fn (string $because, ?string $obstacle = null): Decision => new Decision(self::UNKNOWN, [], $because, $obstacle);
+        $unknown = static fn (
+            string $because,
+            ?string $obstacle = null,
+        ): Decision => new Decision(self::UNKNOWN, [], $because, $obstacle);
         if (in_array($first, $this->knowledge->neverHot, true)) {
-            return $unknown(sprintf('most likely %s (%s): it never goes hot here, it goes into its own bin', self::matter($first), self::percent($shares[$first])), $first);
+            return $unknown(
+                sprintf(
+                    'most likely %s (%s): it never goes hot here, it goes into its own bin',
+                    self::matter($first),
+                    self::percent($shares[$first]),
+                ),
+                $first,
+            );
         }
         $never = array_intersect_key($shares, array_flip($this->knowledge->neverHot));
         $worst = array_key_first($never);
         if ($this->neverHot($shares) > $this->knowledge->neverHotBar / self::MARGIN) {
-            return $unknown(sprintf('%s is still possible (%s)', self::matter((string) $worst), self::percent($this->neverHot($shares))), $worst);
+            return $unknown(
+                sprintf(
+                    '%s is still possible (%s)',
+                    self::matter((string) $worst),
+                    self::percent($this->neverHot($shares)),
+                ),
+                $worst,
+            );
         }
         if ($belief->kinds() < self::KINDS) {
             return $unknown('one kind of test alone does not decide');
         }
         if ($together < $bar) {
-            return $unknown(sprintf('%s is %s likely and %d %% are asked for', $first, self::percent($shares[$first]), (int) round(100 * $bar)));
+            return $unknown(sprintf(
+                '%s is %s likely and %d %% are asked for',
+                $first,
+                self::percent($shares[$first]),
+                (int) round(100 * $bar),
+            ));
         }
         $alike = $this->notSeparated($belief, $shares[$first] >= $bar ? [$first] : $family, $never);
         if ($alike !== null) {
-            return $unknown(sprintf('%s is %s likely, and no test yet has told it from %s, which looks like it', $first, self::percent($together), self::matter($alike)), $alike);
+            return $unknown(
+                sprintf(
+                    '%s is %s likely, and no test yet has told it from %s, which looks like it',
+                    $first,
+                    self::percent($together),
+                    self::matter($alike),
+                ),
+                $alike,
+            );
         }
         if ($together < self::SURE && ($belief->next($without)[1] ?? 0.0) >= self::WORTH) {
-            return $unknown(sprintf('%s is %s likely, and one more test makes it sure', $first, self::percent($shares[$first])));
+            return $unknown(sprintf(
+                '%s is %s likely, and one more test makes it sure',
+                $first,
+                self::percent($shares[$first]),
+            ));
         }
 
         return new Decision($first, $shares[$first] >= $bar ? [$first] : $family);
@@ -116,7 +168,10 @@ final readonly class Rank
     {
         foreach (array_intersect($family, $this->knowledge->lookAlikes) as $code) {
             foreach ($never as $other => $share) {
-                if ($share > $this->knowledge->separateAgainst && $belief->separation($code, $other) < $this->knowledge->separateRatio) {
+                if (
+                    $share > $this->knowledge->separateAgainst
+                    && $belief->separation($code, $other) < $this->knowledge->separateRatio
+                ) {
                     return $other;
                 }
             }
@@ -135,7 +190,10 @@ final readonly class Rank
     private static function matter(string $code): string
     {
         return match ($code) {
-            'PVC-U' => 'PVC', 'PVC-P' => 'soft PVC', 'OTHER' => 'something that is none of these (thermoset, filled, laminated)', default => $code
+            'PVC-U' => 'PVC',
+            'PVC-P' => 'soft PVC',
+            'OTHER' => 'something that is none of these (thermoset, filled, laminated)',
+            default => $code
         };
     }
 
@@ -153,7 +211,13 @@ final readonly class Rank
         $seen = [];
         foreach ($in->evidence as $i => $evidence) {
             if ($evidence->test !== Knowledge::DENSITY) {
-                $test = $this->knowledge->tests[$evidence->test] ?? throw new InputError("evidence.{$i}.test", "there is no test \"{$evidence->test}\"; known: ".implode(', ', [...array_keys($this->knowledge->tests), Knowledge::DENSITY]));
+                $test = $this->knowledge->tests[$evidence->test] ?? throw new InputError(
+                    "evidence.{$i}.test",
+                    "there is no test \"{$evidence->test}\"; known: ".implode(
+                        ', ',
+                        [...array_keys($this->knowledge->tests), Knowledge::DENSITY],
+                    ),
+                );
                 if (! in_array($evidence->result, $test['results'], true)) {
                     throw new InputError("evidence.{$i}.result", 'must be one of: '.implode(' · ', $test['results']));
                 }
@@ -168,7 +232,11 @@ final readonly class Rank
             $kind = $evidence->test === Knowledge::KIND ? $evidence->result : $kind;
         }
         foreach ($in->evidence as $i => $evidence) {
-            if ($kind !== null && $evidence->test !== Knowledge::DENSITY && ! $this->knowledge->suits($evidence->test, $kind)) {
+            if (
+                $kind !== null
+                && $evidence->test !== Knowledge::DENSITY
+                && ! $this->knowledge->suits($evidence->test, $kind)
+            ) {
                 throw new InputError("evidence.{$i}.test", "is not for this kind of item ({$kind}): take it back");
             }
         }
@@ -199,16 +267,26 @@ final readonly class Rank
         $two = array_slice(array_keys($shares), 0, 2);
         $obstacle = $this->decide($belief, $without)->obstacle;
         $first = $two[0];
-        $separator = $obstacle === null || $obstacle === $first ? null : $belief->separator($first, $obstacle, $without);
+        $separator = $obstacle === null || $obstacle === $first
+            ? null
+            : $belief->separator($first, $obstacle, $without);
         $apart = $separator === null || $separator[1] < self::WORTH ? null
-            : new NextTest($separator[0], sprintf('It tells %s from %s.', $first, self::matter((string) $obstacle)), $belief->information($separator[0]));
+            : new NextTest(
+                $separator[0],
+                sprintf('It tells %s from %s.', $first, self::matter((string) $obstacle)),
+                $belief->information($separator[0]),
+            );
         if ($apart !== null && $shares[$first] >= $this->knowledge->acceptAt) {
             return $apart;
         }
         $best = $belief->next($without);
 
         return $best === null || $best[1] < self::WORTH
-            ? $apart : new NextTest($best[0], sprintf('It tells most now: %s and %s lead.', $two[0], $two[1] ?? 'nothing'), $best[1]);
+            ? $apart : new NextTest(
+                $best[0],
+                sprintf('It tells most now: %s and %s lead.', $two[0], $two[1] ?? 'nothing'),
+                $best[1],
+            );
     }
 
     /**
@@ -222,7 +300,15 @@ final readonly class Rank
             foreach (array_slice($evidence, $i + 1) as $other) {
                 $rarer = $this->rarer($priors, $one, $other);
                 if ($rarer >= self::RARE && ($worst === null || $rarer > $worst->rarer_by)) {
-                    $worst = new Conflict([$one->test, $other->test], sprintf('%s and %s disagree: do the less certain one again, on a clean chip.', $this->words($one), $this->words($other)), $rarer);
+                    $worst = new Conflict(
+                        [$one->test, $other->test],
+                        sprintf(
+                            '%s and %s disagree: do the less certain one again, on a clean chip.',
+                            $this->words($one),
+                            $this->words($other),
+                        ),
+                        $rarer,
+                    );
                 }
             }
         }
@@ -254,7 +340,12 @@ final readonly class Rank
     /** @param  list<string>  $family */
     private function cooler(array $family): string
     {
-        usort($family, fn (string $a, string $b): int => ($this->polymers->get($a)->ceiling() ?? INF) <=> ($this->polymers->get($b)->ceiling() ?? INF));
+        usort(
+            $family,
+            fn (string $a, string $b): int => (
+                $this->polymers->get($a)->ceiling() ?? INF
+            ) <=> ($this->polymers->get($b)->ceiling() ?? INF),
+        );
 
         return $family[0];
     }
@@ -263,7 +354,9 @@ final readonly class Rank
     private function doubts(Decision $decision, array $evidence, bool $more): string
     {
         return $evidence === [] ? 'Nothing was tested yet.' : ucfirst($decision->because).'. '
-            .($more ? 'Test on.' : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.');
+            .(
+                $more ? 'Test on.' : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.'
+            );
     }
 
     /**
@@ -278,10 +371,20 @@ final readonly class Rank
         $second = array_keys($shares)[1] ?? null;
         $together = array_sum(array_map(static fn (string $c): float => $shares[$c], $family));
         $strongest = $this->strongest($priors, $evidence, $first);
-        $text = sprintf('%s, %s', implode(' or ', $family), self::percent($together)).($strongest === null ? '' : ": {$strongest} says so most");
-        $text .= count($family) > 1 ? sprintf('. These tests hardly tell them apart: keep to the limits of %s, which takes less heat', $heatAs) : '';
+        $text = sprintf(
+            '%s, %s',
+            implode(' or ', $family),
+            self::percent($together),
+        ).($strongest === null ? '' : ": {$strongest} says so most");
+        $text .= count($family) > 1
+            ? sprintf('. These tests hardly tell them apart: keep to the limits of %s, which takes less heat', $heatAs)
+            : '';
 
-        return $text.($second !== null && ! in_array($second, $family, true) && $shares[$second] > 0.01 ? sprintf('; %s %s', $second, self::percent($shares[$second])) : '').'.';
+        return $text.(
+            $second !== null && ! in_array($second, $family, true) && $shares[$second] > 0.01
+                ? sprintf('; %s %s', $second, self::percent($shares[$second]))
+                : ''
+        ).'.';
     }
 
     /**

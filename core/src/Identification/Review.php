@@ -35,13 +35,18 @@ final readonly class Review
         }
         try {
             $items = array_map(static fn (array $e): Evidence => new Evidence(
-                (string) ($e['test'] ?? ''), isset($e['result']) ? (string) $e['result'] : null, isset($e['g_cm3']) ? (float) $e['g_cm3'] : null, isset($e['se']) ? (float) $e['se'] : null,
+                (string) ($e['test'] ?? ''),
+                isset($e['result']) ? (string) $e['result'] : null,
+                isset($e['g_cm3']) ? (float) $e['g_cm3'] : null,
+                isset($e['se']) ? (float) $e['se'] : null,
             ), $evidence);
             $now = (new Rank($this->polymers, $this->knowledge))(new RankInput($items));
         } catch (InputError) {
             return "{$polymer} by tests that are not understood any more: find it anew.";
         }
 
-        return $now->decision === $polymer || in_array($polymer, $now->family, true) ? null : "{$polymer} by tests that do not tell enough: {$now->because}";
+        return $now->decision === $polymer || in_array($polymer, $now->family, true)
+            ? null
+            : "{$polymer} by tests that do not tell enough: {$now->because}";
     }
 }

@@ -16,11 +16,17 @@ final class Archimedes
     public function __invoke(ArchimedesInput $in): ArchimedesResult
     {
         $t = $in->water_c;
-        $water = (999.83952 + 16.945176 * $t - 7.9870401e-3 * $t ** 2 - 46.170461e-6 * $t ** 3 + 105.56302e-9 * $t ** 4 - 280.54253e-12 * $t ** 5)
+        $water = (
+            999.83952 + 16.945176 * $t - 7.9870401e-3 * $t ** 2 - 46.170461e-6 * $t ** 3 + 105.56302e-9 * $t ** 4 - 280.54253e-12 * $t ** 5
+        )
             / (1 + 16.879850e-3 * $t) / 1000;
         $density = $in->mass_air_g * $water / ($in->mass_air_g - ($in->mass_submerged_g - $in->sinker_submerged_g));
 
-        return (new ArchimedesResult($density, $water))->explain(sprintf('%.3f g/cm³ in water of %.4f g/cm³.', $density, $water))
+        return (new ArchimedesResult($density, $water))->explain(sprintf(
+            '%.3f g/cm³ in water of %.4f g/cm³.',
+            $density,
+            $water,
+        ))
             ->warn($t < 5 || $t > 40 ? 'The water is outside 5 to 40 °C: let it come to room temperature.' : null);
     }
 }

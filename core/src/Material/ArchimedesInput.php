@@ -21,7 +21,10 @@ final readonly class ArchimedesInput implements Checked
     public function check(): void
     {
         if ($this->mass_submerged_g - $this->sinker_submerged_g >= $this->mass_air_g) {
-            throw new InputError('mass_submerged_g', 'weighs as much under water as in air: weigh again, and hang it clear of the vessel');
+            throw new InputError(
+                'mass_submerged_g',
+                'weighs as much under water as in air: weigh again, and hang it clear of the vessel',
+            );
         }
     }
 }

@@ -18,10 +18,30 @@ final readonly class MaterialInput implements Checked
         public ?Morphology $morphology = null,
         #[Field('density of the solid', 'g/cm3', min: 0.005, max: 25)] public ?float $density_solid_g_cm3 = null,
         #[Field('density of the melt', 'g/cm3', min: 0.005, max: 25)] public ?float $density_melt_g_cm3 = null,
-        #[Field('loose bulk density of flake or granulate', 'g/cm3', min: 0.005, max: 25)] public ?float $bulk_density_g_cm3 = null,
-        #[Field('thermal conductivity of the solid', 'W/mK', min: 0.005, max: 500)] public ?float $conductivity_solid_w_mk = null,
-        #[Field('thermal conductivity of the melt', 'W/mK', min: 0.005, max: 500)] public ?float $conductivity_melt_w_mk = null,
-        #[Field('specific heat of the solid', 'J/gK', min: 0.1, max: 20)] public ?float $specific_heat_solid_j_gk = null,
+        #[Field(
+            'loose bulk density of flake or granulate',
+            'g/cm3',
+            min: 0.005,
+            max: 25,
+        )] public ?float $bulk_density_g_cm3 = null,
+        #[Field(
+            'thermal conductivity of the solid',
+            'W/mK',
+            min: 0.005,
+            max: 500,
+        )] public ?float $conductivity_solid_w_mk = null,
+        #[Field(
+            'thermal conductivity of the melt',
+            'W/mK',
+            min: 0.005,
+            max: 500,
+        )] public ?float $conductivity_melt_w_mk = null,
+        #[Field(
+            'specific heat of the solid',
+            'J/gK',
+            min: 0.1,
+            max: 20,
+        )] public ?float $specific_heat_solid_j_gk = null,
         #[Field('specific heat of the melt', 'J/gK', min: 0.1, max: 20)] public ?float $specific_heat_melt_j_gk = null,
         #[Field('glass transition', '°C', min: -200, max: 500)] public ?float $tg_c = null,
         #[Field('end of melting', '°C', min: -100, max: 500)] public ?float $tm_c = null,
@@ -34,7 +54,12 @@ final readonly class MaterialInput implements Checked
         #[Field('share of radiant heat taken in', '', above: 0, max: 1)] public ?float $absorptivity = null,
         #[Field('it no longer flows below', '°C', min: -100, max: 600)] public ?float $no_flow_c = null,
         #[Field('it breaks down or gives off fume above', '°C', min: 0, max: 600)] public ?float $ceiling_c = null,
-        #[Field('it stands its ceiling for so long', 'min', min: 0, max: 100000)] public ?float $minutes_at_ceiling = null,
+        #[Field(
+            'it stands its ceiling for so long',
+            'min',
+            min: 0,
+            max: 100000,
+        )] public ?float $minutes_at_ceiling = null,
     ) {
     }
 
@@ -66,7 +91,10 @@ final readonly class MaterialInput implements Checked
             : "the library has no value for {$this->polymer}: give it");
     }
 
-    /** A sentence for when something gets hotter than the polymer stands; null when it does not, or nothing is known of it. */
+    /**
+     * A sentence for when something gets hotter than the polymer stands; null when it does not, or nothing is known of
+     * it.
+     */
     public function overCeiling(float $hottest, string $what, PolymerLibrary $library): ?string
     {
         $ceiling = $this->optional('ceiling_c', $library);

@@ -12,18 +12,64 @@ final readonly class Matter
 {
     /** words for what is no polymer */
     private const WORDS = [
-        'metal' => ['metal', 'steel', 'iron', 'alumin(i)?um', 'alu', 'brass', 'copper', 'screw', 'staple', 'nail', 'wire', 'foil', 'swarf', 'tin', 'lead', 'zinc'],
+        'metal' => [
+            'metal',
+            'steel',
+            'iron',
+            'alumin(i)?um',
+            'alu',
+            'brass',
+            'copper',
+            'screw',
+            'staple',
+            'nail',
+            'wire',
+            'foil',
+            'swarf',
+            'tin',
+            'lead',
+            'zinc',
+        ],
         'grit' => ['earth', 'soil', 'sand', 'stone', 'grit', 'glass', 'ceramic', 'gravel', 'dirt', 'mud'],
         'fibre' => ['paper', 'label', 'card', 'wood', 'cloth', 'textile', 'string', 'leaf', 'leaves', 'dust'],
     ];
 
     /** other names of polymers in the trade */
     private const ALSO = [
-        'vinyl' => 'PVC-U', 'pvc' => 'PVC-U', 'upvc' => 'PVC-U', 'pvcu' => 'PVC-U', 'rigidpvc' => 'PVC-U', 'hardpvc' => 'PVC-U',
-        'softpvc' => 'PVC-P', 'pvcp' => 'PVC-P', 'flexiblepvc' => 'PVC-P', 'plasticisedpvc' => 'PVC-P', 'plasticizedpvc' => 'PVC-P', 'softvinyl' => 'PVC-P',
-        'acetal' => 'POM', 'polyacetal' => 'POM', 'acrylic' => 'PMMA', 'nylon6' => 'PA6', 'nylon66' => 'PA66', 'pa' => 'PA6', 'nylon' => 'PA6',
-        'polystyrene' => 'PS', 'gpps' => 'PS', 'polythene' => 'LDPE', 'unidentified' => 'UNKNOWN', 'notidentified' => 'UNKNOWN', 'notknown' => 'UNKNOWN',
-        'thermoset' => 'OTHER', 'rubber' => 'OTHER', 'silicone' => 'OTHER', 'resin' => 'OTHER', 'laminate' => 'OTHER', 'filled' => 'OTHER', 'melamine' => 'OTHER', 'phenolic' => 'OTHER', 'epoxy' => 'OTHER',
+        'vinyl' => 'PVC-U',
+        'pvc' => 'PVC-U',
+        'upvc' => 'PVC-U',
+        'pvcu' => 'PVC-U',
+        'rigidpvc' => 'PVC-U',
+        'hardpvc' => 'PVC-U',
+        'softpvc' => 'PVC-P',
+        'pvcp' => 'PVC-P',
+        'flexiblepvc' => 'PVC-P',
+        'plasticisedpvc' => 'PVC-P',
+        'plasticizedpvc' => 'PVC-P',
+        'softvinyl' => 'PVC-P',
+        'acetal' => 'POM',
+        'polyacetal' => 'POM',
+        'acrylic' => 'PMMA',
+        'nylon6' => 'PA6',
+        'nylon66' => 'PA66',
+        'pa' => 'PA6',
+        'nylon' => 'PA6',
+        'polystyrene' => 'PS',
+        'gpps' => 'PS',
+        'polythene' => 'LDPE',
+        'unidentified' => 'UNKNOWN',
+        'notidentified' => 'UNKNOWN',
+        'notknown' => 'UNKNOWN',
+        'thermoset' => 'OTHER',
+        'rubber' => 'OTHER',
+        'silicone' => 'OTHER',
+        'resin' => 'OTHER',
+        'laminate' => 'OTHER',
+        'filled' => 'OTHER',
+        'melamine' => 'OTHER',
+        'phenolic' => 'OTHER',
+        'epoxy' => 'OTHER',
     ];
 
     private function __construct(public MatterKind $kind, public string $name, public ?Polymer $polymer = null)
@@ -43,7 +89,9 @@ final readonly class Matter
             }
         }
         // Whatever else is said of it: vinyl is vinyl.
-        $code = self::ALSO[$plain] ?? (preg_match('/pvc|vinylchloride|vinyl(?!acetate)/', $plain) === 1 ? 'PVC-U' : null);
+        $code = self::ALSO[$plain] ?? (
+            preg_match('/pvc|vinylchloride|vinyl(?!acetate)/', $plain) === 1 ? 'PVC-U' : null
+        );
         if ($code !== null && $polymers->has($code)) {
             return new self(MatterKind::Polymer, $code, $polymers->get($code));
         }

@@ -15,21 +15,38 @@ final class OwnValues
     {
         $faults = [];
         $ceiling = $polymer->ceiling();
-        foreach ([['compression', 'platen_c', 'platens'], ['injection', 'melt_c', 'melt'], ['extrusion', 'melt_c', 'melt of the extruder']] as [$process, $key, $name]) {
+        foreach ([
+            ['compression', 'platen_c', 'platens'],
+            ['injection', 'melt_c', 'melt'],
+            ['extrusion', 'melt_c', 'melt of the extruder'],
+        ] as [$process, $key, $name]) {
             $window = $polymer->process($process)[$key] ?? null;
             if (! is_array($window)) {
                 continue;
             }
             if (! ($window['min'] <= $window['typical'] && $window['typical'] <= $window['max'])) {
-                $faults[] = sprintf('the window of the %s is out of order: %s, usually %s, to %s °C', $name, $window['min'], $window['typical'], $window['max']);
+                $faults[] = sprintf(
+                    'the window of the %s is out of order: %s, usually %s, to %s °C',
+                    $name,
+                    $window['min'],
+                    $window['typical'],
+                    $window['max'],
+                );
             }
             if ($ceiling !== null && $window['typical'] > $ceiling) {
-                $faults[] = sprintf('the usual %s of %s °C are above the ceiling of %s °C', $name, $window['typical'], $ceiling);
+                $faults[] = sprintf(
+                    'the usual %s of %s °C are above the ceiling of %s °C',
+                    $name,
+                    $window['typical'],
+                    $ceiling,
+                );
             }
         }
         $platen = $polymer->process('compression')['platen_c']['min'] ?? null;
         $demould = $polymer->property('demould_c');
-        $fluid = $polymer->property('tm_c') ?? ($polymer->property('tg_c') === null ? null : $polymer->property('tg_c') + 40);
+        $fluid = $polymer->property('tm_c') ?? (
+            $polymer->property('tg_c') === null ? null : $polymer->property('tg_c') + 40
+        );
         if ($demould !== null && $fluid !== null && $demould >= $fluid) {
             $faults[] = sprintf('it comes out at %s °C and is still fluid above %s °C', $demould, $fluid);
         }

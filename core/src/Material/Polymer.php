@@ -40,7 +40,9 @@ final readonly class Polymer
         return match ($name) {
             'density_g_cm3' => $this->typical('density_solid_g_cm3'),
             'bulk_density_g_cm3' => $this->typical('bulk_density_flake_g_cm3'),
-            'absorptivity' => isset($this->record['ir']['absorptivity_0_to_1']) ? (float) $this->record['ir']['absorptivity_0_to_1'] : null,
+            'absorptivity' => isset($this->record['ir']['absorptivity_0_to_1'])
+                ? (float) $this->record['ir']['absorptivity_0_to_1']
+                : null,
             'ceiling_c' => $this->ceiling(),
             'minutes_at_ceiling' => $this->minutesAtCeiling(),
             default => $this->typical($name),
@@ -115,7 +117,10 @@ final readonly class Polymer
         return null;
     }
 
-    /** Per cent of another polymer that this one takes without harm, and what it does to it; null where the library has none. */
+    /**
+     * Per cent of another polymer that this one takes without harm, and what it does to it; null where the library has
+     * none.
+     */
     public function blendsWith(string $other): ?float
     {
         foreach ($this->record['blends_ok_with'] ?? [] as $blend) {
@@ -137,7 +142,11 @@ final readonly class Polymer
         foreach ([$process, 'injection', 'extrusion'] as $one) {
             $melt = $this->process($one)['melt_c'] ?? null;
             if (is_array($melt)) {
-                return ['min' => (float) $melt['min'], 'typical' => (float) $melt['typical'], 'max' => (float) $melt['max']];
+                return [
+                    'min' => (float) $melt['min'],
+                    'typical' => (float) $melt['typical'],
+                    'max' => (float) $melt['max'],
+                ];
             }
         }
 

@@ -37,7 +37,15 @@ final readonly class ThermalPolymer
 
         return new self(
             Morphology::Amorphous, $this->density_kg_m3, $this->conductivity_solid_w_mk, $this->conductivity_melt_w_mk,
-            $this->specific_heat_solid_j_kgk, $this->specific_heat_melt_j_kgk, $tg, null, null, 0.0, $this->melt_width_k, $tg + 20, $tg + 60,
+            $this->specific_heat_solid_j_kgk,
+            $this->specific_heat_melt_j_kgk,
+            $tg,
+            null,
+            null,
+            0.0,
+            $this->melt_width_k,
+            $tg + 20,
+            $tg + 60,
         );
     }
 }

@@ -53,7 +53,9 @@ final class Edges
         return true;
     }
 
-    /** @return array{int, int} edges not shared by exactly two facets; edges both of whose facets run the same way along them */
+    /**
+     * @return array{int, int} edges not shared by exactly two facets; edges both of whose facets run the same way along them
+     */
     public function faults(): array
     {
         $open = $turned = 0;
@@ -103,9 +105,22 @@ final class Edges
         $asideA = $a + ($i - $a < 0.5 ? -1 : 1);
         $asideB = $b + ($j - $b < 0.5 ? -1 : 1);
         $asideC = $c + ($k - $c < 0.5 ? -1 : 1);
-        foreach ([[$asideA, $b, $c], [$a, $asideB, $c], [$a, $b, $asideC], [$asideA, $asideB, $c], [$asideA, $b, $asideC], [$a, $asideB, $asideC], [$asideA, $asideB, $asideC]] as $aside) {
+        foreach ([
+            [$asideA, $b, $c],
+            [$a, $asideB, $c],
+            [$a, $b, $asideC],
+            [$asideA, $asideB, $c],
+            [$asideA, $b, $asideC],
+            [$a, $asideB, $asideC],
+            [$asideA, $asideB, $asideC],
+        ] as $aside) {
             $near = $this->cells[self::cell(...$aside)] ?? -1;
-            if ($near >= 0 && abs($this->x[$near] - $x) <= $this->within && abs($this->y[$near] - $y) <= $this->within && abs($this->z[$near] - $z) <= $this->within) {
+            if (
+                $near >= 0
+                && abs($this->x[$near] - $x) <= $this->within
+                && abs($this->y[$near] - $y) <= $this->within
+                && abs($this->z[$near] - $z) <= $this->within
+            ) {
                 return $near;
             }
         }

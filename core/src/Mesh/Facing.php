@@ -51,7 +51,14 @@ final readonly class Facing
     public function of(array $facet, array $unit): array
     {
         $toPull = $this->normal * $unit[$this->axis];
-        if ($toPull < $this->under && ! ($this->sign * $facet[$this->axis + 1] <= $this->floor && $this->sign * $facet[$this->axis + 4] <= $this->floor && $this->sign * $facet[$this->axis + 7] <= $this->floor)) {
+        if (
+            $toPull < $this->under
+            && ! (
+                $this->sign * $facet[$this->axis + 1] <= $this->floor
+                    && $this->sign * $facet[$this->axis + 4] <= $this->floor
+                    && $this->sign * $facet[$this->axis + 7] <= $this->floor
+            )
+        ) {
             return [self::UNDERCUT, $toPull];
         }
         if ($toPull < $this->side && $toPull > -$this->side) {

@@ -21,6 +21,9 @@ final readonly class Measure
     /** Limits between the bands of draft, in degrees. */
     private const BANDS = [-45, 0, 1, 2, 3, 5, 45];
 
+    /** facets */
+    private const TELLS_EVERY = 20_000;
+
     public function __construct(private Files $files)
     {
     }
@@ -39,7 +42,11 @@ final readonly class Measure
         $steepest = INF;
         $degenerate = 0;
         $bands = array_fill(0, count(self::BANDS) - 1, 0.0);
+        $read = 0;
         foreach ($file->facets() as $facet) {
+            if (++$read % self::TELLS_EVERY === 0) {
+                $this->files->progress($read / $survey->facets);
+            }
             $sound = $edges->add($facet);
             $bx = $facet[4] - $facet[1];
             $by = $facet[5] - $facet[2];
@@ -74,21 +81,61 @@ final readonly class Measure
         $cm2 = $mm ** 2 / 100;
         $volume = $open === 0 && $turned === 0 ? abs($survey->volume) * $mm ** 3 / 1000 : null;
         $draft = $steepest === INF ? null : rad2deg(asin($steepest));
-        $box = new Box(...array_map(static fn (float $high, float $low): float => ($high - $low) * $mm, $survey->high, $survey->low));
+        $box = new Box(...array_map(
+            static fn (float $high, float $low): float => ($high - $low) * $mm,
+            $survey->high,
+            $survey->low,
+        ));
         $longest = max($box->x, $box->y, $box->z);
         $result = new MeasureResult(
-            $survey->facets, $volume, $area * $cm2, $shadow->area() * $cm2, $box, $draft, $undercut * $cm2, $open === 0, $open, $degenerate,
-            array_map(static fn (int $i, float $a): DraftBand => new DraftBand(self::BANDS[$i], self::BANDS[$i + 1], $a * $cm2), array_keys($bands), $bands),
+            $survey->facets,
+            $volume,
+            $area * $cm2,
+            $shadow->area() * $cm2,
+            $box,
+            $draft,
+            $undercut * $cm2,
+            $open === 0,
+            $open,
+            $degenerate,
+            array_map(
+                static fn (int $i, float $a): DraftBand => new DraftBand(
+                    self::BANDS[$i],
+                    self::BANDS[$i + 1],
+                    $a * $cm2,
+                ),
+                array_keys($bands),
+                $bands,
+            ),
         );
 
         return $result
-            ->explain(sprintf('%s, %.1f cm² of shadow; %s; %s.', $volume === null ? 'No volume, for the mesh is not closed' : sprintf('%.1f cm³', $volume), $result->projected_area_cm2,
+            ->explain(sprintf('%s, %.1f cm² of shadow; %s; %s.', $volume === null
+                ? 'No volume, for the mesh is not closed'
+                : sprintf(
+                    '%.1f cm³',
+                    $volume,
+                ), $result->projected_area_cm2,
                 $draft === null ? 'no sides' : sprintf('the steepest side has %.1f° of draft', $draft),
-                $result->undercut_area_cm2 > 0 ? sprintf('%.2f cm² look away from the pull and hold it', $result->undercut_area_cm2) : 'nothing holds it along the pull'))
-            ->warn($open > 0 ? "{$open} edges are open or shared by more than two facets: close the mesh where it was drawn; area, shadow and draft still hold." : null)
-            ->warn($open === 0 && $turned > 0 ? 'Neighbouring facets disagree about which side is out: make the normals agree where it was drawn; draft and undercuts may be wrong.' : null)
+                $result->undercut_area_cm2 > 0
+                    ? sprintf('%.2f cm² look away from the pull and hold it', $result->undercut_area_cm2)
+                    : 'nothing holds it along the pull'))
+            ->warn(
+                $open > 0
+                    ? "{$open} edges are open or shared by more than two facets: close the mesh where it was drawn; area, shadow and draft still hold."
+                    : null,
+            )
+            ->warn(
+                $open === 0 && $turned > 0
+                    ? 'Neighbouring facets disagree about which side is out: make the normals agree where it was drawn; draft and undercuts may be wrong.'
+                    : null,
+            )
             ->warn($survey->insideOut() ? 'The mesh was inside out and has been turned.' : null)
-            ->warn($longest > 5000 || $longest < 1 ? sprintf('The longest side is %.4g mm: is the unit right?', $longest) : null)
+            ->warn(
+                $longest > 5000 || $longest < 1
+                    ? sprintf('The longest side is %.4g mm: is the unit right?', $longest)
+                    : null,
+            )
             ->warn($degenerate > 0 ? "{$degenerate} facets have no area and were passed over." : null);
     }
 }

@@ -40,7 +40,20 @@ final readonly class Picture
             if ($this->survey->insideOut()) {
                 [$bx, $by, $bz, $cx, $cy, $cz] = [$cx, $cy, $cz, $bx, $by, $bz];
             }
-            $block .= pack('g11', $ax * $mm, $ay * $mm, $az * $mm, $bx * $mm, $by * $mm, $bz * $mm, $cx * $mm, $cy * $mm, $cz * $mm, rad2deg(asin(max(-1.0, min(1.0, $toPull)))), $kind);
+            $block .= pack(
+                'g11',
+                $ax * $mm,
+                $ay * $mm,
+                $az * $mm,
+                $bx * $mm,
+                $by * $mm,
+                $bz * $mm,
+                $cx * $mm,
+                $cy * $mm,
+                $cz * $mm,
+                rad2deg(asin(max(-1.0, min(1.0, $toPull)))),
+                $kind,
+            );
             if (strlen($block) > 1 << 16) {
                 yield $block;
                 $block = '';

@@ -27,7 +27,10 @@ final readonly class StlFile
     {
         $bytes = (int) filesize($path);
         if ($bytes > self::MAX_BYTES) {
-            throw new InputError('file', sprintf('has %.0f MB; at most %d MB are read', $bytes / 1e6, self::MAX_BYTES / 1e6));
+            throw new InputError(
+                'file',
+                sprintf('has %.0f MB; at most %d MB are read', $bytes / 1e6, self::MAX_BYTES / 1e6),
+            );
         }
         $head = (string) file_get_contents($path, length: 84);
         $count = strlen($head) === 84 ? unpack('V', $head, 80) : false;
@@ -45,8 +48,16 @@ final readonly class StlFile
             throw new InputError('file', 'is not STL, or has no facets: byte 80 says 0 facets');
         }
         throw new InputError('file', $bytes < 84 + 50 * $says
-            ? sprintf('is not STL, or is cut short: it says %s facets and ends within facet %s', number_format($says, thousands_separator: ' '), number_format(intdiv($bytes - 84, 50) + 1, thousands_separator: ' '))
-            : sprintf('is not STL: it says %s facets and goes on for %s bytes after them', number_format($says, thousands_separator: ' '), number_format($bytes - 84 - 50 * $says, thousands_separator: ' ')));
+            ? sprintf(
+                'is not STL, or is cut short: it says %s facets and ends within facet %s',
+                number_format($says, thousands_separator: ' '),
+                number_format(intdiv($bytes - 84, 50) + 1, thousands_separator: ' '),
+            )
+            : sprintf(
+                'is not STL: it says %s facets and goes on for %s bytes after them',
+                number_format($says, thousands_separator: ' '),
+                number_format($bytes - 84 - 50 * $says, thousands_separator: ' '),
+            ));
     }
 
     /**
@@ -71,7 +82,11 @@ final readonly class StlFile
                 /** @var array<int, float> $facet */
                 $facet = unpack('g9', $block, $at);
                 // Any number that is not finite makes the sum so; finite float32 cannot overflow it.
-                if (! is_finite($facet[1] + $facet[2] + $facet[3] + $facet[4] + $facet[5] + $facet[6] + $facet[7] + $facet[8] + $facet[9])) {
+                if (
+                    ! is_finite(
+                        $facet[1] + $facet[2] + $facet[3] + $facet[4] + $facet[5] + $facet[6] + $facet[7] + $facet[8] + $facet[9],
+                    )
+                ) {
                     throw new InputError('file', 'facet '.($index + 1).' holds something that is not a number');
                 }
                 yield $facet;
@@ -86,7 +101,16 @@ final readonly class StlFile
         $file = fopen($this->path, 'rb');
         assert($file !== false);
         // What may stand where: after each word, the words that may follow.
-        $next = ['' => ['solid'], 'solid' => ['facet', 'endsolid'], 'facet' => ['outer'], 'outer' => ['vertex'], 'vertex' => ['vertex', 'endloop'], 'endloop' => ['endfacet'], 'endfacet' => ['facet', 'endsolid'], 'endsolid' => ['solid']];
+        $next = [
+            '' => ['solid'],
+            'solid' => ['facet', 'endsolid'],
+            'facet' => ['outer'],
+            'outer' => ['vertex'],
+            'vertex' => ['vertex', 'endloop'],
+            'endloop' => ['endfacet'],
+            'endfacet' => ['facet', 'endsolid'],
+            'endsolid' => ['solid'],
+        ];
         $last = '';
         $corners = 0;
         $facet = [];
@@ -96,8 +120,20 @@ final readonly class StlFile
                 continue;
             }
             $word = strtolower($words[0]);
-            if (! in_array($word, $next[$last], true) || ($word === 'vertex' && $corners === 3) || ($word === 'endloop' && $corners !== 3)) {
-                throw new InputError('file', sprintf('line %d is not STL: %s stood to come, not "%s"', $line, $word === 'endloop' ? 'a third vertex' : implode(' or ', $next[$last]), mb_strimwidth(mb_scrub($words[0]), 0, 20, '…')));
+            if (
+                ! in_array($word, $next[$last], true)
+                || ($word === 'vertex' && $corners === 3)
+                || ($word === 'endloop' && $corners !== 3)
+            ) {
+                throw new InputError(
+                    'file',
+                    sprintf(
+                        'line %d is not STL: %s stood to come, not "%s"',
+                        $line,
+                        $word === 'endloop' ? 'a third vertex' : implode(' or ', $next[$last]),
+                        mb_strimwidth(mb_scrub($words[0]), 0, 20, '…'),
+                    ),
+                );
             }
             if ($word === 'outer') {
                 $corners = 0;

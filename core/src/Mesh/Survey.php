@@ -6,7 +6,9 @@ namespace Dithermic\Core\Mesh;
 
 use Dithermic\Core\Calculator\InputError;
 
-/** The first reading of a mesh: its box, and by the sign of its volume whether it was written inside out. In file units. */
+/**
+ * The first reading of a mesh: its box, and by the sign of its volume whether it was written inside out. In file units.
+ */
 final readonly class Survey
 {
     /**
@@ -25,7 +27,17 @@ final readonly class Survey
         $highX = $highY = $highZ = -INF;
         $six = 0.0;
         $ox = $oy = $oz = 0.0;
-        foreach ($file->facets() as [1 => $ax, 2 => $ay, 3 => $az, 4 => $bx, 5 => $by, 6 => $bz, 7 => $cx, 8 => $cy, 9 => $cz]) {
+        foreach ($file->facets() as [
+            1 => $ax,
+            2 => $ay,
+            3 => $az,
+            4 => $bx,
+            5 => $by,
+            6 => $bz,
+            7 => $cx,
+            8 => $cy,
+            9 => $cz,
+        ]) {
             // Volumes are taken from the first vertex, so that a part far from the origin loses no digits.
             if ($facets++ === 0) {
                 [$ox, $oy, $oz] = [$ax, $ay, $az];
@@ -60,7 +72,9 @@ final readonly class Survey
 
     public function diagonal(): float
     {
-        return sqrt(($this->high[0] - $this->low[0]) ** 2 + ($this->high[1] - $this->low[1]) ** 2 + ($this->high[2] - $this->low[2]) ** 2);
+        return sqrt(
+            ($this->high[0] - $this->low[0]) ** 2 + ($this->high[1] - $this->low[1]) ** 2 + ($this->high[2] - $this->low[2]) ** 2,
+        );
     }
 
     public function insideOut(): bool

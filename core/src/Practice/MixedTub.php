@@ -45,8 +45,13 @@ final readonly class MixedTub
      * @param  bool  $scale  each item is weighed in air and water first
      * @param  float  $neverHot  share of items that must stay cold
      */
-    public function sort(int $items, float $factor, bool $scale, int $seed, float $neverHot = self::NEVER_HOT): SortingScore
-    {
+    public function sort(
+        int $items,
+        float $factor,
+        bool $scale,
+        int $seed,
+        float $neverHot = self::NEVER_HOT,
+    ): SortingScore {
         $random = new Randomizer(new Mt19937($seed));
         $world = $this->world($factor, $random);
         $priors = $this->knowledge->priors();
@@ -58,7 +63,10 @@ final readonly class MixedTub
         for ($i = 0; $i < $items; $i++) {
             $which = self::unit($random);
             $stranger = $which < $neverHot / 2
-                ? $strangers[(int) self::draw(array_map(static fn (Stranger $s): float => $s->weight, $strangers), $random)] : null;
+                ? $strangers[(int) self::draw(
+                    array_map(static fn (Stranger $s): float => $s->weight, $strangers),
+                    $random,
+                )] : null;
             $truth = $stranger->truth ?? self::draw($which < $neverHot ? $cold : $sound, $random);
             $belief = new Belief($this->knowledge, $this->polymers, $priors);
             $quantile = self::unit($random);
@@ -87,7 +95,12 @@ final readonly class MixedTub
         }
         sort($tests);
 
-        return new SortingScore($decided / $items, $decided === 0 ? 0.0 : $right / $decided, $decided === 0 ? 0.0 : $hot / $decided, $tests[intdiv($items, 2)]);
+        return new SortingScore(
+            $decided / $items,
+            $decided === 0 ? 0.0 : $right / $decided,
+            $decided === 0 ? 0.0 : $hot / $decided,
+            $tests[intdiv($items, 2)],
+        );
     }
 
     private function density(string $truth, ?Stranger $stranger, float $quantile): float

@@ -6,10 +6,10 @@ namespace Dithermic\Core\Practice;
 
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Press\PressCycleResult;
-use Dithermic\Core\Procedure\Event;
-use Dithermic\Core\Procedure\EventType;
-use Dithermic\Core\Procedure\RunMachine;
-use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
 use LogicException;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -44,23 +44,42 @@ final class PressSimulation
         $events = [];
         $clock = $startAt;
         $n = 0;
-        $add = function (EventType $type, array $data, float $wait) use (&$events, &$clock, &$n, $state, $people, $startAt): void {
+        $add = function (EventType $type, array $data, float $wait) use (
+            &$events,
+            &$clock,
+            &$n,
+            $state,
+            $people,
+            $startAt,
+        ): void {
             $clock += $wait;
-            $event = new Event(sprintf('sim-%d-%02d', (int) $startAt, $n++), $type, round($clock, 3), $people[$this->random->getInt(0, 9) < 7 ? 0 : count($people) - 1], $data);
+            $event = new Event(
+                sprintf('sim-%d-%02d', (int) $startAt, $n++),
+                $type,
+                round($clock, 3),
+                $people[$this->random->getInt(0, 9) < 7 ? 0 : count($people) - 1],
+                $data,
+            );
             $refusal = $this->machine->refuses($state, $event);
             if ($refusal !== null) {
-                throw new LogicException("the simulated operator was refused: {$refusal->field} {$refusal->getMessage()}");
+                throw new LogicException(
+                    "the simulated operator was refused: {$refusal->field} {$refusal->getMessage()}",
+                );
             }
             $this->machine->apply($state, $event);
             $events[] = $event;
         };
-        $log = static fn (string $entry, array $values, float $wait) => $add(EventType::Logged, ['entry' => $entry, 'values' => $values], $wait);
+        $log = static fn (string $entry, array $values, float $wait) => $add(
+            EventType::Logged,
+            ['entry' => $entry, 'values' => $values],
+            $wait,
+        );
         $done = function (string $step, float $wait, ?string $reason = null) use ($add): void {
             $add(EventType::StepDone, ['step' => $step] + ($reason === null ? [] : ['reason' => $reason]), $wait);
         };
         $confirm = function (string $step) use ($add): void {
-            foreach ($this->machine->procedure->step($step)['confirm'] ?? [] as $item) {
-                $add(EventType::Confirmed, ['step' => $step, 'item' => $item['id']], $this->between(3, 25));
+            foreach (array_keys($this->machine->procedure->step($step)->confirm ?? []) as $item) {
+                $add(EventType::Confirmed, ['step' => $step, 'item' => $item], $this->between(3, 25));
             }
         };
 
@@ -77,12 +96,22 @@ final class PressSimulation
         $actual['core_target_c'] = min($wanted, $actual['platen_c'] - 3);
 
         $add(EventType::Started, [], 0);
-        $log('platen', ['top_c' => round($plan['platen_c'] + $this->normal(0, 1.2), 0), 'low_c' => round($plan['platen_c'] - abs($this->normal(1, 1.2)), 0)], $this->between(300, 700));
+        $log(
+            'platen',
+            [
+                'top_c' => round($plan['platen_c'] + $this->normal(0, 1.2), 0),
+                'low_c' => round($plan['platen_c'] - abs($this->normal(1, 1.2)), 0),
+            ],
+            $this->between(300, 700),
+        );
         $done('preheat', 20);
         $confirm('plates');
         $done('plates', 15);
         $mass = round($this->normal((float) $plan['charge_mass_g'], 0.003 * (float) $plan['charge_mass_g']), 0);
-        $mass = max($plan['charge_mass_g'] - $plan['charge_tolerance_g'], min($plan['charge_mass_g'] + $plan['charge_tolerance_g'], $mass));
+        $mass = max(
+            $plan['charge_mass_g'] - $plan['charge_tolerance_g'],
+            min($plan['charge_mass_g'] + $plan['charge_tolerance_g'], $mass),
+        );
         $log('weigh', ['mass_g' => $mass], $this->between(90, 220));
         $done('weigh', 10);
         $confirm('spread');
@@ -114,7 +143,19 @@ final class PressSimulation
         $log('disposition', $this->judge($plan, $points, $porosity, $cold), $this->between(10, 60));
         $done('decide', 5);
 
-        return new SimulatedRun($events, $this->readings($plan, $cycle, $startAt, $heatStart, $heatStart + 60 * $heated, $coolStart, $clock, $gaugeError));
+        return new SimulatedRun(
+            $events,
+            $this->readings(
+                $plan,
+                $cycle,
+                $startAt,
+                $heatStart,
+                $heatStart + 60 * $heated,
+                $coolStart,
+                $clock,
+                $gaugeError,
+            ),
+        );
     }
 
     /**
@@ -169,7 +210,10 @@ final class PressSimulation
             }
         }
 
-        return [array_map(static fn (array $p): array => ['t_mm' => round($p['t_mm'] - $sum / 9 + $mean, 2)] + $p, $points), $sheetMass];
+        return [
+            array_map(static fn (array $p): array => ['t_mm' => round($p['t_mm'] - $sum / 9 + $mean, 2)] + $p, $points),
+            $sheetMass,
+        ];
     }
 
     /**
@@ -196,15 +240,26 @@ final class PressSimulation
      * @param  array<string, mixed>  $plan
      * @return list<array{at: float, place: string, channel: string, value: float}>
      */
-    private function readings(array $plan, PressCycleResult $cycle, float $start, float $heatStart, float $heatEnd, float $coolStart, float $end, float $gaugeError): array
-    {
+    private function readings(
+        array $plan,
+        PressCycleResult $cycle,
+        float $start,
+        float $heatStart,
+        float $heatEnd,
+        float $coolStart,
+        float $end,
+        float $gaugeError,
+    ): array {
         $set = (float) $plan['platen_c'];
         $heatS = 60 * $cycle->heat_min;
         $at = static function (float $seconds, bool $hot) use ($cycle, $heatS): float {
             $found = null;
             foreach ($cycle->curve as $point) {
                 $inHot = $point->time_s <= $heatS + 0.5;
-                if ($inHot === $hot && ($found === null || ($hot ? $point->time_s : $point->time_s - $heatS) <= $seconds)) {
+                if (
+                    $inHot === $hot
+                    && ($found === null || ($hot ? $point->time_s : $point->time_s - $heatS) <= $seconds)
+                ) {
                     $found = $point->platen_c;
                 }
             }
@@ -218,10 +273,25 @@ final class PressSimulation
                 $t < $heatEnd => $at($t - $heatStart, true) - $gaugeError,
                 default => $set - 8 * exp(-($t - $heatEnd) / 300),
             };
-            $readings[] = ['at' => $t, 'place' => 'hot', 'channel' => 'platen_top_c', 'value' => round($hot + $this->normal(0, 0.4), 1)];
-            $readings[] = ['at' => $t, 'place' => 'hot', 'channel' => 'platen_low_c', 'value' => round($hot - 1.5 + $this->normal(0, 0.4), 1)];
+            $readings[] = [
+                'at' => $t,
+                'place' => 'hot',
+                'channel' => 'platen_top_c',
+                'value' => round($hot + $this->normal(0, 0.4), 1),
+            ];
+            $readings[] = [
+                'at' => $t,
+                'place' => 'hot',
+                'channel' => 'platen_low_c',
+                'value' => round($hot - 1.5 + $this->normal(0, 0.4), 1),
+            ];
             if ($t >= $coolStart) {
-                $readings[] = ['at' => $t, 'place' => 'cold', 'channel' => 'platen_c', 'value' => round($at($t - $coolStart, false) + $this->normal(0, 0.3), 1)];
+                $readings[] = [
+                    'at' => $t,
+                    'place' => 'cold',
+                    'channel' => 'platen_c',
+                    'value' => round($at($t - $coolStart, false) + $this->normal(0, 0.3), 1),
+                ];
             }
         }
 

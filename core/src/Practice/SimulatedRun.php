@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Practice;
 
-use Dithermic\Core\Procedure\Event;
+use Dithermic\Core\Run\Event;
 
 final readonly class SimulatedRun
 {

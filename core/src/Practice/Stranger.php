@@ -38,7 +38,11 @@ final readonly class Stranger
         }
 
         return array_values(array_map(static fn (array $kind): self => new self(
-            $kind['truth'], (float) $kind['weight'], (float) $kind['density_g_cm3']['min'], (float) $kind['density_g_cm3']['max'], $kind['seen'],
+            $kind['truth'],
+            (float) $kind['weight'],
+            (float) $kind['density_g_cm3']['min'],
+            (float) $kind['density_g_cm3']['max'],
+            $kind['seen'],
         ), $json['strangers']));
     }
 

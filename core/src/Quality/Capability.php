@@ -18,11 +18,27 @@ final class Capability
         $n = count($in->data);
         $mean = array_sum($in->data) / $n;
         $stdev = sqrt(array_sum(array_map(static fn (float $x): float => ($x - $mean) ** 2, $in->data)) / ($n - 1));
-        $sides = array_filter([$in->usl === null ? null : ($in->usl - $mean) / $stdev, $in->lsl === null ? null : ($mean - $in->lsl) / $stdev], static fn (?float $z): bool => $z !== null);
+        $sides = array_filter(
+            [
+                $in->usl === null ? null : ($in->usl - $mean) / $stdev,
+                $in->lsl === null ? null : ($mean - $in->lsl) / $stdev,
+            ],
+            static fn (?float $z): bool => $z !== null,
+        );
         $cpk = min($sides ?: [0.0]) / 3;
         $ppm = 1e6 * array_sum(array_map(static fn (float $z): float => Normal::tail($z), $sides));
 
-        return (new CapabilityResult($mean, $stdev, $in->lsl === null || $in->usl === null ? null : ($in->usl - $in->lsl) / (6 * $stdev), $cpk, $ppm))
-            ->explain(sprintf('Cpk %.2f: about %.0f in a million outside.', $cpk, $ppm))->warn($n < 25 ? 'Fewer than 25 values: the answer is rough.' : null);
+        return (new CapabilityResult(
+            $mean,
+            $stdev,
+            $in->lsl === null || $in->usl === null ? null : ($in->usl - $in->lsl) / (6 * $stdev),
+            $cpk,
+            $ppm,
+        ))
+            ->explain(sprintf(
+                'Cpk %.2f: about %.0f in a million outside.',
+                $cpk,
+                $ppm,
+            ))->warn($n < 25 ? 'Fewer than 25 values: the answer is rough.' : null);
     }
 }

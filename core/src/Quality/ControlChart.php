@@ -40,7 +40,16 @@ final class ControlChart
         $range = array_sum($ranges) / count($ranges);
         $sigma = $range / self::D2[2];
 
-        return self::answer($mean, $sigma, self::rangeChart($range, 2), self::constants(2), $values, array_fill(0, count($values), $sigma), $mean + 3 * $sigma, $mean - 3 * $sigma);
+        return self::answer(
+            $mean,
+            $sigma,
+            self::rangeChart($range, 2),
+            self::constants(2),
+            $values,
+            array_fill(0, count($values), $sigma),
+            $mean + 3 * $sigma,
+            $mean - 3 * $sigma,
+        );
     }
 
     /** @param  list<mixed>  $data */
@@ -64,7 +73,16 @@ final class ControlChart
         $range = array_sum($ranges) / count($ranges);
         $sigma = $range / self::D2[$size] / sqrt($size);
 
-        return self::answer($mean, $sigma, self::rangeChart($range, $size), self::constants($size), $means, array_fill(0, count($means), $sigma), $mean + 3 * $sigma, $mean - 3 * $sigma);
+        return self::answer(
+            $mean,
+            $sigma,
+            self::rangeChart($range, $size),
+            self::constants($size),
+            $means,
+            array_fill(0, count($means), $sigma),
+            $mean + 3 * $sigma,
+            $mean - 3 * $sigma,
+        );
     }
 
     /** @param  list<mixed>  $data */
@@ -87,15 +105,32 @@ final class ControlChart
         $spread = static fn (float $n): float => sqrt($p * (1 - $p) / $n);
         $sigma = $spread(array_sum($made) / count($made));
 
-        return self::answer($p, $sigma, null, null, array_map(static fn (float $d, float $n): float => $d / $n, $bad, $made), array_map($spread, $made), min(1.0, $p + 3 * $sigma), max(0.0, $p - 3 * $sigma));
+        return self::answer(
+            $p,
+            $sigma,
+            null,
+            null,
+            array_map(static fn (float $d, float $n): float => $d / $n, $bad, $made),
+            array_map($spread, $made),
+            min(1.0, $p + 3 * $sigma),
+            max(0.0, $p - 3 * $sigma),
+        );
     }
 
     /**
      * @param  list<float>  $values
      * @param  list<float>  $sigmas
      */
-    private static function answer(float $centre, float $sigma, ?ChartLimits $range, ?ChartConstants $constants, array $values, array $sigmas, float $ucl, float $lcl): ControlChartResult
-    {
+    private static function answer(
+        float $centre,
+        float $sigma,
+        ?ChartLimits $range,
+        ?ChartConstants $constants,
+        array $values,
+        array $sigmas,
+        float $ucl,
+        float $lcl,
+    ): ControlChartResult {
         $z = array_map(static fn (float $v, float $s): float => $s > 0 ? ($v - $centre) / $s : 0.0, $values, $sigmas);
         $points = [];
         foreach ($z as $i => $now) {
@@ -103,10 +138,18 @@ final class ControlChart
             if (abs($now) > 3) {
                 $rules[] = 'beyond_3s';
             }
-            foreach ([['2of3_2s', 2, 3, 2.0], ['4of5_1s', 4, 5, 1.0], ['8_side', 8, 8, 0.0]] as [$rule, $need, $of, $zone]) {
+            foreach ([
+                ['2of3_2s', 2, 3, 2.0],
+                ['4of5_1s', 4, 5, 1.0],
+                ['8_side', 8, 8, 0.0],
+            ] as [$rule, $need, $of, $zone]) {
                 $side = $now <=> 0.0;
                 $last = array_slice($z, max(0, $i - $of + 1), min($of, $i + 1));
-                if ($side !== 0 && $side * $now > $zone && count(array_filter($last, static fn (float $x): bool => $side * $x > $zone)) >= $need) {
+                if (
+                    $side !== 0
+                    && $side * $now > $zone
+                    && count(array_filter($last, static fn (float $x): bool => $side * $x > $zone)) >= $need
+                ) {
                     $rules[] = $rule;
                 }
             }
@@ -116,7 +159,16 @@ final class ControlChart
         }
 
         return (new ControlChartResult($centre, $ucl, $lcl, $range, $constants, $points))
-            ->explain($points === [] ? 'Steady: nothing but chance.' : sprintf('%d of %d points ask for a cause; the first is number %d.', count($points), count($values), $points[0]->index + 1))
+            ->explain(
+                $points === []
+                    ? 'Steady: nothing but chance.'
+                    : sprintf(
+                        '%d of %d points ask for a cause; the first is number %d.',
+                        count($points),
+                        count($values),
+                        $points[0]->index + 1,
+                    ),
+            )
             ->warn(count($values) < 20 ? 'Fewer than 20 points: the limits are rough.' : null);
     }
 

@@ -71,7 +71,10 @@ final class ThicknessGrid
         $result->explain(sprintf('%.2f to %.2f mm, %s the allowed %.2f mm; mean %.2f mm against %.2f mm wanted.',
             min($ts), max($ts), $verdict === 'ok' ? 'within' : 'over', $in->tolerance_mm, $mean, $in->nominal_mm));
         if (abs($mean - $in->nominal_mm) > 0.05 * $in->nominal_mm) {
-            $result->warn(sprintf('The mean is %+.0f %% off the wanted thickness: check the charge.', 100 * ($mean / $in->nominal_mm - 1)));
+            $result->warn(sprintf(
+                'The mean is %+.0f %% off the wanted thickness: check the charge.',
+                100 * ($mean / $in->nominal_mm - 1),
+            ));
         }
 
         return $result;
@@ -85,14 +88,26 @@ final class ThicknessGrid
             $tilt = $perMetre * $span / 1000;
             if (abs($tilt) > self::WORTH_MENDING * $tolerance) {
                 $thick = $tilt > 0 ? '+' : '−';
-                $advice[] = sprintf('Shim %.1f mm under the lower platen at its %s%s side: the sheet is %.1f mm thicker there.', abs($tilt), $thick, $axis, abs($tilt));
+                $advice[] = sprintf(
+                    'Shim %.1f mm under the lower platen at its %s%s side: the sheet is %.1f mm thicker there.',
+                    abs($tilt),
+                    $thick,
+                    $axis,
+                    abs($tilt),
+                );
             }
         }
         if ($bow !== null && $bow < -self::WORTH_MENDING * $tolerance) {
-            $advice[] = sprintf('The centre is %.1f mm thin: the platens bow when their faces differ in temperature. Let them soak closed longer, or fit a thicker plate.', -$bow);
+            $advice[] = sprintf(
+                'The centre is %.1f mm thin: the platens bow when their faces differ in temperature. Let them soak closed longer, or fit a thicker plate.',
+                -$bow,
+            );
         }
         if ($bow !== null && $bow > self::WORTH_MENDING * $tolerance) {
-            $advice[] = sprintf('The centre is %.1f mm thick: the platens bend under the load, or too little was spread into the corners. Spread more outward.', $bow);
+            $advice[] = sprintf(
+                'The centre is %.1f mm thick: the platens bend under the load, or too little was spread into the corners. Spread more outward.',
+                $bow,
+            );
         }
 
         return $advice;

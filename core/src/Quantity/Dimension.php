@@ -34,11 +34,37 @@ enum Dimension: string
         return match ($this) {
             self::Length => ['mm' => [1, 0], 'cm' => [10, 0], 'm' => [1000, 0], 'in' => [25.4, 0], 'inch' => [25.4, 0],
                 'inches' => [25.4, 0], '"' => [25.4, 0], 'ft' => [304.8, 0], '\'' => [304.8, 0]],
-            self::Mass => ['g' => [1, 0], 'kg' => [1000, 0], 't' => [1e6, 0], 'lb' => [453.59237, 0], 'lbs' => [453.59237, 0], 'oz' => [28.349523125, 0]],
-            self::Temperature => ['°c' => [1, 0], 'c' => [1, 0], 'k' => [1, -273.15], '°f' => [5 / 9, -160 / 9], 'f' => [5 / 9, -160 / 9]],
-            self::Pressure => ['bar' => [1, 0], 'mbar' => [1e-3, 0], 'pa' => [1e-5, 0], 'kpa' => [0.01, 0], 'mpa' => [10, 0],
-                'psi' => [0.0689475729316836, 0], 'inhg' => [0.03386389, 0], 'torr' => [1.01325 / 760, 0], 'atm' => [1.01325, 0]],
-            self::Time => ['min' => [1, 0], 's' => [1 / 60, 0], 'sec' => [1 / 60, 0], 'h' => [60, 0], 'hr' => [60, 0], 'm' => [1, 0]],
+            self::Mass => [
+                'g' => [1, 0],
+                'kg' => [1000, 0],
+                't' => [1e6, 0],
+                'lb' => [453.59237, 0],
+                'lbs' => [453.59237, 0],
+                'oz' => [28.349523125, 0],
+            ],
+            self::Temperature => [
+                '°c' => [1, 0],
+                'c' => [1, 0],
+                'k' => [1, -273.15],
+                '°f' => [5 / 9, -160 / 9],
+                'f' => [5 / 9, -160 / 9],
+            ],
+            self::Pressure => ['bar' => [1, 0], 'mbar' => [
+                1e-3,
+                0,
+            ], 'pa' => [1e-5, 0], 'kpa' => [0.01, 0], 'mpa' => [10, 0],
+                'psi' => [0.0689475729316836, 0],
+                'inhg' => [0.03386389, 0],
+                'torr' => [1.01325 / 760, 0],
+                'atm' => [1.01325, 0]],
+            self::Time => [
+                'min' => [1, 0],
+                's' => [1 / 60, 0],
+                'sec' => [1 / 60, 0],
+                'h' => [60, 0],
+                'hr' => [60, 0],
+                'm' => [1, 0],
+            ],
             self::Number => ['' => [1, 0], '%' => [1, 0]],
         };
     }
@@ -52,14 +78,24 @@ enum Dimension: string
         };
     }
 
-    /** Every dimension with its unit, the units people write and its floor, as JSON: the screens read quantities by this table. */
+    /**
+     * Every dimension with its unit, the units people write and its floor, as JSON: the screens read quantities by this
+     * table.
+     */
     public static function table(): string
     {
         $table = [];
         foreach (self::cases() as $dimension) {
-            $table[$dimension->value] = ['unit' => $dimension->unit(), 'floor' => $dimension->floor(), 'units' => $dimension->units()];
+            $table[$dimension->value] = [
+                'unit' => $dimension->unit(),
+                'floor' => $dimension->floor(),
+                'units' => $dimension->units(),
+            ];
         }
 
-        return json_encode($table, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            $table,
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        )."\n";
     }
 }

@@ -15,6 +15,11 @@ final class Parse
         $quantity = Quantity::parse($in->text, $in->dimension, $in->unit);
 
         return (new ParseResult($quantity->value, $in->dimension->unit()))
-            ->explain(sprintf('%s is %s %s', trim($in->text), rtrim(rtrim(number_format($quantity->value, 4, '.', ''), '0'), '.'), $in->dimension->unit()));
+            ->explain(sprintf(
+                '%s is %s %s',
+                trim($in->text),
+                rtrim(rtrim(number_format($quantity->value, 4, '.', ''), '0'), '.'),
+                $in->dimension->unit(),
+            ));
     }
 }

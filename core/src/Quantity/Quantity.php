@@ -20,11 +20,19 @@ final readonly class Quantity
      *
      * @throws InputError naming `field`
      */
-    public static function parse(string $text, Dimension $dimension, ?string $bareUnit = null, string $field = 'text'): self
-    {
+    public static function parse(
+        string $text,
+        Dimension $dimension,
+        ?string $bareUnit = null,
+        string $field = 'text',
+    ): self {
         // What a screen shows is read back: a narrow space groups thousands.
         $text = (string) preg_replace('/(?<=\d)\x{202F}(?=\d{3})/u', '', mb_scrub($text, 'UTF-8'));
-        $typed = trim(str_replace(["\u{00A0}", "\u{202F}", "\u{2212}", "\u{00BD}", "\u{00BC}", "\u{00BE}"], [' ', ' ', '-', ' 1/2', ' 1/4', ' 3/4'], $text));
+        $typed = trim(str_replace(
+            ["\u{00A0}", "\u{202F}", "\u{2212}", "\u{00BD}", "\u{00BC}", "\u{00BE}"],
+            [' ', ' ', '-', ' 1/2', ' 1/4', ' 3/4'],
+            $text,
+        ));
         if ($typed === '') {
             throw new InputError($field, 'is empty: type a number, with a unit if you like');
         }
@@ -37,11 +45,21 @@ final readonly class Quantity
         $number = '(?:\d+\s+\d+\/\d+|\d+\/\d+|\d[\d.,\x{2019}]*|[.,]\d+)';
         if (! preg_match_all("/\G\s*(-?{$number})\s*([a-z°%\"']*)/iu", $typed, $parts, PREG_SET_ORDER)
             || strlen(implode('', array_column($parts, 0))) !== strlen($typed)) {
-            throw new InputError($field, "\"{$text}\" is not a {$dimension->value}: write a number and a unit such as {$dimension->unit()}");
+            throw new InputError(
+                $field,
+                "\"{$text}\" is not a {$dimension->value}: write a number and a unit such as {$dimension->unit()}",
+            );
         }
         $units = $dimension->units();
         $bare = mb_strtolower($bareUnit ?? $dimension->unit());
-        if (count($parts) > 1 && ($dimension === Dimension::Temperature || $dimension === Dimension::Pressure || $dimension === Dimension::Number)) {
+        if (
+            count($parts) > 1
+            && (
+                $dimension === Dimension::Temperature
+                    || $dimension === Dimension::Pressure
+                    || $dimension === Dimension::Number
+            )
+        ) {
             throw new InputError($field, "\"{$text}\" holds more than one number");
         }
         $sum = 0.0;
@@ -54,7 +72,10 @@ final readonly class Quantity
             }
             $unit = $written === '' ? $bare : $written;
             if (! isset($units[$unit])) {
-                throw new InputError($field, "\"{$part[2]}\" is not a unit of {$dimension->value}: use ".implode(', ', array_keys($units)));
+                throw new InputError(
+                    $field,
+                    "\"{$part[2]}\" is not a unit of {$dimension->value}: use ".implode(', ', array_keys($units)),
+                );
             }
             [$factor, $offset] = $units[$unit];
             if ($factor >= $before) {
@@ -65,7 +86,10 @@ final readonly class Quantity
         }
         $floor = $dimension->floor();
         if ($floor !== null && $sum < $floor) {
-            throw new InputError($field, $dimension === Dimension::Temperature ? 'is below absolute zero' : 'cannot be negative');
+            throw new InputError(
+                $field,
+                $dimension === Dimension::Temperature ? 'is below absolute zero' : 'cannot be negative',
+            );
         }
 
         return new self($sum, $dimension, $unit);
@@ -105,7 +129,15 @@ final readonly class Quantity
             $plain = $comma > $point ? strtr($plain, ['.' => '', ',' => '.']) : str_replace(',', '', $plain);
         } elseif ($comma !== false) {
             if (preg_match('/^[1-9]\d{0,2}(,\d{3})+$/', $plain)) {
-                throw new InputError($field, "\"{$text}\" could be ".str_replace(',', '', $plain).' or '.preg_replace('/,/', '.', $plain, 1).': leave the comma out or write a point');
+                throw new InputError(
+                    $field,
+                    "\"{$text}\" could be ".str_replace(',', '', $plain).' or '.preg_replace(
+                        '/,/',
+                        '.',
+                        $plain,
+                        1,
+                    ).': leave the comma out or write a point',
+                );
             }
             $plain = str_replace(',', '.', $plain);
         }

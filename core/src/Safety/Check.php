@@ -15,7 +15,11 @@ use Dithermic\Core\Material\PolymerLibrary;
  * and what the machine still holds (MaterialRules), then machine, mould, charge and people (MachineRules). What is not given
  * is not judged. It defers to the machine's manual, to local codes and to licensed trades.
  */
-#[Calc('safety.check', 'may this run start: what blocks it, what to wear, what to confirm', size: 'settings.thickness_mm')]
+#[Calc(
+    'safety.check',
+    'may this run start: what blocks it, what to wear, what to confirm',
+    size: 'settings.thickness_mm',
+)]
 final readonly class Check
 {
     public function __construct(private PolymerLibrary $polymers)
@@ -26,20 +30,34 @@ final readonly class Check
     {
         $play = Play::of($in, $this->polymers);
         $blocks = [];
-        foreach ([...(new MaterialRules($this->polymers))->blocks($in, $play), ...(new MachineRules($this->polymers))->blocks($in, $play)] as $block) {
+        foreach ([
+            ...(new MaterialRules($this->polymers))->blocks($in, $play),
+            ...(new MachineRules($this->polymers))->blocks($in, $play),
+        ] as $block) {
             $blocks[$block->id.$block->because] = $block;
         }
         $blocks = array_values($blocks);
-        $result = new CheckResult($blocks, $this->cautions($in, $play), $this->ppe($in, $play), $this->acknowledgements($in));
+        $result = new CheckResult(
+            $blocks,
+            $this->cautions($in, $play),
+            $this->ppe($in, $play),
+            $this->acknowledgements($in),
+        );
 
-        return $result->explain($blocks === [] ? 'Nothing stops this run.' : sprintf('Stopped: %s', $blocks[0]->because));
+        return $result->explain(
+            $blocks === [] ? 'Nothing stops this run.' : sprintf('Stopped: %s', $blocks[0]->because),
+        );
     }
 
     /** @return list<Acknowledgement> */
     private function acknowledgements(CheckInput $in): array
     {
         $asked = [
-            new Acknowledgement('people_protected', 'Eyes, hands, arms and feet covered: everybody at the machine.', $in->answers->people_protected),
+            new Acknowledgement(
+                'people_protected',
+                'Eyes, hands, arms and feet covered: everybody at the machine.',
+                $in->answers->people_protected,
+            ),
             new Acknowledgement('air_moving', 'Extraction is on, or we are in the open air.', $in->answers->air_moving),
         ];
 
@@ -47,7 +65,11 @@ final readonly class Check
             ...$asked,
             new Acknowledgement('guard_closed', 'The guard is shut.', $in->answers->guard_closed),
             new Acknowledgement('nozzle_seated', 'The nozzle is seated.', $in->answers->nozzle_seated),
-            new Acknowledgement('pressure_relieved', 'No pressure is left in barrel and drive.', $in->answers->pressure_relieved),
+            new Acknowledgement(
+                'pressure_relieved',
+                'No pressure is left in barrel and drive.',
+                $in->answers->pressure_relieved,
+            ),
         ];
     }
 
@@ -56,14 +78,20 @@ final readonly class Check
     {
         $cautions = [];
         foreach ($play->lots as $i => $polymer) {
-            $cautions = [...$cautions, ...$polymer->hazards(), ...$this->ofWindow($in, $polymer), ...$this->ofGas($polymer)];
+            $cautions = [
+                ...$cautions,
+                ...$polymer->hazards(),
+                ...$this->ofWindow($in, $polymer),
+                ...$this->ofGas($polymer),
+            ];
             foreach (array_slice($play->lots, $i + 1) as $other) {
                 $cautions = [...$cautions, ...self::ofBlend($polymer, $other)];
             }
         }
         foreach ($play->found as [$word, $matter, $lot]) {
             $cautions[] = match ($matter?->kind) {
-                MatterKind::Metal, MatterKind::Grit => "{$word} was found in {$in->lots[$lot]->name()}: it scratches plates and moulds and may fly out when cut. Look for more of it.",
+                MatterKind::Metal,
+                MatterKind::Grit => "{$word} was found in {$in->lots[$lot]->name()}: it scratches plates and moulds and may fly out when cut. Look for more of it.",
                 MatterKind::Fibre => "{$word} was found in {$in->lots[$lot]->name()}: it chars, and its water makes bubbles.",
                 default => '',
             };
@@ -71,8 +99,16 @@ final readonly class Check
         if ($in->process === Process::Compression) {
             $cautions[] = 'Hands out before the platens move. Never reach between them.';
         }
-        if ($in->settings->sag_mm !== null && $in->settings->clearance_mm !== null && $in->settings->clearance_mm < $in->settings->sag_mm) {
-            $cautions[] = sprintf('The hot sheet sags %.0f mm and has %.0f mm under it: it comes to lie on what is hot there.', $in->settings->sag_mm, $in->settings->clearance_mm);
+        if (
+            $in->settings->sag_mm !== null
+            && $in->settings->clearance_mm !== null
+            && $in->settings->clearance_mm < $in->settings->sag_mm
+        ) {
+            $cautions[] = sprintf(
+                'The hot sheet sags %.0f mm and has %.0f mm under it: it comes to lie on what is hot there.',
+                $in->settings->sag_mm,
+                $in->settings->clearance_mm,
+            );
         }
         if ($in->answers->alone) {
             $cautions[] = 'Alone at hot work: tell somebody when you start and when you are done.';
@@ -86,15 +122,24 @@ final readonly class Check
     /** @return list<string> */
     private function ofWindow(CheckInput $in, Polymer $polymer): array
     {
-        $window = $polymer->process($in->process->value)[$in->process === Process::Compression ? 'platen_c' : 'melt_c'] ?? null;
+        $window = $polymer->process($in->process->value)[$in->process === Process::Compression ? 'platen_c' : 'melt_c']
+            ?? null;
         if (! is_array($window)) {
             return [];
         }
         $usual = sprintf('the usual window of %s (%.0f to %.0f °C)', $polymer->code, $window['min'], $window['max']);
 
         return match (true) {
-            $in->settings->set_c > $window['max'] => [sprintf('%.0f °C is over %s: expect more fume and an older face.', $in->settings->set_c, $usual)],
-            $in->settings->set_c < $window['min'] => [sprintf('%.0f °C is under %s: the middle may stay cold.', $in->settings->set_c, $usual)],
+            $in->settings->set_c > $window['max'] => [sprintf(
+                '%.0f °C is over %s: expect more fume and an older face.',
+                $in->settings->set_c,
+                $usual,
+            )],
+            $in->settings->set_c < $window['min'] => [sprintf(
+                '%.0f °C is under %s: the middle may stay cold.',
+                $in->settings->set_c,
+                $usual,
+            )],
             default => [],
         };
     }
@@ -113,19 +158,26 @@ final readonly class Check
             }
         }
 
-        return ($a->blendsWith($b->code) ?? $b->blendsWith($a->code) ?? 0.0) > 0 ? [] : ["{$a->code} with {$b->code}: nothing is known of how they go together. Try a little first."];
+        return ($a->blendsWith($b->code) ?? $b->blendsWith($a->code) ?? 0.0) > 0
+            ? []
+            : ["{$a->code} with {$b->code}: nothing is known of how they go together. Try a little first."];
     }
 
     /** @return list<string> */
     private function ofGas(Polymer $polymer): array
     {
         return self::givesFormaldehyde($polymer)
-            ? ['No usual mask stops formaldehyde: at the first sharp smell switch off, leave the room and let it air.'] : [];
+            ? [
+                'No usual mask stops formaldehyde: at the first sharp smell switch off, leave the room and let it air.',
+            ] : [];
     }
 
     private static function givesFormaldehyde(Polymer $polymer): bool
     {
-        return str_contains(mb_strtolower((string) ($polymer->record['degradation_c']['products'] ?? '')), 'formaldehyde');
+        return str_contains(
+            mb_strtolower((string) ($polymer->record['degradation_c']['products'] ?? '')),
+            'formaldehyde',
+        );
     }
 
     /** @return list<string> */

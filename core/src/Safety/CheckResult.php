@@ -19,7 +19,10 @@ final class CheckResult extends Result
         #[Field('reasons why the run may not start', of: Block::class)] public readonly array $blocks,
         #[Field('to know before starting', of: 'string')] public readonly array $cautions,
         #[Field('protection to wear', of: 'string')] public readonly array $required_ppe,
-        #[Field('what a person at the machine has to confirm', of: Acknowledgement::class)] public readonly array $acknowledgements,
+        #[Field(
+            'what a person at the machine has to confirm',
+            of: Acknowledgement::class,
+        )] public readonly array $acknowledgements,
     ) {
     }
 
@@ -31,6 +34,13 @@ final class CheckResult extends Result
      */
     public function standing(array $overridden): array
     {
-        return array_values(array_filter($this->blocks, static fn (Block $block): bool => $block->who_may_override === Block::NOBODY || ! in_array($block->id, $overridden, true)));
+        return array_values(array_filter(
+            $this->blocks,
+            static fn (Block $block): bool => $block->who_may_override === Block::NOBODY || ! in_array(
+                $block->id,
+                $overridden,
+                true,
+            ),
+        ));
     }
 }

@@ -34,9 +34,19 @@ final readonly class MaterialRules
         foreach ($play->found as [$word, $matter, $i]) {
             $name = $in->lots[$i]->name();
             $blocks = [...$blocks, ...array_filter([match (true) {
-                $matter === null => new Block('found_unknown', "\"{$word}\" was found in {$name}, and nobody knows what that is.", Block::NOBODY, 'Name what it is, or sort it out and look through a new sample.'),
+                $matter === null => new Block(
+                    'found_unknown',
+                    "\"{$word}\" was found in {$name}, and nobody knows what that is.",
+                    Block::NOBODY,
+                    'Name what it is, or sort it out and look through a new sample.',
+                ),
                 $matter->kind === MatterKind::Metal, $matter->kind === MatterKind::Grit => $in->process->hasBarrel()
-                    ? new Block('metal', "{$word} was found in {$name}: it breaks screws, plungers and barrels.", Block::NOBODY, 'Sort it out, pass it over a magnet, look through a new sample.') : null,
+                    ? new Block(
+                        'metal',
+                        "{$word} was found in {$name}: it breaks screws, plungers and barrels.",
+                        Block::NOBODY,
+                        'Sort it out, pass it over a magnet, look through a new sample.',
+                    ) : null,
                 default => null,
             }])];
         }
@@ -57,22 +67,52 @@ final readonly class MaterialRules
         $set = $in->settings->set_c;
         $ceiling = $polymer->ceiling();
         if ($ceiling !== null && $set > $ceiling) {
-            $blocks[] = new Block('above_ceiling', sprintf('%.0f °C is above the ceiling of %.0f °C for %s: %s.', $set, $ceiling, $polymer->code, self::products($polymer)), Block::LEAD, sprintf('Set %.0f °C or lower.', $ceiling));
+            $blocks[] = new Block(
+                'above_ceiling',
+                sprintf(
+                    '%.0f °C is above the ceiling of %.0f °C for %s: %s.',
+                    $set,
+                    $ceiling,
+                    $polymer->code,
+                    self::products($polymer),
+                ),
+                Block::LEAD,
+                sprintf('Set %.0f °C or lower.', $ceiling),
+            );
         }
         $blocks = [...$blocks, ...$this->ofCold($in, $polymer, $lot->name()), ...$this->ofDwell($in, $polymer)];
         $why = $polymer->whyNot($in->process->value);
         if ($why !== null) {
             $gas = $polymer->record['flame_or_gas_warning'] ?? null;
-            $blocks[] = new Block('process_unfit', "{$polymer->code} in this process: {$why}", $gas === null ? Block::LEAD : Block::NOBODY, 'Choose another process or another polymer.');
+            $blocks[] = new Block(
+                'process_unfit',
+                "{$polymer->code} in this process: {$why}",
+                $gas === null ? Block::LEAD : Block::NOBODY,
+                'Choose another process or another polymer.',
+            );
         }
         $forms = match (true) {
-            $in->process === Process::VacuumForming => ['sheet'], $in->process->hasBarrel() => self::BARREL_FORMS, default => self::PRESS_FORMS,
+            $in->process === Process::VacuumForming => ['sheet'],
+            $in->process->hasBarrel() => self::BARREL_FORMS,
+            default => self::PRESS_FORMS,
         };
         if ($lot->form !== null && ! in_array($lot->form, $forms, true)) {
-            $blocks[] = new Block('form_unfit', "{$lot->name()} is {$lot->form}: this process takes ".implode(', ', $forms).'.', Block::NOBODY, $in->process === Process::VacuumForming ? 'Take a lot of sheet.' : 'Shred it first, or take another lot.');
+            $blocks[] = new Block(
+                'form_unfit',
+                "{$lot->name()} is {$lot->form}: this process takes ".implode(', ', $forms).'.',
+                Block::NOBODY,
+                $in->process === Process::VacuumForming
+                    ? 'Take a lot of sheet.'
+                    : 'Shred it first, or take another lot.',
+            );
         }
         if ($polymer->mustBeDried() && ! $lot->dry_state->isDry()) {
-            $blocks[] = new Block('moist', "{$lot->name()} takes up water and is not known to be dry: bubbles, splay, weak parts.", Block::LEAD, 'Dry it first.');
+            $blocks[] = new Block(
+                'moist',
+                "{$lot->name()} takes up water and is not known to be dry: bubbles, splay, weak parts.",
+                Block::LEAD,
+                'Dry it first.',
+            );
         }
         if (! $in->scale->allows($lot->source_state)) {
             $blocks[] = new Block('source_not_accepted', match ($lot->source_state) {
@@ -98,13 +138,30 @@ final readonly class MaterialRules
             return [self::neverHot($polymer, "{$where} is", $id)];
         }
         $blocks = [];
-        $dangerous = array_filter($play->lots, static fn (Polymer $lot): bool => $lot->dangerWith($polymer) !== null) !== [];
+        $dangerous = array_filter(
+            $play->lots,
+            static fn (Polymer $lot): bool => $lot->dangerWith($polymer) !== null,
+        ) !== [];
         $ceiling = $polymer->ceiling();
         // Of what is in the lots as well, the lot's own block has said it.
         if ($ceiling !== null && $in->settings->set_c > $ceiling && ! in_array($polymer, $play->lots, true)) {
             $who = $dangerous || $polymer->breaksDownViolently() ? Block::NOBODY : Block::LEAD;
-            $do = $inPlace && $in->process->hasBarrel() ? 'Purge it out at a heat that both stand: see changeover.purge.' : 'Sort it out or clean it off, or set less heat.';
-            $blocks[] = new Block('above_ceiling', sprintf('%s (%s) stands %.0f °C at the most, and this runs at %.0f °C: %s.', $polymer->code, $where, $ceiling, $in->settings->set_c, self::products($polymer)), $who, $do);
+            $do = $inPlace && $in->process->hasBarrel()
+                ? 'Purge it out at a heat that both stand: see changeover.purge.'
+                : 'Sort it out or clean it off, or set less heat.';
+            $blocks[] = new Block(
+                'above_ceiling',
+                sprintf(
+                    '%s (%s) stands %.0f °C at the most, and this runs at %.0f °C: %s.',
+                    $polymer->code,
+                    $where,
+                    $ceiling,
+                    $in->settings->set_c,
+                    self::products($polymer),
+                ),
+                $who,
+                $do,
+            );
         }
 
         return $inPlace ? [...$blocks, ...$this->ofCold($in, $polymer, "{$polymer->code}, {$where},")] : $blocks;
@@ -120,7 +177,13 @@ final readonly class MaterialRules
         $least = $in->process->hasBarrel() ? ($polymer->meltWindow($in->process->value)['min'] ?? null) : null;
 
         return $least === null || $in->settings->set_c >= $least - 1e-9 ? [] : [new Block(
-            'too_cold', sprintf('%s is solid or near it at %.0f °C: the barrel needs at least %.0f °C before anything is pushed.', ucfirst($name), $in->settings->set_c, $least),
+            'too_cold',
+            sprintf(
+                '%s is solid or near it at %.0f °C: the barrel needs at least %.0f °C before anything is pushed.',
+                ucfirst($name),
+                $in->settings->set_c,
+                $least,
+            ),
             Block::NOBODY, sprintf('Set %.0f °C or more, or take another route: see changeover.purge.', $least),
         )];
     }
@@ -131,10 +194,20 @@ final readonly class MaterialRules
         if ($in->settings->minutes_hot === null || ($polymer->minutesAtCeiling() ?? 0.0) <= 0) {
             return [];
         }
-        $budget = (new Budget($this->polymers))(new BudgetInput(new MaterialInput($polymer->code), [new Stay($in->settings->minutes_hot, $in->settings->set_c)]));
+        $budget = (new Budget($this->polymers))(new BudgetInput(
+            new MaterialInput($polymer->code),
+            [new Stay($in->settings->minutes_hot, $in->settings->set_c)],
+        ));
 
         return $budget->verdict !== Verdict::Over ? [] : [new Block(
-            'dwell', sprintf('%s stands %.0f °C for less than %.0f min: it breaks down (%s).', $polymer->code, $in->settings->set_c, $in->settings->minutes_hot, self::products($polymer)),
+            'dwell',
+            sprintf(
+                '%s stands %.0f °C for less than %.0f min: it breaks down (%s).',
+                $polymer->code,
+                $in->settings->set_c,
+                $in->settings->minutes_hot,
+                self::products($polymer),
+            ),
             Block::LEAD, 'Less heat, a smaller load of the barrel, or purge it out before.',
         )];
     }
@@ -147,13 +220,25 @@ final readonly class MaterialRules
             foreach (array_slice($play->lots, $i + 1) as $b) {
                 $why = $a->dangerWith($b);
                 if ($why !== null) {
-                    $blocks[] = new Block('dangerous_mix', "{$a->code} and {$b->code} together: {$why}.", Block::NOBODY, 'Keep them apart.');
+                    $blocks[] = new Block(
+                        'dangerous_mix',
+                        "{$a->code} and {$b->code} together: {$why}.",
+                        Block::NOBODY,
+                        'Keep them apart.',
+                    );
                 }
             }
             foreach ($play->found as [, $matter, $lot]) {
-                $why = $matter?->polymer === null || $matter->polymer->neverHot() ? null : $a->dangerWith($matter->polymer);
+                $why = $matter?->polymer === null || $matter->polymer->neverHot()
+                    ? null
+                    : $a->dangerWith($matter->polymer);
                 if ($why !== null && $matter !== null) {
-                    $blocks[] = new Block('contaminated', "{$matter->name} was found in {$in->lots[$lot]->name()}: with {$a->code} {$why}.", Block::NOBODY, 'Sort it out and look through a new sample, or throw it away.');
+                    $blocks[] = new Block(
+                        'contaminated',
+                        "{$matter->name} was found in {$in->lots[$lot]->name()}: with {$a->code} {$why}.",
+                        Block::NOBODY,
+                        'Sort it out and look through a new sample, or throw it away.',
+                    );
                 }
             }
         }
@@ -171,8 +256,18 @@ final readonly class MaterialRules
             $why = $polymer->dangerWith($play->last);
             if ($why !== null) {
                 $blocks[] = $in->process->hasBarrel()
-                    ? new Block('dangerous_barrel', "{$play->last->code} is still in the barrel: with {$polymer->code}{$where} {$why}.", Block::NOBODY, 'Purge through a stable polymer first.')
-                    : new Block('dangerous_machine', "{$play->last->code} was last on this machine: with {$polymer->code}{$where} {$why}.", Block::NOBODY, 'Clean it, and say that it is clean, before this goes on.');
+                    ? new Block(
+                        'dangerous_barrel',
+                        "{$play->last->code} is still in the barrel: with {$polymer->code}{$where} {$why}.",
+                        Block::NOBODY,
+                        'Purge through a stable polymer first.',
+                    )
+                    : new Block(
+                        'dangerous_machine',
+                        "{$play->last->code} was last on this machine: with {$polymer->code}{$where} {$why}.",
+                        Block::NOBODY,
+                        'Clean it, and say that it is clean, before this goes on.',
+                    );
             }
         }
 
@@ -184,9 +279,24 @@ final readonly class MaterialRules
         $what = ucfirst($what);
 
         return match (true) {
-            $polymer->isPvc() => new Block($id ?? 'pvc', "{$what} PVC: it gives off hydrogen chloride when hot, which harms lungs and eats steel.", Block::NOBODY, 'Keep it cold. Pass it to a PVC recycler.'),
-            $polymer->code === 'OTHER' => new Block($id ?? 'unidentified_polymer', "{$what} none of the polymers that are heated here: it does not melt, or gives off gas before it does.", Block::NOBODY, 'Keep it out of the heat.'),
-            default => new Block($id ?? 'unidentified_polymer', "{$what} not identified: nobody knows what it gives off or when it melts.", Block::NOBODY, 'Sort it and prove it, or keep it out of the heat.'),
+            $polymer->isPvc() => new Block(
+                $id ?? 'pvc',
+                "{$what} PVC: it gives off hydrogen chloride when hot, which harms lungs and eats steel.",
+                Block::NOBODY,
+                'Keep it cold. Pass it to a PVC recycler.',
+            ),
+            $polymer->code === 'OTHER' => new Block(
+                $id ?? 'unidentified_polymer',
+                "{$what} none of the polymers that are heated here: it does not melt, or gives off gas before it does.",
+                Block::NOBODY,
+                'Keep it out of the heat.',
+            ),
+            default => new Block(
+                $id ?? 'unidentified_polymer',
+                "{$what} not identified: nobody knows what it gives off or when it melts.",
+                Block::NOBODY,
+                'Sort it and prove it, or keep it out of the heat.',
+            ),
         };
     }
 

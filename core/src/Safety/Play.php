@@ -30,7 +30,9 @@ final readonly class Play
                 $found[] = [$word, Matter::read($word, $polymers), $i];
             }
         }
-        $last = $in->machine->last_polymer === null ? null : self::polymer($in->machine->last_polymer, 'machine.last_polymer', $polymers);
+        $last = $in->machine->last_polymer === null
+            ? null
+            : self::polymer($in->machine->last_polymer, 'machine.last_polymer', $polymers);
 
         return new self($lots, $found, $last);
     }

@@ -21,12 +21,22 @@ use Dithermic\Core\Safety\Process;
  * Times come from the calculations that carry them, at the targets found. A start for a grade not yet known; the
  * supplier's data sheet and the first parts go before it.
  */
-#[Calc('settings.recommend', 'a set-up to begin with: set-points, zones and times, and where each came from', size: 'part.thickness_mm')]
+#[Calc(
+    'settings.recommend',
+    'a set-up to begin with: set-points, zones and times, and where each came from',
+    size: 'part.thickness_mm',
+)]
 final readonly class Recommend
 {
     /** Settings of a process in the order of the sheet, and their unit. */
     private const SETTINGS = [
-        'injection' => ['melt_c' => '°C', 'mould_c' => '°C', 'injection_pressure_bar' => 'bar', 'hold_pressure_bar' => 'bar', 'back_pressure_bar' => 'bar'],
+        'injection' => [
+            'melt_c' => '°C',
+            'mould_c' => '°C',
+            'injection_pressure_bar' => 'bar',
+            'hold_pressure_bar' => 'bar',
+            'back_pressure_bar' => 'bar',
+        ],
         'extrusion' => ['melt_c' => '°C', 'feed_zone_c' => '°C', 'die_c' => '°C'],
         'compression' => ['platen_c' => '°C', 'pressure_bar' => 'bar'],
         'vacuum_forming' => ['sheet_normal_c' => '°C', 'mould_c' => '°C', 'release_c' => '°C'],
@@ -53,7 +63,10 @@ final readonly class Recommend
         foreach (['last_good_run' => $in->last_good_run, 'your_rules' => $in->your_rules] as $field => $list) {
             foreach ($list as $i => $known) {
                 if (! isset(self::SETTINGS[$process][$known->setting])) {
-                    throw new InputError("{$field}.{$i}.setting", 'must be one of: '.implode(', ', array_keys(self::SETTINGS[$process])));
+                    throw new InputError(
+                        "{$field}.{$i}.setting",
+                        'must be one of: '.implode(', ', array_keys(self::SETTINGS[$process])),
+                    );
                 }
             }
         }
@@ -71,17 +84,47 @@ final readonly class Recommend
         $zones = $in->process->hasBarrel() ? $this->zones($in, $polymer, $settings) : [];
         $times = (new Times($this->polymers))->of($in, $polymer, $settings);
         $timers = $times->timers;
-        $cautions = [...$cautions, ...$times->missing, ...$this->ofPart($in, $polymer), ...$this->ofMachine($in), ...$this->ofWater($in, $polymer), ...$polymer->hazards()];
+        $cautions = [
+            ...$cautions,
+            ...$times->missing,
+            ...$this->ofPart($in, $polymer),
+            ...$this->ofMachine($in),
+            ...$this->ofWater($in, $polymer),
+            ...$polymer->hazards(),
+        ];
         $cautions[] = 'Keep to the machine\'s manual and to local codes.';
         $first = reset($settings);
         if ($first === false) {
             throw new InputError('process', "the library knows no window of {$polymer->code} for this");
         }
-        $said = array_map(static fn (Timer $t): string => sprintf('%s %s', str_replace('_', ' ', $t->timer), $t->seconds < 180 ? sprintf('%.0f s', $t->seconds) : sprintf('%.1f min', $t->seconds / 60)), $timers);
+        $said = array_map(
+            static fn (Timer $t): string => sprintf(
+                '%s %s',
+                str_replace('_', ' ', $t->timer),
+                $t->seconds < 180 ? sprintf('%.0f s', $t->seconds) : sprintf('%.1f min', $t->seconds / 60),
+            ),
+            $timers,
+        );
 
-        return (new RecommendResult(array_values($settings), $zones, $timers, array_values(array_unique(array_filter($cautions))), $times->hottest_heater_c))
-            ->explain(sprintf('Begin at %.0f %s (%s)%s.', $first->target, $first->unit, $first->origin->value, $said === [] ? '' : '; '.implode(', ', $said)))
-            ->warn($in->part->thickness_mm > 25 && $in->process !== Process::Extrusion ? 'So thick a part holds heat for very long: take the first one as a trial.' : null);
+        return (new RecommendResult(
+            array_values($settings),
+            $zones,
+            $timers,
+            array_values(array_unique(array_filter($cautions))),
+            $times->hottest_heater_c,
+        ))
+            ->explain(sprintf(
+                'Begin at %.0f %s (%s)%s.',
+                $first->target,
+                $first->unit,
+                $first->origin->value,
+                $said === [] ? '' : '; '.implode(', ', $said),
+            ))
+            ->warn(
+                $in->part->thickness_mm > 25 && $in->process !== Process::Extrusion
+                    ? 'So thick a part holds heat for very long: take the first one as a trial.'
+                    : null,
+            );
     }
 
     /**
@@ -93,7 +136,12 @@ final readonly class Recommend
         $window = $polymer->process($in->process->value);
         $note = (string) ($window['note'] ?? '');
         if ($name === 'sheet_normal_c') {
-            return [(float) $window['sheet_lower_c'], (float) $window['sheet_normal_c'], (float) $window['sheet_upper_c'], trim("mean of the sheet as the heater leaves. {$note}")];
+            return [
+                (float) $window['sheet_lower_c'],
+                (float) $window['sheet_normal_c'],
+                (float) $window['sheet_upper_c'],
+                trim("mean of the sheet as the heater leaves. {$note}"),
+            ];
         }
         if ($name === 'release_c') {
             $out = (float) $window['release_c'];
@@ -104,7 +152,14 @@ final readonly class Recommend
             $share = $window['hold_fraction'] ?? null;
             $inject = $settings['injection_pressure_bar'] ?? null;
 
-            return is_array($share) && $inject !== null ? [$share['min'] * $inject->target, $share['typical'] * $inject->target, $share['max'] * $inject->target, sprintf('%.0f %% of the injection pressure', 100 * $share['typical'])] : null;
+            return is_array($share) && $inject !== null
+                ? [
+                    $share['min'] * $inject->target,
+                    $share['typical'] * $inject->target,
+                    $share['max'] * $inject->target,
+                    sprintf('%.0f %% of the injection pressure', 100 * $share['typical']),
+                ]
+                : null;
         }
         $range = $window[$name] ?? null;
         if (! is_array($range)) {
@@ -112,7 +167,8 @@ final readonly class Recommend
         }
         $target = (float) $range['typical'];
         if ($name === 'melt_c' && $in->process === Process::Injection && $in->machine->kind?->isPlunger() === true) {
-            // A plunger does not knead: the wall is the hottest place and the melt stays long. The middle of the low third.
+            // A plunger does not knead: the wall is the hottest place and the melt stays long. The middle of the low
+            // third.
             $target = $range['min'] + ($range['max'] - $range['min']) / 6;
             $note = trim("a plunger begins in the low third of the window. {$note}");
         }
@@ -128,17 +184,36 @@ final readonly class Recommend
      * @param  array{float, float, float, string}  $window
      * @param  list<string>  $cautions
      */
-    private function settle(RecommendInput $in, Polymer $polymer, string $name, string $unit, array $window, array &$cautions): SetPoint
-    {
+    private function settle(
+        RecommendInput $in,
+        Polymer $polymer,
+        string $name,
+        string $unit,
+        array $window,
+        array &$cautions,
+    ): SetPoint {
         [$low, $target, $high, $because] = $window;
         $origin = in_array($name, self::GENERIC, true) ? Origin::Generic : Origin::Library;
         foreach ([[Origin::LastGoodRun, $in->last_good_run], [Origin::YourRule, $in->your_rules]] as [$from, $list]) {
             foreach ($list as $known) {
                 if ($known->setting === $name) {
                     if ($known->target < $low || $known->target > $high) {
-                        $cautions[] = sprintf('%s: %s %s is outside the usual %s to %s %s of %s.', self::words($name), self::figure($known->target), $unit, self::figure($low), self::figure($high), $unit, $polymer->code);
+                        $cautions[] = sprintf(
+                            '%s: %s %s is outside the usual %s to %s %s of %s.',
+                            self::words($name),
+                            self::figure($known->target),
+                            $unit,
+                            self::figure($low),
+                            self::figure($high),
+                            $unit,
+                            $polymer->code,
+                        );
                     }
-                    [$low, $target, $high] = [$known->low ?? min($low, $known->target), $known->target, $known->high ?? max($high, $known->target)];
+                    [$low, $target, $high] = [
+                        $known->low ?? min($low, $known->target),
+                        $known->target,
+                        $known->high ?? max($high, $known->target),
+                    ];
                     $origin = $from;
                     $because = $known->because;
                 }
@@ -148,9 +223,18 @@ final readonly class Recommend
         $limits = [
             ['the machine may not go above it', $heats && $name !== 'sheet_normal_c' ? $in->machine->max_c : null],
             ["{$polymer->code} breaks down above it", $heats ? $polymer->ceiling() : null],
-            ['the machine gives no more', in_array($name, ['injection_pressure_bar', 'hold_pressure_bar'], true) ? $in->machine->max_bar : null],
+            [
+                'the machine gives no more',
+                in_array($name, ['injection_pressure_bar', 'hold_pressure_bar'], true) ? $in->machine->max_bar : null,
+            ],
             ['the mould stands no more', match (true) {
-                $name === 'mould_c' => $in->mould->max_c, in_array($name, ['injection_pressure_bar', 'pressure_bar', 'hold_pressure_bar'], true) => $in->mould->max_bar, default => null
+                $name === 'mould_c' => $in->mould->max_c,
+                in_array(
+                    $name,
+                    ['injection_pressure_bar', 'pressure_bar', 'hold_pressure_bar'],
+                    true,
+                ) => $in->mould->max_bar,
+                default => null
             }],
         ];
         foreach ($limits as [$reason, $limit]) {
@@ -158,7 +242,15 @@ final readonly class Recommend
                 continue;
             }
             if ($low > $limit) {
-                $cautions[] = sprintf('%s: at least %s %s is wanted and only %s %s is allowed: %s.', self::words($name), self::figure($low), $unit, self::figure($limit), $unit, $reason);
+                $cautions[] = sprintf(
+                    '%s: at least %s %s is wanted and only %s %s is allowed: %s.',
+                    self::words($name),
+                    self::figure($low),
+                    $unit,
+                    self::figure($limit),
+                    $unit,
+                    $reason,
+                );
             }
             if ($target > $limit) {
                 $because = trim(sprintf('held to %s %s: %s. %s', self::figure($limit), $unit, $reason, $because));
@@ -197,7 +289,11 @@ final readonly class Recommend
     private function ofMachine(RecommendInput $in): array
     {
         $cautions = [];
-        if ($in->process === Process::Injection && $in->machine->kind?->isPlunger() === true && $in->machine->max_bar === null) {
+        if (
+            $in->process === Process::Injection
+            && $in->machine->kind?->isPlunger() === true
+            && $in->machine->max_bar === null
+        ) {
             $cautions[] = 'What this machine can give is not known, and the usual pressures are those of screw machines: reckon it by force.lever_injection, and whether it fills by flow.fill.';
         }
         if ($in->process === Process::Compression && $in->machine->press === null) {
@@ -220,7 +316,12 @@ final readonly class Recommend
 
         return [$plan->hours === null
             ? "{$polymer->code} sheet takes up water and cannot be dried without losing its shape: form it from the wrapping."
-            : sprintf('%s sheet takes up water: form it from the wrapping, or dry it %.1f h at %.0f °C and no hotter.', $polymer->code, $plan->hours, $plan->air_c)];
+            : sprintf(
+                '%s sheet takes up water: form it from the wrapping, or dry it %.1f h at %.0f °C and no hotter.',
+                $polymer->code,
+                $plan->hours,
+                $plan->air_c,
+            )];
     }
 
     /** @return list<string> */
@@ -230,7 +331,12 @@ final readonly class Recommend
         $draw = $in->part->area_draw_ratio;
 
         return $in->process === Process::VacuumForming && $draw !== null && is_numeric($most) && $draw > $most
-            ? [sprintf('A draw of %.1f is above the %.1f that %s usually takes: help it with a plug, or make it shallower.', $draw, $most, $polymer->code)] : [];
+            ? [sprintf(
+                'A draw of %.1f is above the %.1f that %s usually takes: help it with a plug, or make it shallower.',
+                $draw,
+                $most,
+                $polymer->code,
+            )] : [];
     }
 
     private static function words(string $setting): string

@@ -19,8 +19,16 @@ final readonly class RecommendInput
         public PartSetup $part,
         public MachineSetup $machine = new MachineSetup,
         public MouldSetup $mould = new MouldSetup,
-        #[Field('what this machine ran with when it was last good with this polymer', of: Known::class, atMost: 50)] public array $last_good_run = [],
-        #[Field('what this shop always does; goes before everything else', of: Known::class, atMost: 50)] public array $your_rules = [],
+        #[Field(
+            'what this machine ran with when it was last good with this polymer',
+            of: Known::class,
+            atMost: 50,
+        )] public array $last_good_run = [],
+        #[Field(
+            'what this shop always does; goes before everything else',
+            of: Known::class,
+            atMost: 50,
+        )] public array $your_rules = [],
         #[Field('', '°C', min: -50, max: 100)] public float $room_c = 20.0,
     ) {
     }

@@ -6,7 +6,10 @@ namespace Dithermic\Core\Stock;
 
 use Dithermic\Core\Calculator\InputError;
 
-/** Colours of swatches as "#rrggbb", mixed in linear light (sRGB, IEC 61966-2-1): what flakes look like from some way off. */
+/**
+ * Colours of swatches as "#rrggbb", mixed in linear light (sRGB, IEC 61966-2-1): what flakes look like from some way
+ * off.
+ */
 final class Colour
 {
     /**
@@ -26,6 +29,15 @@ final class Colour
             }
         }
 
-        return '#'.implode('', array_map(static fn (float $l): string => sprintf('%02x', (int) round(255 * ($l <= 0.0031308 ? 12.92 * $l : 1.055 * $l ** (1 / 2.4) - 0.055))), $linear));
+        return '#'.implode(
+            '',
+            array_map(
+                static fn (float $l): string => sprintf(
+                    '%02x',
+                    (int) round(255 * ($l <= 0.0031308 ? 12.92 * $l : 1.055 * $l ** (1 / 2.4) - 0.055)),
+                ),
+                $linear,
+            ),
+        );
     }
 }

@@ -32,8 +32,13 @@ final readonly class Contamination
 
     public string $because;
 
-    public function __construct(PolymerLibrary $polymers, string $polymer, string $found, float $found_g, float $sample_g)
-    {
+    public function __construct(
+        PolymerLibrary $polymers,
+        string $polymer,
+        string $found,
+        float $found_g,
+        float $sample_g,
+    ) {
         if ($sample_g <= 0) {
             throw new InputError('sample_g', 'must be above 0 g: weigh what was looked through');
         }
@@ -75,7 +80,9 @@ final readonly class Contamination
             return null;
         }
         if ($found->polymer->neverHot()) {
-            return $found->polymer->isPvc() ? 'it gives off hydrogen chloride when hot' : 'nobody knows what it gives off';
+            return $found->polymer->isPvc()
+                ? 'it gives off hydrogen chloride when hot'
+                : 'nobody knows what it gives off';
         }
         if ($own === null) {
             return null;

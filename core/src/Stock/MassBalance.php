@@ -22,8 +22,13 @@ final readonly class MassBalance
 
     public string $because;
 
-    public function __construct(public float $in_g, public float $sorted_g, public float $waste_g, float $scale_g, int $weighings)
-    {
+    public function __construct(
+        public float $in_g,
+        public float $sorted_g,
+        public float $waste_g,
+        float $scale_g,
+        int $weighings,
+    ) {
         if ($in_g <= 0) {
             throw new InputError('in_g', 'must be above 0 g');
         }
@@ -31,9 +36,20 @@ final readonly class MassBalance
         $this->tolerance_g = max($scale_g * max(1, $weighings), self::DUST * $in_g);
         $this->closes = abs($this->missing_g) <= $this->tolerance_g + 1e-9;
         $this->because = match (true) {
-            $this->closes => sprintf('It closes: %.0f g in, %.0f g out, within ± %.0f g.', $in_g, $sorted_g + $waste_g, $this->tolerance_g),
-            $this->missing_g > 0 => sprintf('%.0f g are missing: an unweighed bin, spilt flake, or water that dried off.', $this->missing_g),
-            default => sprintf('%.0f g more came out than went in: a tare forgotten, or a bin that was not empty.', -$this->missing_g),
+            $this->closes => sprintf(
+                'It closes: %.0f g in, %.0f g out, within ± %.0f g.',
+                $in_g,
+                $sorted_g + $waste_g,
+                $this->tolerance_g,
+            ),
+            $this->missing_g > 0 => sprintf(
+                '%.0f g are missing: an unweighed bin, spilt flake, or water that dried off.',
+                $this->missing_g,
+            ),
+            default => sprintf(
+                '%.0f g more came out than went in: a tare forgotten, or a bin that was not empty.',
+                -$this->missing_g,
+            ),
         };
     }
 }

@@ -24,8 +24,14 @@ final class Merge
         foreach ($holdings as $i => $holding) {
             match (true) {
                 $holding->mass_g <= 0 => throw new InputError("lots.{$i}.mass_g", 'must be above 0 g'),
-                $holding->polymer === 'UNKNOWN' => throw new InputError("lots.{$i}.id", "{$holding->name} is not identified: nothing may be put to it, and it to nothing"),
-                $holding->polymer !== $first->polymer => throw new InputError("lots.{$i}.id", "{$holding->name} is {$holding->polymer} and {$first->name} is {$first->polymer}: only one polymer goes into a container"),
+                $holding->polymer === 'UNKNOWN' => throw new InputError(
+                    "lots.{$i}.id",
+                    "{$holding->name} is not identified: nothing may be put to it, and it to nothing",
+                ),
+                $holding->polymer !== $first->polymer => throw new InputError(
+                    "lots.{$i}.id",
+                    "{$holding->name} is {$holding->polymer} and {$first->name} is {$first->polymer}: only one polymer goes into a container",
+                ),
                 default => null,
             };
         }
@@ -34,12 +40,26 @@ final class Merge
             $weakest = self::trust($holding->source) < self::trust($holdings[$weakest]->source) ? $i : $weakest;
         }
         $changes = [];
-        $names = static fn (array $some): string => implode(' and ', array_map(static fn (Holding $h): string => $h->name, $some));
-        $lowered = array_filter($holdings, static fn (Holding $h): bool => self::trust($h->source) > self::trust($holdings[$weakest]->source));
+        $names = static fn (array $some): string => implode(
+            ' and ',
+            array_map(static fn (Holding $h): string => $h->name, $some),
+        );
+        $lowered = array_filter(
+            $holdings,
+            static fn (Holding $h): bool => self::trust($h->source) > self::trust($holdings[$weakest]->source),
+        );
         if ($lowered !== []) {
-            $changes[] = sprintf('%s comes down to "%s", the source of %s.', $names($lowered), str_replace('_', ' ', $holdings[$weakest]->source->value), $holdings[$weakest]->name);
+            $changes[] = sprintf(
+                '%s comes down to "%s", the source of %s.',
+                $names($lowered),
+                str_replace('_', ' ', $holdings[$weakest]->source->value),
+                $holdings[$weakest]->name,
+            );
         }
-        $colours = array_values(array_unique(array_map(static fn (Holding $h): string => mb_strtolower($h->colour), $holdings)));
+        $colours = array_values(array_unique(array_map(
+            static fn (Holding $h): string => mb_strtolower($h->colour),
+            $holdings,
+        )));
         if (count($colours) > 1) {
             $changes[] = sprintf('The colours cannot be had apart again: %s.', implode(', ', $colours));
         }
@@ -63,9 +83,15 @@ final class Merge
         usort($holdings, static fn (Holding $a, Holding $b): int => $b->mass_g <=> $a->mass_g);
 
         return new Merged(
-            array_sum(array_map(static fn (Holding $h): float => $h->mass_g, $holdings)), $first->polymer, $holdings[0]->form,
+            array_sum(array_map(static fn (Holding $h): float => $h->mass_g, $holdings)),
+            $first->polymer,
+            $holdings[0]->form,
             count($colours) === 1 ? $first->colour : 'mixed: '.implode(', ', array_slice($colours, 0, 4)),
-            Colour::mean(array_map(static fn (Holding $h): array => [$h->swatch, $h->mass_g], $holdings)), $generation, $dry, $weakest, $changes,
+            Colour::mean(array_map(static fn (Holding $h): array => [$h->swatch, $h->mass_g], $holdings)),
+            $generation,
+            $dry,
+            $weakest,
+            $changes,
         );
     }
 
@@ -76,6 +102,10 @@ final class Merge
 
     private static function wetness(DryState $state): int
     {
-        return (int) array_search($state, [DryState::Dry, DryState::UseNow, DryState::Unknown, DryState::DryAgain], true);
+        return (int) array_search(
+            $state,
+            [DryState::Dry, DryState::UseNow, DryState::Unknown, DryState::DryAgain],
+            true,
+        );
     }
 }

@@ -39,7 +39,10 @@ final class PutRight
         $more = [];
         foreach ($lines as $line) {
             if (! self::offers($kind, $line['mass_g'])) {
-                throw new InputError('act_id', sprintf('%.3g g is nothing that was meant in kilograms: count the lot instead', $line['mass_g']));
+                throw new InputError(
+                    'act_id',
+                    sprintf('%.3g g is nothing that was meant in kilograms: count the lot instead', $line['mass_g']),
+                );
             }
             $add = (self::FACTOR - 1) * $line['mass_g'];
             $held[$line['lot']] = ($held[$line['lot']] ?? 0.0) + $add;

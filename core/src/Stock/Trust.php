@@ -7,7 +7,9 @@ namespace Dithermic\Core\Stock;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Safety\SourceState;
 
-/** What can happen to a source's trust: a small trial, a full-size trial, acceptance; a failed delivery drops it back. */
+/**
+ * What can happen to a source's trust: a small trial, a full-size trial, acceptance; a failed delivery drops it back.
+ */
 enum Trust: string
 {
     case SmallTrialPassed = 'small_trial_passed';
@@ -31,7 +33,11 @@ enum Trust: string
             self::DeliveryFailed => SourceState::OnTrial,
         };
 
-        return $next ?? throw new InputError('kind', sprintf('the source is "%s": %s', str_replace('_', ' ', $state->value), match ($state) {
+        return $next ?? throw new InputError('kind', sprintf('the source is "%s": %s', str_replace(
+            '_',
+            ' ',
+            $state->value,
+        ), match ($state) {
             SourceState::OnTrial => 'a small trial comes first',
             SourceState::SmallTrialPassed => 'a full-size trial comes next',
             SourceState::FullTrialPassed => 'what is left is to accept it',

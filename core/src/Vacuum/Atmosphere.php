@@ -17,6 +17,9 @@ final class Atmosphere
     {
         $p = 101.325 * (1 - 0.0065 * $in->altitude_m / 288.15) ** 5.25587611;
 
-        return (new AtmosphereResult($p))->explain(sprintf('A perfect vacuum pulls with %.1f kPa there, on a usual day.', $p));
+        return (new AtmosphereResult($p))->explain(sprintf(
+            'A perfect vacuum pulls with %.1f kPa there, on a usual day.',
+            $p,
+        ));
     }
 }

@@ -14,8 +14,17 @@ final class Convert
 {
     public function __invoke(ConvertInput $in): ConvertResult
     {
-        $value = $in->to->fromAbsoluteKpa($in->from->toAbsoluteKpa($in->value, $in->atmosphere_kpa), $in->atmosphere_kpa);
+        $value = $in->to->fromAbsoluteKpa(
+            $in->from->toAbsoluteKpa($in->value, $in->atmosphere_kpa),
+            $in->atmosphere_kpa,
+        );
 
-        return (new ConvertResult($value))->explain(sprintf('%.10g %s is %.6g %s.', $in->value, $in->from->value, $value, $in->to->value));
+        return (new ConvertResult($value))->explain(sprintf(
+            '%.10g %s is %.6g %s.',
+            $in->value,
+            $in->from->value,
+            $value,
+            $in->to->value,
+        ));
     }
 }

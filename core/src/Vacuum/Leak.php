@@ -24,6 +24,14 @@ final class Leak
         };
 
         return (new LeakResult(10 * $in->volume_l * ($in->end_kpa - $in->start_kpa) / $in->seconds, $half, $verdict))
-            ->explain($half === null ? 'Nothing leaked.' : sprintf('Half of the vacuum is gone after %s: %s.', $half > 120 ? sprintf('%.0f min', $half / 60) : sprintf('%.0f s', $half), $verdict));
+            ->explain(
+                $half === null
+                    ? 'Nothing leaked.'
+                    : sprintf(
+                        'Half of the vacuum is gone after %s: %s.',
+                        $half > 120 ? sprintf('%.0f min', $half / 60) : sprintf('%.0f s', $half),
+                        $verdict,
+                    ),
+            );
     }
 }

@@ -18,7 +18,10 @@ enum PressureUnit: string
     private function kpa(): float
     {
         return match ($this) {
-            self::InchesMercuryGauge => 3.386389, self::KilopascalAbsolute, self::KilopascalGauge => 1.0, self::MillibarAbsolute => 0.1,
+            self::InchesMercuryGauge => 3.386389,
+            self::KilopascalAbsolute,
+            self::KilopascalGauge => 1.0,
+            self::MillibarAbsolute => 0.1,
             self::PsiAbsolute => 6.894757293168361, self::BarGauge => 100.0, self::Torr => 101.325 / 760,
         };
     }

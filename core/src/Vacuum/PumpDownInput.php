@@ -16,14 +16,22 @@ final readonly class PumpDownInput implements Checked
         #[Field('absolute', 'kPa', above: 0, max: 200)] public float $start_kpa,
         #[Field('absolute', 'kPa', above: 0, max: 200)] public float $target_kpa,
         #[Field('lowest the pump reaches', 'kPa', min: 0, max: 200)] public float $ultimate_kpa = 0.0,
-        #[Field('the sheet can be formed for so long; see heat.vacuum_sheet', 's', above: 0, max: 3600)] public ?float $form_within_s = null,
+        #[Field(
+            'the sheet can be formed for so long; see heat.vacuum_sheet',
+            's',
+            above: 0,
+            max: 3600,
+        )] public ?float $form_within_s = null,
     ) {
     }
 
     public function check(): void
     {
         if ($this->target_kpa <= $this->ultimate_kpa) {
-            throw new InputError('target_kpa', "this pump never gets below {$this->ultimate_kpa} kPa: ask for more, or use another pump");
+            throw new InputError(
+                'target_kpa',
+                "this pump never gets below {$this->ultimate_kpa} kPa: ask for more, or use another pump",
+            );
         }
         if ($this->target_kpa >= $this->start_kpa) {
             throw new InputError('target_kpa', 'is not below the start');

@@ -22,19 +22,42 @@ final class TwoStage
 
     public function __invoke(TwoStageInput $in): TwoStageResult
     {
-        $mix = static fn (float $box): float => ($in->tank_kpa * $in->tank_l + $box * $in->box_l) / ($in->tank_l + $in->box_l);
+        $mix = static fn (float $box): float => (
+            $in->tank_kpa * $in->tank_l + $box * $in->box_l
+        ) / ($in->tank_l + $in->box_l);
         $after = $mix($in->blower_kpa);
-        $needed = $in->target_kpa === null ? null : ($in->blower_kpa <= $in->target_kpa ? 0.0 : $in->box_l * ($in->blower_kpa - $in->target_kpa) / ($in->target_kpa - $in->tank_kpa));
+        $needed = $in->target_kpa === null
+            ? null
+            : (
+                $in->blower_kpa <= $in->target_kpa
+                    ? 0.0
+                    : $in->box_l * ($in->blower_kpa - $in->target_kpa) / ($in->target_kpa - $in->tank_kpa)
+            );
         $pull = $in->atmosphere_kpa - $after;
         [$opens, $reached, $curve] = $this->overTime($in, $mix);
-        $inTime = $in->form_within_s === null || $in->target_kpa === null || $opens === null ? null : $reached !== null && $reached <= $in->form_within_s;
+        $inTime = $in->form_within_s === null || $in->target_kpa === null || $opens === null
+            ? null
+            : $reached !== null && $reached <= $in->form_within_s;
 
-        return (new TwoStageResult($in->blower_kpa, $after, $pull, $mix($in->atmosphere_kpa), $needed, $pull / 10, $opens, $reached, $inTime, $curve))
+        return (new TwoStageResult(
+            $in->blower_kpa,
+            $after,
+            $pull,
+            $mix($in->atmosphere_kpa),
+            $needed,
+            $pull / 10,
+            $opens,
+            $reached,
+            $inTime,
+            $curve,
+        ))
             ->explain(sprintf('The tank takes it to %.1f kPa: %.1f N on each cm². Without the blower it would end at %.1f kPa.%s', $after, $pull / 10, $mix($in->atmosphere_kpa), match (true) {
                 $opens === null || $in->target_kpa === null => '',
                 $reached === null => sprintf(' It never gets to %.1f kPa: a larger or deeper tank.', $in->target_kpa),
                 default => sprintf(' %.1f kPa after %.1f s%s.', $in->target_kpa, $reached, match ($inTime) {
-                    null => '', true => sprintf(', in time for a sheet that can be formed for %.0f s', $in->form_within_s), false => sprintf(', too late for a sheet that can be formed for %.0f s', $in->form_within_s),
+                    null => '',
+                    true => sprintf(', in time for a sheet that can be formed for %.0f s', $in->form_within_s),
+                    false => sprintf(', too late for a sheet that can be formed for %.0f s', $in->form_within_s),
                 }),
             }));
     }
@@ -65,6 +88,13 @@ final class TwoStage
         };
         $last = 1.15 * max($opens + 5 * $lag2, $in->form_within_s ?? 0.0);
 
-        return [$opens, $reached, array_map(static fn (int $i): PressurePoint => new PressurePoint($last * $i / 90, $at($last * $i / 90)), range(0, 90))];
+        return [
+            $opens,
+            $reached,
+            array_map(
+                static fn (int $i): PressurePoint => new PressurePoint($last * $i / 90, $at($last * $i / 90)),
+                range(0, 90),
+            ),
+        ];
     }
 }

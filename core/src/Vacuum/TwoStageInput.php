@@ -17,9 +17,24 @@ final readonly class TwoStageInput implements Checked
         #[Field('absolute', 'kPa', min: 0, max: 200)] public float $tank_kpa,
         #[Field('', 'kPa', min: 20, max: 120)] public float $atmosphere_kpa = 101.325,
         #[Field('absolute, wanted under the sheet', 'kPa', above: 0, max: 200)] public ?float $target_kpa = null,
-        #[Field('how fast the blower draws; with valve_l_min the pull is given over time', 'l/min', above: 0, max: 1e7)] public ?float $blower_l_min = null,
-        #[Field('how fast air goes through the hose and valve to the tank', 'l/min', above: 0, max: 1e7)] public ?float $valve_l_min = null,
-        #[Field('the sheet can be formed for so long; see heat.vacuum_sheet', 's', above: 0, max: 3600)] public ?float $form_within_s = null,
+        #[Field(
+            'how fast the blower draws; with valve_l_min the pull is given over time',
+            'l/min',
+            above: 0,
+            max: 1e7,
+        )] public ?float $blower_l_min = null,
+        #[Field(
+            'how fast air goes through the hose and valve to the tank',
+            'l/min',
+            above: 0,
+            max: 1e7,
+        )] public ?float $valve_l_min = null,
+        #[Field(
+            'the sheet can be formed for so long; see heat.vacuum_sheet',
+            's',
+            above: 0,
+            max: 3600,
+        )] public ?float $form_within_s = null,
     ) {
     }
 

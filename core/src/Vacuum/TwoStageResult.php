@@ -18,7 +18,10 @@ final class TwoStageResult extends Result
         #[Field('for the target', 'l')] public readonly ?float $tank_l_needed,
         #[Field('on the sheet', 'N/cm2')] public readonly float $force_n_per_cm2,
         #[Field('the tank is opened; null without flows', 's')] public readonly ?float $tank_opens_s,
-        #[Field('null without flows or target, or when it is never reached', 's')] public readonly ?float $seconds_to_target,
+        #[Field(
+            'null without flows or target, or when it is never reached',
+            's',
+        )] public readonly ?float $seconds_to_target,
         #[Field('the target comes before the sheet is too cold; null unless asked')] public readonly ?bool $in_time,
         #[Field('under the sheet, when the flows are given', of: PressurePoint::class)] public readonly array $curve,
     ) {

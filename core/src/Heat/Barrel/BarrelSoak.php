@@ -48,7 +48,12 @@ final readonly class BarrelSoak
         $thermal = $in->material->thermal($this->polymers);
         $target = $this->target($in);
         $stack = new Stack(
-            [new Layer(Substance::polymer($thermal, $in->porosity), $in->barrel_diameter_mm / 2000, (int) round(28 * $cells), $in->feed_c)],
+            [new Layer(
+                Substance::polymer($thermal, $in->porosity),
+                $in->barrel_diameter_mm / 2000,
+                (int) round(28 * $cells),
+                $in->feed_c,
+            )],
             new Insulated, new Held($in->wall_c, $in->contact_w_m2k), cylinder: true, stepK: 5.0, stepScale: 1 / $steps,
         );
         $soak = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => $s->leftSurface() - $target)
@@ -58,7 +63,9 @@ final readonly class BarrelSoak
         $result = (new BarrelSoakResult($soak / 60, $refill / 60, $soak / $shots, $target))->explain(sprintf(
             'A full barrel needs %.0f min until its axis is at %.0f °C; after a refill of %.0f %% %s. Shot after shot: one every %.1f min.',
             $soak / 60, $target, 100 * $in->fraction_refilled,
-            $refill > 0 ? sprintf('the next shot waits %.0f min', $refill / 60) : 'the next shot is still old melt and waits for nothing',
+            $refill > 0
+                ? sprintf('the next shot waits %.0f min', $refill / 60)
+                : 'the next shot is still old melt and waits for nothing',
             $soak / $shots / 60,
         ));
         $result->warn($in->porosity > 0.3 ? 'Loose flake hardly conducts: tamp each portion and the soak drops.' : null)
@@ -71,32 +78,51 @@ final readonly class BarrelSoak
     {
         if ($in->target_c !== null) {
             return $in->target_c < $in->wall_c ? $in->target_c
-                : throw new InputError('target_c', 'the axis never gets as hot as the wall: raise wall_c or lower the target');
+                : throw new InputError(
+                    'target_c',
+                    'the axis never gets as hot as the wall: raise wall_c or lower the target',
+                );
         }
         $window = $in->material->record($this->polymers)?->meltWindow();
         if ($window === null) {
             throw new InputError('target_c', 'give it, or name a polymer that is injected');
         }
         $noFlow = $in->material->optional('no_flow_c', $this->polymers);
-        $melts = $in->material->optional('tm_c', $this->polymers) ?? ($noFlow === null ? $window['min'] : $noFlow + self::OVER_NO_FLOW_K);
+        $melts = $in->material->optional('tm_c', $this->polymers) ?? (
+            $noFlow === null ? $window['min'] : $noFlow + self::OVER_NO_FLOW_K
+        );
         $target = max($melts, min($window['min'], $in->wall_c - self::UNDER_WALL_K));
 
         return $target < $in->wall_c ? $target
-            : throw new InputError('wall_c', sprintf('does not melt it: the axis must get to %.0f °C, so set the wall well above that', $target));
+            : throw new InputError(
+                'wall_c',
+                sprintf('does not melt it: the axis must get to %.0f °C, so set the wall well above that', $target),
+            );
     }
 
     /** What the soak does to the time that the melt stands, judged at the wall, where it is longest hot. */
     private function dwell(BarrelSoakInput $in, float $minutes): ?string
     {
-        if (($in->material->optional('minutes_at_ceiling', $this->polymers) ?? 0.0) <= 0 || $in->material->optional('ceiling_c', $this->polymers) === null) {
+        if (
+            ($in->material->optional('minutes_at_ceiling', $this->polymers) ?? 0.0) <= 0
+            || $in->material->optional('ceiling_c', $this->polymers) === null
+        ) {
             return null;
         }
         $budget = (new Budget($this->polymers))(new BudgetInput($in->material, [new Stay($minutes, $in->wall_c)]));
 
         return match ($budget->verdict) {
             Verdict::Ok => null,
-            Verdict::Near => sprintf('This soak alone uses %.0f %% of the time that the melt at the wall stands at %.0f °C: shoot at once.', 100 * $budget->used, $in->wall_c),
-            Verdict::Over => sprintf('The melt at the wall is spent before the axis is hot (%.0f %% of what it stands at %.0f °C): a smaller bore, a tamped charge or preheated feed.', 100 * $budget->used, $in->wall_c),
+            Verdict::Near => sprintf(
+                'This soak alone uses %.0f %% of the time that the melt at the wall stands at %.0f °C: shoot at once.',
+                100 * $budget->used,
+                $in->wall_c,
+            ),
+            Verdict::Over => sprintf(
+                'The melt at the wall is spent before the axis is hot (%.0f %% of what it stands at %.0f °C): a smaller bore, a tamped charge or preheated feed.',
+                100 * $budget->used,
+                $in->wall_c,
+            ),
         };
     }
 }

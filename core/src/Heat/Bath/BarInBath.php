@@ -64,33 +64,57 @@ final readonly class BarInBath
             throw new InputError('demould_c', "the core never gets below the bath ({$in->bath_c} °C)");
         }
         if ($in->melt_c <= $demould) {
-            throw new InputError('melt_c', "is not above {$demould} °C, at which the bar may come out: there is nothing to cool");
+            throw new InputError(
+                'melt_c',
+                "is not above {$demould} °C, at which the bar may come out: there is nothing to cool",
+            );
         }
         $solidAt = $thermal->tc_c !== null ? $thermal->tc_c - $thermal->melt_width_k / 2 : (float) $thermal->tg_c;
-        $history = $in->diameter_mm !== null ? $this->round($in, $thermal, $cells) : $this->rectangle($in, $thermal, $cells);
+        $history = $in->diameter_mm !== null
+            ? $this->round($in, $thermal, $cells)
+            : $this->rectangle($in, $thermal, $cells);
 
         $wanted = $in->minutes === null ? null : 60 * $in->minutes;
         $skinAt = $coreAt = $coreTime = null;
         [$carries, $stripWhy] = $this->skinThatCarries($in, $thermal);
         $asked = $carries === null ? $in->skin_mm : [...$in->skin_mm, $carries];
         $skins = array_fill(0, count($asked), null);
-        $correct = $in->diameter_mm !== null ? static fn (float $skin, float $time): float => $time : $this->correction($in, $thermal, $cells, $solidAt);
+        $correct = $in->diameter_mm !== null ? static fn (float $skin, float $time): float => $time : $this->correction(
+            $in,
+            $thermal,
+            $cells,
+            $solidAt,
+        );
         $before = null;
         $sections = [];
         $stride = 1;
         foreach ($history as $n => [$time, $points, $cells]) {
             if ($in->with_section && $n % $stride === 0) {
-                $sections[] = new BarSection(round($time / 60, 3), array_map(static fn (array $row): array => array_map(static fn (float $c): float => round($c, 1), $row), $cells()));
+                $sections[] = new BarSection(
+                    round($time / 60, 3),
+                    array_map(
+                        static fn (array $row): array => array_map(static fn (float $c): float => round($c, 1), $row),
+                        $cells(),
+                    ),
+                );
                 if (count($sections) > self::SECTIONS) {
                     // Nobody knows beforehand how long it takes: when there are too many, every other one goes.
-                    $sections = array_values(array_filter($sections, static fn (int $i): bool => $i % 2 === 0, ARRAY_FILTER_USE_KEY));
+                    $sections = array_values(array_filter(
+                        $sections,
+                        static fn (int $i): bool => $i % 2 === 0,
+                        ARRAY_FILTER_USE_KEY,
+                    ));
                     $stride *= 2;
                 }
             }
             $skin = 1000 * self::skin($points, $solidAt);
             $now = [$time, $points[0][1], $skin, $correct($skin, $time)];
             if ($before !== null) {
-                $share = static fn (float $a, float $b, float $level): float => $b === $a ? 1.0 : ($level - $a) / ($b - $a);
+                $share = static fn (
+                    float $a,
+                    float $b,
+                    float $level,
+                ): float => $b === $a ? 1.0 : ($level - $a) / ($b - $a);
                 if ($wanted !== null && $coreAt === null && $time >= $wanted - 1e-9) {
                     $coreAt = $before[1] + ($now[1] - $before[1]) * $share($before[0], $time, $wanted);
                 }
@@ -99,7 +123,9 @@ final readonly class BarInBath
                 }
                 foreach ($asked as $i => $mm) {
                     if ($skins[$i] === null && $now[2] >= $mm * (1 - 1e-9)) {
-                        $skins[$i] = ($before[3] + ($now[3] - $before[3]) * $share($before[2] ** 2, $now[2] ** 2, $mm ** 2)) / 60;
+                        $skins[$i] = (
+                            $before[3] + ($now[3] - $before[3]) * $share($before[2] ** 2, $now[2] ** 2, $mm ** 2)
+                        ) / 60;
                     }
                 }
                 if ($coreTime === null && $now[1] <= $demould) {
@@ -107,7 +133,11 @@ final readonly class BarInBath
                 }
             }
             $before = $now;
-            if ($coreTime !== null && ($wanted === null || ($skinAt !== null && $coreAt !== null)) && ($carries === null || end($skins) !== null)) {
+            if (
+                $coreTime !== null
+                && ($wanted === null || ($skinAt !== null && $coreAt !== null))
+                && ($carries === null || end($skins) !== null)
+            ) {
                 break;
             }
             if ($now[1] - $in->bath_c < self::SETTLED_K) {
@@ -118,16 +148,40 @@ final readonly class BarInBath
         }
         $strip = $carries === null ? null : end($skins);
         $half = $in->smallerMm() / 2;
-        $times = array_map(static fn (float $mm, ?float $m): SkinTime => new SkinTime($mm, $m), $in->skin_mm, array_slice($skins, 0, count($in->skin_mm)));
-        $result = new BarInBathResult($skinAt, $coreAt, $times, $coreTime, $solidAt, $strip === null ? null : 60 * $strip, $carries, $stripWhy, $sections);
+        $times = array_map(
+            static fn (float $mm, ?float $m): SkinTime => new SkinTime($mm, $m),
+            $in->skin_mm,
+            array_slice($skins, 0, count($in->skin_mm)),
+        );
+        $result = new BarInBathResult(
+            $skinAt,
+            $coreAt,
+            $times,
+            $coreTime,
+            $solidAt,
+            $strip === null ? null : 60 * $strip,
+            $carries,
+            $stripWhy,
+            $sections,
+        );
         foreach ($in->skin_mm as $mm) {
-            $result->warn($mm > $half ? sprintf('The bar is only %.0f mm to its middle: a skin of %.0f mm cannot be.', $half, $mm) : null);
+            $result->warn(
+                $mm > $half
+                    ? sprintf('The bar is only %.0f mm to its middle: a skin of %.0f mm cannot be.', $half, $mm)
+                    : null,
+            );
         }
         $result->warn($in->material->overCeiling($in->melt_c, 'The melt', $this->polymers));
-        $said = $strip === null ? $stripWhy : sprintf('It may be stripped after %.1f min, when %.1f mm of skin carry it', $strip, $carries);
+        $said = $strip === null
+            ? $stripWhy
+            : sprintf('It may be stripped after %.1f min, when %.1f mm of skin carry it', $strip, $carries);
 
         return $result->explain(rtrim($said, '.').'. '.($coreTime === null
-            ? 'The core is not at its demould temperature within two days.' : sprintf('Stack it after %.0f min, the core at %.0f °C.', $coreTime, $demould)));
+            ? 'The core is not at its demould temperature within two days.' : sprintf(
+                'Stack it after %.0f min, the core at %.0f °C.',
+                $coreTime,
+                $demould,
+            )));
     }
 
     /**
@@ -153,7 +207,12 @@ final readonly class BarInBath
 
             return end($coarse)[0] >= 1000 * $half * (1 - 1e-9);
         });
-        $stack = new Stack([new Layer(Substance::polymer($thermal), $half, self::FINE, $in->melt_c)], new Insulated, new Held($in->bath_c, $h), stepK: 3.0);
+        $stack = new Stack(
+            [new Layer(Substance::polymer($thermal), $half, self::FINE, $in->melt_c)],
+            new Insulated,
+            new Held($in->bath_c, $h),
+            stepK: 3.0,
+        );
         $fine = [[0.0, 0.0]];
         $stack->run(self::LIMIT_S, static function (Stack $s) use (&$fine, $solidAt, $half): bool {
             $fine[] = [1000 * self::skin(self::through($s, $half), $solidAt), $s->time];
@@ -198,16 +257,27 @@ final readonly class BarInBath
         return $points;
     }
 
-    /** @return array{?float, string} mm of solid skin that carry the bar over its span, and why; null when even the solid bar sags more */
+    /**
+     * @return array{?float, string} mm of solid skin that carry the bar over its span, and why; null when even the solid bar sags more
+     */
     private function skinThatCarries(BarInBathInput $in, ThermalPolymer $thermal): array
     {
         $smaller = $in->smallerMm();
         $shape = self::STRIP_SHARE * $smaller;
         $span = ($in->span_mm ?? min(self::SPAN_MM, $in->length_mm ?? self::SPAN_MM)) / 1000;
         $weight = $thermal->density_kg_m3 * $in->sectionMm2() * 1e-6 * self::GRAVITY_M_S2;
-        $sag = static fn (float $skin): float => 1000 * 5 * $weight * $span ** 4 / (384 * 1e6 * $in->modulus_mpa * $in->inertiaMm4($skin) * 1e-12);
+        $sag = static fn (float $skin): float => 1000 * 5 * $weight * $span ** 4 / (
+            384 * 1e6 * $in->modulus_mpa * $in->inertiaMm4($skin) * 1e-12
+        );
         if ($sag($smaller / 2) > $in->sag_mm) {
-            return [null, sprintf('Even solid and warm it sags %.1f mm over %.0f mm: carry it on a board, or leave it in its mould until the core is cold.', $sag($smaller / 2), 1000 * $span)];
+            return [
+                null,
+                sprintf(
+                    'Even solid and warm it sags %.1f mm over %.0f mm: carry it on a board, or leave it in its mould until the core is cold.',
+                    $sag($smaller / 2),
+                    1000 * $span,
+                ),
+            ];
         }
         [$thin, $thick] = [0.0, $smaller / 2];
         for ($i = 0; $i < 60; $i++) {
@@ -216,17 +286,31 @@ final readonly class BarInBath
         }
 
         return $thick > $shape
-            ? [$thick, sprintf('%.1f mm of skin carry it over %.0f mm with %.1f mm of sag', $thick, 1000 * $span, $in->sag_mm)]
+            ? [
+                $thick,
+                sprintf('%.1f mm of skin carry it over %.0f mm with %.1f mm of sag', $thick, 1000 * $span, $in->sag_mm),
+            ]
             : [$shape, sprintf('%.1f mm of skin keep its section in shape, and that is stiff enough', $shape)];
     }
 
-    /** @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> time, (distance from the middle in m, °C), and the cells of the section */
+    /**
+     * @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> time, (distance from the middle in m, °C), and the cells of the section
+     */
     private function rectangle(BarInBathInput $in, ThermalPolymer $thermal, float $cells): iterable
     {
         $wide = max((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $thin = min((float) $in->width_mm, (float) $in->height_mm) / 1000;
         $ny = (int) round(self::CELLS * $cells);
-        $grid = new Grid(Substance::polymer($thermal), $wide, $thin, min(2 * $ny, max($ny, (int) round($ny * $wide / $thin))), $ny, $in->melt_c, $in->bath_c, $in->h_w_m2k ?? $in->medium->conductance());
+        $grid = new Grid(
+            Substance::polymer($thermal),
+            $wide,
+            $thin,
+            min(2 * $ny, max($ny, (int) round($ny * $wide / $thin))),
+            $ny,
+            $in->melt_c,
+            $in->bath_c,
+            $in->h_w_m2k ?? $in->medium->conductance(),
+        );
         yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]], $grid->rows(...)];
         while ($grid->time < self::LIMIT_S) {
             $steps = 0;
@@ -242,7 +326,13 @@ final readonly class BarInBath
     {
         $radius = (float) $in->diameter_mm / 2000;
         $n = (int) round(48 * $cells);
-        $stack = new Stack([new Layer(Substance::polymer($thermal), $radius, $n, $in->melt_c)], new Insulated, new Held($in->bath_c, $in->h_w_m2k ?? $in->medium->conductance()), cylinder: true, stepK: 2.0);
+        $stack = new Stack(
+            [new Layer(Substance::polymer($thermal), $radius, $n, $in->melt_c)],
+            new Insulated,
+            new Held($in->bath_c, $in->h_w_m2k ?? $in->medium->conductance()),
+            cylinder: true,
+            stepK: 2.0,
+        );
         $row = static fn (): array => [array_values($stack->t)];
         yield [0.0, [[0.0, $in->melt_c], [$radius, $in->melt_c]], $row];
         while ($stack->time < self::LIMIT_S) {

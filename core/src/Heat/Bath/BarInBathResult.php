@@ -19,7 +19,10 @@ final class BarInBathResult extends Result
         #[Field('', '', of: SkinTime::class)] public readonly array $minutes_to_skin_mm,
         #[Field('core at demould: for stacking', 'min')] public readonly ?float $minutes_to_core,
         #[Field('at or under it the polymer is solid', '°C')] public readonly float $solid_c,
-        #[Field('its skin carries it: it may leave the mould; null when it never does alone', 's')] public readonly ?float $strip_s,
+        #[Field(
+            'its skin carries it: it may leave the mould; null when it never does alone',
+            's',
+        )] public readonly ?float $strip_s,
         #[Field('that does', 'mm')] public readonly ?float $strip_skin_mm,
         public readonly string $strip_because,
         #[Field('at most 40 moments', of: BarSection::class)] public readonly array $sections,

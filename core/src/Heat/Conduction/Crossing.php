@@ -54,7 +54,11 @@ final class Crossing
             $probe->run($at);
             $there = $quantity($probe);
             if (abs($there) < self::THERE) {
-                return $at + ($there < 0 ? ($high - $at) * -$there / max($after - $there, 1e-12) : -($at - $low) * $there / max($there - $before, 1e-12));
+                return $at + (
+                    $there < 0
+                        ? ($high - $at) * -$there / max($after - $there, 1e-12)
+                        : -($at - $low) * $there / max($there - $before, 1e-12)
+                );
             }
             if ($there < 0) {
                 [$low, $before] = [$at, $there];

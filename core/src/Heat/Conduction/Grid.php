@@ -50,7 +50,9 @@ final class Grid
         $hStart = $s->enthalpy($start);
         $g = $s->fluidFraction($start);
         // The freezing curve from the start down to a little under the bath.
-        $this->hLow = $s->cSolid * min($bath, $start) - 0.02 * abs($hStart) - 1e4 - ($s->hysteresis ? 20 * ($s->cMelt + $s->cSolid) : 0);
+        $this->hLow = $s->cSolid * min($bath, $start) - 0.02 * abs($hStart) - 1e4 - (
+            $s->hysteresis ? 20 * ($s->cMelt + $s->cSolid) : 0
+        );
         $this->perStep = self::TABLE / ($hStart - $this->hLow);
         $stiffest = 0.0;
         for ($i = 0; $i <= self::TABLE + 1; $i++) {
@@ -91,7 +93,10 @@ final class Grid
     /** @return list<list<float>> °C row by row, from the middle outward */
     public function rows(): array
     {
-        return array_map(static fn (array $row): array => array_values($row), array_chunk(array_map(fn (float $h): float => $this->look($this->tTable, $h), $this->h), max(1, $this->nx)));
+        return array_map(
+            static fn (array $row): array => array_values($row),
+            array_chunk(array_map(fn (float $h): float => $this->look($this->tTable, $h), $this->h), max(1, $this->nx)),
+        );
     }
 
     /** The very middle, by the parabolas with no slope there. */
@@ -115,7 +120,10 @@ final class Grid
         }
         $k = $this->look($this->kTable, $this->h[($this->ny - 1) * $this->nx]);
         $last = $points[$this->ny][1];
-        $points[] = [$this->ny * $this->dy, $last + ($this->bath - $last) * ($this->dy / 2 / $k) / ($this->dy / 2 / $k + 1 / $this->conductance)];
+        $points[] = [
+            $this->ny * $this->dy,
+            $last + ($this->bath - $last) * ($this->dy / 2 / $k) / ($this->dy / 2 / $k + 1 / $this->conductance),
+        ];
 
         return $points;
     }

@@ -12,7 +12,8 @@ final class Held extends Boundary
 {
     private readonly float $contact;
 
-    public function __construct(private readonly float $temperature, float $conductance = INF)
+    /** @param  float  $temperature  whoever follows a measured one sets it anew between runs of the stack */
+    public function __construct(public float $temperature, float $conductance = INF)
     {
         $this->contact = 1 / $conductance;
     }

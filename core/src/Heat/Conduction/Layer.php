@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Heat\Conduction;
 
-/** One layer of a stack: its stuff, its thickness as laid (m, pores included), cells, start (°C) and contact to the next. */
+/**
+ * One layer of a stack: its stuff, its thickness as laid (m, pores included), cells, start (°C) and contact to the
+ * next.
+ */
 final readonly class Layer
 {
     public function __construct(

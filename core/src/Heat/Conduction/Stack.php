@@ -184,7 +184,10 @@ final class Stack
         $this->rightFace = clone $this->rightFace;
     }
 
-    /** Puts something else against the right face (and the left), as when a stack goes from the hot press to the cold one. */
+    /**
+     * Puts something else against the right face (and the left), as when a stack goes from the hot press to the cold
+     * one.
+     */
     public function meet(Boundary $right, ?Boundary $left = null): void
     {
         $this->rightFace = $right;
@@ -293,7 +296,9 @@ final class Stack
         if ($this->rightFace instanceof Insulated) {
             $last = $this->n - 1;
 
-            return $last > $this->layers[count($this->layers) - 1][1] ? $this->middle($this->t[$last], $this->t[$last - 1]) : $this->t[$last];
+            return $last > $this->layers[count($this->layers) - 1][1]
+                ? $this->middle($this->t[$last], $this->t[$last - 1])
+                : $this->t[$last];
         }
 
         return $this->rightFace->surface;
@@ -325,13 +330,20 @@ final class Stack
     /** The hottest that any cell of a layer has been, °C. */
     public function hottestSoFar(int $layer): float
     {
-        return max(array_slice($this->peakT, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]) ?: [-INF]);
+        return max(
+            array_slice($this->peakT, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1])
+                ?: [-INF],
+        );
     }
 
     /** @return list<float> temperatures of one layer's cells */
     public function layerTemperatures(int $layer): array
     {
-        return array_values(array_slice($this->t, $this->layers[$layer][1], $this->layers[$layer][2] - $this->layers[$layer][1]));
+        return array_values(array_slice(
+            $this->t,
+            $this->layers[$layer][1],
+            $this->layers[$layer][2] - $this->layers[$layer][1],
+        ));
     }
 
     /** @return non-empty-list<float> edges of the cells from the left face, m, as thick as they are now */
@@ -391,7 +403,9 @@ final class Stack
                 $second = $this->stage($base, $tau, $guess) ?? $this->stage($base, $tau, $first);
                 if ($second !== null) {
                     $this->h = $second;
-                    $this->energyIn += $dt * ((1 - self::GAMMA) * ($ql + $qr) + self::GAMMA * ($leftFace->flux + $rightFace->flux));
+                    $this->energyIn += $dt * (
+                        (1 - self::GAMMA) * ($ql + $qr) + self::GAMMA * ($leftFace->flux + $rightFace->flux)
+                    );
                     $this->energyRight += $dt * ((1 - self::GAMMA) * $qr + self::GAMMA * $rightFace->flux);
                     $solved = true;
                     break;
@@ -610,7 +624,10 @@ final class Stack
         $this->rRight = $rr;
     }
 
-    /** A first step short enough for the sharp start, s: a fifth of the quickest cell's own time constant, at least 1 ms. */
+    /**
+     * A first step short enough for the sharp start, s: a fifth of the quickest cell's own time constant, at least 1
+     * ms.
+     */
     private function firstStep(): float
     {
         $quickest = INF;

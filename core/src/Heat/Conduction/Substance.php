@@ -46,7 +46,21 @@ final readonly class Substance
 
     public static function constant(float $conductivity, float $density, float $specificHeat): self
     {
-        return new self($density, $specificHeat, $specificHeat, $conductivity, $conductivity, 0, INF, INF, INF, false, 0, INF, INF);
+        return new self(
+            $density,
+            $specificHeat,
+            $specificHeat,
+            $conductivity,
+            $conductivity,
+            0,
+            INF,
+            INF,
+            INF,
+            false,
+            0,
+            INF,
+            INF,
+        );
     }
 
     /** Constant properties with a heat of fusion given and taken over the same range. */

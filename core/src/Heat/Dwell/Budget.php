@@ -32,7 +32,10 @@ final readonly class Budget
         $minutes = $in->material->need('minutes_at_ceiling', $this->polymers);
         $ceiling = $in->material->need('ceiling_c', $this->polymers);
         if ($minutes <= 0) {
-            throw new InputError('minutes_at_ceiling', ($in->material->polymer ?? 'it').' must not be heated at all: there are no minutes to spend');
+            throw new InputError(
+                'minutes_at_ceiling',
+                ($in->material->polymer ?? 'it').' must not be heated at all: there are no minutes to spend',
+            );
         }
         $stands = static fn (float $c): float => $minutes * exp(
             1000 * $in->ea_kj_mol / self::GAS_J_MOLK * (1 / ($c + self::ZERO_C) - 1 / ($ceiling + self::ZERO_C)),
@@ -58,11 +61,16 @@ final readonly class Budget
     private function say(float $used, float $left, float $at, Verdict $verdict): string
     {
         if ($verdict === Verdict::Over) {
-            return sprintf('Its time is over: %.0f %% of what it stands. Purge it out, with the air moving.', 100 * $used);
+            return sprintf(
+                'Its time is over: %.0f %% of what it stands. Purge it out, with the air moving.',
+                100 * $used,
+            );
         }
 
         return sprintf('%.0f %% of its time is used; at %.0f °C %s are left.', 100 * $used, $at, match (true) {
-            $left > 600 => 'more than ten hours', $left >= 10 => sprintf('%.0f min', $left), default => sprintf('%.1f min', $left),
+            $left > 600 => 'more than ten hours',
+            $left >= 10 => sprintf('%.0f min', $left),
+            default => sprintf('%.1f min', $left),
         });
     }
 }

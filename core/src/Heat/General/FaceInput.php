@@ -50,7 +50,12 @@ final readonly class FaceInput implements Checked
             FaceKind::Fixed => new Held((float) $this->c),
             FaceKind::Contact => $h > 0 ? new Held((float) $this->body_c, $h) : new Insulated,
             FaceKind::Convection => $h > 0 ? new Held((float) $this->ambient_c, $h) : new Insulated,
-            FaceKind::Radiant => new Radiant((float) $this->heater_c, (float) $this->exchange, $h, (float) $this->ambient_c),
+            FaceKind::Radiant => new Radiant(
+                (float) $this->heater_c,
+                (float) $this->exchange,
+                $h,
+                (float) $this->ambient_c,
+            ),
         };
     }
 }

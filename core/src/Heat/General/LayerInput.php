@@ -19,9 +19,18 @@ final readonly class LayerInput implements Checked
         #[Field('temperature at the start', '°C', min: -273.15, max: 4000)] public float $initial_c,
         #[Field('melting and freezing over one range; null for none')] public ?LatentInput $latent = null,
         #[Field('share of the volume that is gas', '', min: 0, below: 1)] public float $porosity = 0.0,
-        #[Field('pores begin to close; without it the layer stays porous', '°C', min: -273.15, max: 4000)] public ?float $consolidate_start_c = null,
+        #[Field(
+            'pores begin to close; without it the layer stays porous',
+            '°C',
+            min: -273.15,
+            max: 4000,
+        )] public ?float $consolidate_start_c = null,
         #[Field('pores closed', '°C', min: -273.15, max: 4000)] public ?float $consolidate_end_c = null,
-        #[Field('conductance to the next layer; null for perfect', 'W/m2K', above: 0)] public ?float $contact_next_w_m2k = null,
+        #[Field(
+            'conductance to the next layer; null for perfect',
+            'W/m2K',
+            above: 0,
+        )] public ?float $contact_next_w_m2k = null,
         #[Field('warn when any of it gets hotter', '°C', min: -273.15, max: 4000)] public ?float $ceiling_c = null,
     ) {
     }

@@ -48,12 +48,24 @@ final class SlabCalculation
         $result = new SlabResult($samples, 1000 * end($final), $stack->energyIn, $stack->energyErrorPct());
         foreach ($in->layers as $i => $layer) {
             $hottest = $stack->hottestSoFar($i);
-            $result->warn($layer->ceiling_c !== null && $hottest > $layer->ceiling_c ? sprintf('Layer %d gets to %.0f °C, above its ceiling of %.0f °C.', $i + 1, $hottest, $layer->ceiling_c) : null);
+            $result->warn(
+                $layer->ceiling_c !== null && $hottest > $layer->ceiling_c
+                    ? sprintf(
+                        'Layer %d gets to %.0f °C, above its ceiling of %.0f °C.',
+                        $i + 1,
+                        $hottest,
+                        $layer->ceiling_c,
+                    )
+                    : null,
+            );
         }
         $mean = $stack->meanTemperature();
 
         return $result->explain(sprintf('After %s s the mean is %.1f °C, from %.1f °C at the left to %.1f °C at the right.',
-            rtrim(rtrim(number_format($in->duration_s, 1, '.', ''), '0'), '.'), $mean, $stack->leftSurface(), $stack->rightSurface()));
+            rtrim(rtrim(number_format($in->duration_s, 1, '.', ''), '0'), '.'),
+            $mean,
+            $stack->leftSurface(),
+            $stack->rightSurface()));
     }
 
     /** @return list<Layer> */
@@ -66,13 +78,21 @@ final class SlabCalculation
         $layers = [];
         foreach ($in->layers as $layer) {
             $share = (int) round($scale * max(6, 80 * sqrt($layer->thickness_mm) / $total));
-            $layers[] = new Layer($layer->substance(), $layer->thickness_mm / 1000, max(2, $share), $layer->initial_c, $layer->contact_next_w_m2k);
+            $layers[] = new Layer(
+                $layer->substance(),
+                $layer->thickness_mm / 1000,
+                max(2, $share),
+                $layer->initial_c,
+                $layer->contact_next_w_m2k,
+            );
         }
 
         return $layers;
     }
 
-    /** @param  non-empty-list<float>  $final the cells' edges at the end: the centre is the stuff that ends up half way */
+    /**
+     * @param  non-empty-list<float>  $final the cells' edges at the end: the centre is the stuff that ends up half way
+     */
     private static function sample(Stack $stack, float $time, bool $cylinder, array $final): SlabSample
     {
         $edges = $stack->edges();

@@ -20,7 +20,13 @@ final readonly class SlabInput implements Checked
         #[Field('what the left face meets')] public FaceInput $left,
         #[Field('what the right face meets')] public FaceInput $right,
         #[Field('how long', 's', above: 0, max: 1e6)] public float $duration_s,
-        #[Field('times to report, none after duration_s', 's', of: 'number', min: 0, atMost: 500)] public array $sample_s,
+        #[Field(
+            'times to report, none after duration_s',
+            's',
+            of: 'number',
+            min: 0,
+            atMost: 500,
+        )] public array $sample_s,
     ) {
     }
 

@@ -13,7 +13,10 @@ final class SlabResult extends Result
     public function __construct(
         #[Field('one per time asked for', of: SlabSample::class)] public readonly array $samples,
         #[Field('thickness at the end', 'mm')] public readonly float $thickness_mm,
-        #[Field('heat let in through both faces; cylinder: per m2 of its outer face', 'J/m2')] public readonly float $energy_in_j_m2,
+        #[Field(
+            'heat let in through both faces; cylinder: per m2 of its outer face',
+            'J/m2',
+        )] public readonly float $energy_in_j_m2,
         #[Field('heat let in less enthalpy gained, of the larger', '%')] public readonly float $energy_error_pct,
     ) {
     }

@@ -16,7 +16,11 @@ final readonly class CurvePoint
         #[Field('of the whole sheet, closing', 'mm')] public float $thickness_mm,
         #[Field('the outer body: hot platen, then cold', '°C')] public float $platen_c,
         #[Field('share of the sheet still loose', '')] public float $loose,
-        #[Field('from the mid-plane to the face, evenly by mass; only when asked for', '°C', of: 'number')] public ?array $profile_c = null,
+        #[Field(
+            'from the mid-plane to the face, evenly by mass; only when asked for',
+            '°C',
+            of: 'number',
+        )] public ?array $profile_c = null,
     ) {
     }
 }

@@ -14,7 +14,11 @@ use Dithermic\Core\Material\PolymerLibrary;
  * The timer starts when the cold stack goes in. Valid for a sheet much wider than thick (edges are not modelled) and
  * for plates that touch evenly; contact conductances are typical of plates under light load.
  */
-#[Calc('heat.press_cycle', 'heating, soak and cooling of a pressed sheet, hot press then cold press', size: 'thickness_mm')]
+#[Calc(
+    'heat.press_cycle',
+    'heating, soak and cooling of a pressed sheet, hot press then cold press',
+    size: 'thickness_mm',
+)]
 final readonly class PressCycle
 {
     private const CURVE_POINTS = 200;
@@ -43,7 +47,10 @@ final readonly class PressCycle
             $surfaceMax = max($surfaceMax, $point->surface_c);
             $core = $s->leftSurface();
             if ($consolidated === null && $core >= $model->closedAt) {
-                $consolidated = $before[0] + ($s->time - $before[0]) * ($model->closedAt - $before[1]) / max($core - $before[1], 1e-9);
+                $consolidated = $before[0] + ($s->time - $before[0]) * ($model->closedAt - $before[1]) / max(
+                    $core - $before[1],
+                    1e-9,
+                );
             }
             $before = [$s->time, $core];
         };
@@ -71,7 +78,9 @@ final readonly class PressCycle
         $given = null;
         if ($in->minutes_given !== null) {
             $until = 60 * $in->minutes_given / $in->heat_factor;
-            $judge = $until > $atEnd->time ? $atEnd : (new PressModel($in, $this->polymers, $cells, $steps))->coldStack();
+            $judge = $until > $atEnd->time
+                ? $atEnd
+                : (new PressModel($in, $this->polymers, $cells, $steps))->coldStack();
             $judge->run($until);
             $given = $judge->leftSurface();
         }
@@ -100,23 +109,44 @@ final readonly class PressCycle
     private function say(PressCycleResult $result, PressCycleInput $in, PressModel $model): PressCycleResult
     {
         $because = $result->platen_min_c !== null && $in->platen_c - $result->platen_min_c > 5
-            ? sprintf(' The platens sag to %.0f °C under the cold stack and the heaters run flat out for %.0f min.', $result->platen_min_c, $result->full_power_min)
+            ? sprintf(
+                ' The platens sag to %.0f °C under the cold stack and the heaters run flat out for %.0f min.',
+                $result->platen_min_c,
+                $result->full_power_min,
+            )
             : '';
         $warm = $result->cold_platen_end_c !== null && $result->cold_platen_end_c - $in->cold_platen_c > 5
             ? sprintf(' The cold platens warm up to %.0f °C.', $result->cold_platen_end_c) : '';
         $result->explain(sprintf(
             'The middle needs %.1f min to reach %.0f °C between platens at %.0f °C.%s Then %.1f min of soak, and %.1f min in the cold press until nothing is above %.0f °C.%s',
-            $result->heat_min, $model->coreTarget, $in->platen_c, $because, $in->soak_min, $result->cool_min, $model->demould, $warm,
+            $result->heat_min,
+            $model->coreTarget,
+            $in->platen_c,
+            $because,
+            $in->soak_min,
+            $result->cool_min,
+            $model->demould,
+            $warm,
         ));
         $polymer = $in->material->record($this->polymers);
-        $result->warn($in->material->overCeiling(max($in->platen_c, $result->surface_max_c), 'The platens', $this->polymers));
+        $result->warn($in->material->overCeiling(
+            max($in->platen_c, $result->surface_max_c),
+            'The platens',
+            $this->polymers,
+        ));
         if ($polymer?->whyNot('compression') !== null) {
             $result->warn("{$polymer->code} is not pressed: ".$polymer->whyNot('compression'));
         }
         if ($result->consolidated_min === null) {
-            $result->warn('The middle is still loose at the end of the soak: expect bubbles and flakes. Soak longer or press hotter.');
+            $result->warn(
+                'The middle is still loose at the end of the soak: expect bubbles and flakes. Soak longer or press hotter.',
+            );
         }
-        if ($in->length_mm !== null && $in->width_mm !== null && min($in->length_mm, $in->width_mm) < 5 * $in->thickness_mm) {
+        if (
+            $in->length_mm !== null
+            && $in->width_mm !== null
+            && min($in->length_mm, $in->width_mm) < 5 * $in->thickness_mm
+        ) {
             $result->warn('The sheet is thick for its width: its edges lose heat too, which this model leaves out.');
         }
 

@@ -18,18 +18,48 @@ final readonly class PressCycleInput implements Checked
         #[Field('of the finished sheet', 'mm', min: 0.01, max: 300)] public float $thickness_mm,
         #[Field('of the stack as it goes in', '°C', min: -50, max: 500)] public float $initial_c,
         #[Field('set-point of the hot platens', '°C', min: -50, max: 600)] public float $platen_c,
-        #[Field('share of the loose charge that is air; wins over bulk density', '', min: 0, max: 0.98)] public ?float $porosity = null,
+        #[Field(
+            'share of the loose charge that is air; wins over bulk density',
+            '',
+            min: 0,
+            max: 0.98,
+        )] public ?float $porosity = null,
         public SkinInput $skin = new SkinInput,
-        #[Field('platen to plate and plate to polymer, each', 'W/m2K', above: 0, max: 1e6)] public float $contact_w_m2k = 400.0,
-        #[Field('middle of the sheet is hot enough; the polymer\'s lowest platen temperature unless given', '°C', min: -50, max: 600)] public ?float $core_target_c = null,
+        #[Field(
+            'platen to plate and plate to polymer, each',
+            'W/m2K',
+            above: 0,
+            max: 1e6,
+        )] public float $contact_w_m2k = 400.0,
+        #[Field(
+            'middle of the sheet is hot enough; the polymer\'s lowest platen temperature unless given',
+            '°C',
+            min: -50,
+            max: 600,
+        )] public ?float $core_target_c = null,
         #[Field('kept on after the core is there', 'min', min: 0, max: 600)] public float $soak_min = 3.0,
         #[Field('cold platens', '°C', min: -50, max: 300)] public float $cold_platen_c = 25.0,
         #[Field('cold platen to plate', 'W/m2K', above: 0, max: 1e6)] public float $cold_contact_w_m2k = 250.0,
         #[Field('the shop\'s calibration on heating time', '', above: 0, max: 20)] public float $heat_factor = 1.0,
         #[Field('judge a rule\'s time instead', 'min', above: 0, max: 1440)] public ?float $minutes_given = null,
-        #[Field('goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given', 'min', above: 0, max: 1440)] public ?float $transfer_min = null,
-        #[Field('of the sheet; needed with press or cold_press', 'mm', above: 0, max: 20000)] public ?float $length_mm = null,
-        #[Field('of the sheet; needed with press or cold_press', 'mm', above: 0, max: 20000)] public ?float $width_mm = null,
+        #[Field(
+            'goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given',
+            'min',
+            above: 0,
+            max: 1440,
+        )] public ?float $transfer_min = null,
+        #[Field(
+            'of the sheet; needed with press or cold_press',
+            'mm',
+            above: 0,
+            max: 20000,
+        )] public ?float $length_mm = null,
+        #[Field(
+            'of the sheet; needed with press or cold_press',
+            'mm',
+            above: 0,
+            max: 20000,
+        )] public ?float $width_mm = null,
         public ?HotPressInput $press = null,
         public ?ColdPressInput $cold_press = null,
         #[Field('add the temperatures through the half thickness to the curve')] public bool $with_profile = false,
@@ -40,7 +70,10 @@ final readonly class PressCycleInput implements Checked
     {
         foreach (['press' => $this->press, 'cold_press' => $this->cold_press] as $name => $machine) {
             if ($machine !== null && ($this->length_mm === null || $this->width_mm === null)) {
-                throw new InputError($this->length_mm === null ? 'length_mm' : 'width_mm', "is required with {$name}: the platen feels the whole sheet");
+                throw new InputError(
+                    $this->length_mm === null ? 'length_mm' : 'width_mm',
+                    "is required with {$name}: the platen feels the whole sheet",
+                );
             }
         }
     }
@@ -59,10 +92,16 @@ final readonly class PressCycleInput implements Checked
                 ? 'is required when no polymer is named'
                 : "{$this->material->polymer} has no window for compression: give the temperature that the middle must reach");
         if ($target >= $this->platen_c) {
-            throw new InputError('core_target_c', "the middle can never reach {$target} °C between platens at {$this->platen_c} °C: raise platen_c or lower the target");
+            throw new InputError(
+                'core_target_c',
+                "the middle can never reach {$target} °C between platens at {$this->platen_c} °C: raise platen_c or lower the target",
+            );
         }
         if ($target <= $this->initial_c) {
-            throw new InputError('core_target_c', "must be above the charge's own temperature (initial_c {$this->initial_c} °C)");
+            throw new InputError(
+                'core_target_c',
+                "must be above the charge's own temperature (initial_c {$this->initial_c} °C)",
+            );
         }
 
         return $target;
@@ -77,10 +116,16 @@ final readonly class PressCycleInput implements Checked
             throw new InputError('demould_c', "is above {$fluid} °C, where the polymer is still fluid");
         }
         if ($demould <= $this->cold_platen_c) {
-            throw new InputError('demould_c', "the sheet never gets below the cold platens ({$this->cold_platen_c} °C)");
+            throw new InputError(
+                'demould_c',
+                "the sheet never gets below the cold platens ({$this->cold_platen_c} °C)",
+            );
         }
         if ($this->cold_press !== null && $demould <= $this->cold_press->coolant_c) {
-            throw new InputError('demould_c', "the sheet never gets below the coolant ({$this->cold_press->coolant_c} °C)");
+            throw new InputError(
+                'demould_c',
+                "the sheet never gets below the coolant ({$this->cold_press->coolant_c} °C)",
+            );
         }
 
         return $demould;
@@ -93,7 +138,10 @@ final readonly class PressCycleInput implements Checked
             return $this->porosity;
         }
         $bulk = $this->material->optional('bulk_density_g_cm3', $library)
-            ?? throw new InputError('bulk_density_g_cm3', 'give the bulk density of the charge, or its porosity (0 for a solid sheet)');
+            ?? throw new InputError(
+                'bulk_density_g_cm3',
+                'give the bulk density of the charge, or its porosity (0 for a solid sheet)',
+            );
         $solid = $this->material->need('density_solid_g_cm3', $library);
         if ($bulk > $solid) {
             throw new InputError('bulk_density_g_cm3', "loose flake cannot be heavier than the solid ({$solid} g/cm3)");

@@ -69,9 +69,19 @@ final class PressModel
 
         return new Stack(
             [
-                new Layer($this->polymer, $this->half / (1 - $this->pores), (int) round(27 * $this->cells), $in->initial_c, $in->contact_w_m2k),
                 new Layer(
-                    Substance::constant($skin->conductivity_w_mk, $skin->density_kg_m3, 1000 * $skin->specific_heat_j_gk),
+                    $this->polymer,
+                    $this->half / (1 - $this->pores),
+                    (int) round(27 * $this->cells),
+                    $in->initial_c,
+                    $in->contact_w_m2k,
+                ),
+                new Layer(
+                    Substance::constant(
+                        $skin->conductivity_w_mk,
+                        $skin->density_kg_m3,
+                        1000 * $skin->specific_heat_j_gk,
+                    ),
                     $skin->thickness_mm / 1000, (int) max(2, round(3 * $this->cells)), $in->initial_c,
                 ),
             ],
@@ -89,8 +99,16 @@ final class PressModel
      */
     public function heatToTarget(Stack $stack, ?callable $watch = null): float
     {
-        return Crossing::time($stack, self::LIMIT_S, fn (Stack $s): float => $s->leftSurface() - $this->coreTarget, $watch)
-            ?? throw new InputError('core_target_c', "the middle does not reach {$this->coreTarget} °C within a day: hotter platens, a thinner sheet or more heater power");
+        return Crossing::time(
+            $stack,
+            self::LIMIT_S,
+            fn (Stack $s): float => $s->leftSurface() - $this->coreTarget,
+            $watch,
+        )
+            ?? throw new InputError(
+                'core_target_c',
+                "the middle does not reach {$this->coreTarget} °C within a day: hotter platens, a thinner sheet or more heater power",
+            );
     }
 
     /** Moves the stack to the cold press. */
@@ -110,12 +128,18 @@ final class PressModel
         $start = $stack->time;
         // The core is read at every step, to be known at the moment itself.
         $seen = [[$start, $stack->leftSurface()], [$start, $stack->leftSurface()]];
-        $reached = Crossing::time($stack, $start + self::LIMIT_S, fn (Stack $s): float => $this->demould - self::hottest($s), static function (Stack $s) use (&$seen, $watch): void {
+        $reached = Crossing::time($stack, $start + self::LIMIT_S, fn (Stack $s): float => $this->demould - self::hottest($s), static function (Stack $s) use (
+            &$seen,
+            $watch,
+        ): void {
             $seen = [$seen[1], [$s->time, $s->leftSurface()]];
             if ($watch !== null) {
                 $watch($s);
             }
-        }) ?? throw new InputError('demould_c', "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of");
+        }) ?? throw new InputError(
+            'demould_c',
+            "the sheet does not cool to {$this->demould} °C within a day: the cold press takes up more heat than it gets rid of",
+        );
         [[$t0, $c0], [$t1, $c1]] = $seen;
         $coreThen = $t1 > $t0 ? $c0 + ($c1 - $c0) * ($reached - $t0) / ($t1 - $t0) : $c1;
 
@@ -124,7 +148,11 @@ final class PressModel
 
     public static function hottest(Stack $stack): float
     {
-        return max($stack->leftSurface(), $stack->surfaceTowardsNext(self::POLYMER), ...$stack->layerTemperatures(self::POLYMER));
+        return max(
+            $stack->leftSurface(),
+            $stack->surfaceTowardsNext(self::POLYMER),
+            ...$stack->layerTemperatures(self::POLYMER),
+        );
     }
 
     public function point(Stack $stack): CurvePoint
@@ -154,6 +182,49 @@ final class PressModel
         );
     }
 
+    /** The platen as it was measured; the stack is driven along it by PlatenTrace. */
+    public function follow(Stack $stack, float $platen): Held
+    {
+        $face = new Held($platen, $this->in->contact_w_m2k);
+        $stack->meet($face);
+
+        return $face;
+    }
+
+    /**
+     * A hot platen of this press that is at a temperature now, with the heaters and the set-point it shows.
+     *
+     * @param  HotPressInput  $press  per platen
+     */
+    public function platenAt(float $temperature, HotPressInput $press, float $set): Body
+    {
+        $in = $this->in;
+        $area = $in->areaM2();
+        $power = 1000 * $press->heater_kw / $area;
+        $loss = 1000 * $press->loss_kw / $area;
+
+        return new Body(
+            $temperature, $in->contact_w_m2k, 1000 * $press->platen_kj_k / $area,
+            $loss / ($in->platen_c - self::ROOM_C ?: 1.0), self::ROOM_C,
+            $set, $power / self::HEATER_BAND_K, $loss, $power,
+        );
+    }
+
+    /** What a platen's heater gives at a temperature, kW. */
+    public static function heaterKw(HotPressInput $press, float $set, float $platen): float
+    {
+        return max(
+            0.0,
+            min($press->heater_kw, $press->heater_kw * ($set - $platen) / self::HEATER_BAND_K + $press->loss_kw),
+        );
+    }
+
+    /** What a platen loses at a temperature, kW. */
+    public function lossKw(HotPressInput $press, float $platen): float
+    {
+        return $press->loss_kw * ($platen - self::ROOM_C) / ($this->in->platen_c - self::ROOM_C ?: 1.0);
+    }
+
     private function heldPlaten(): float
     {
         return $this->cold ? $this->in->cold_platen_c : $this->in->platen_c;
@@ -165,15 +236,8 @@ final class PressModel
         if ($in->press === null) {
             return new Held($in->platen_c, $in->contact_w_m2k);
         }
-        $area = $in->areaM2();
-        $power = 1000 * $in->press->heater_kw / $area;
-        $loss = 1000 * $in->press->loss_kw / $area;
 
-        return new Body(
-            $in->platen_c, $in->contact_w_m2k, 1000 * $in->press->platen_kj_k / $area,
-            $loss / ($in->platen_c - self::ROOM_C ?: 1.0), self::ROOM_C,
-            $in->platen_c, $power / self::HEATER_BAND_K, $loss, $power,
-        );
+        return $this->platenAt($in->platen_c, $in->press, $in->platen_c);
     }
 
     private function coldPlaten(): Boundary
@@ -183,11 +247,28 @@ final class PressModel
         if ($in->cold_press === null) {
             return new Held($in->cold_platen_c, $in->cold_contact_w_m2k);
         }
-        $area = $in->areaM2();
+
+        return $this->coldPlatenAt(
+            $in->cold_platen_c,
+            $in->cold_press->platen_kj_k,
+            $in->cold_press->cooling_w_k,
+            $in->cold_press->coolant_c,
+        );
+    }
+
+    /**
+     * A cold platen that is at a temperature now, of such a heat capacity (kJ/K) and cooling (W/K over the coolant).
+     */
+    public function coldPlatenAt(float $temperature, float $capacity, float $cooling, float $coolant): Body
+    {
+        $area = $this->in->areaM2();
 
         return new Body(
-            $in->cold_platen_c, $in->cold_contact_w_m2k, 1000 * $in->cold_press->platen_kj_k / $area,
-            $in->cold_press->cooling_w_k / $area, $in->cold_press->coolant_c,
+            $temperature,
+            $this->in->cold_contact_w_m2k,
+            1000 * $capacity / $area,
+            $cooling / $area,
+            $coolant,
         );
     }
 }

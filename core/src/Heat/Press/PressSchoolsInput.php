@@ -12,7 +12,12 @@ final readonly class PressSchoolsInput
     /** @param  list<RuleInput>|null  $rules */
     public function __construct(
         #[Flatten] public PressCycleInput $cycle,
-        #[Field('rules to judge, the shop\'s own and physics; physics alone unless given', of: RuleInput::class, atLeast: 1, atMost: 20)] public ?array $rules = null,
+        #[Field(
+            'rules to judge, the shop\'s own and physics; physics alone unless given',
+            of: RuleInput::class,
+            atLeast: 1,
+            atMost: 20,
+        )] public ?array $rules = null,
     ) {
     }
 

@@ -14,7 +14,11 @@ final readonly class SheetCurvePoint
         #[Field('', '°C')] public float $hottest_c,
         #[Field('', '°C')] public float $mean_c,
         #[Field('', '°C')] public float $coldest_c,
-        #[Field('through the thickness, the heated face last; when asked for', '°C', of: 'number')] public ?array $profile_c = null,
+        #[Field(
+            'through the thickness, the heated face last; when asked for',
+            '°C',
+            of: 'number',
+        )] public ?array $profile_c = null,
     ) {
     }
 }

@@ -37,7 +37,9 @@ final readonly class VacuumCool
         foreach ($in->wall_mm as $wall) {
             $stack = new Stack(
                 [new Layer($substance, $wall / 1000, 20, $in->sheet_c)],
-                new Held($in->mould_c, $in->contact_w_m2k), new Held($in->air_c, $in->fan ? self::FAN_W_M2K : self::STILL_W_M2K), stepK: 4.0,
+                new Held($in->mould_c, $in->contact_w_m2k),
+                new Held($in->air_c, $in->fan ? self::FAN_W_M2K : self::STILL_W_M2K),
+                stepK: 4.0,
             );
             $time = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => $in->release_c - $s->hottest())
                 ?? throw new InputError('release_c', 'the part does not get that cold between this mould and this air');
@@ -45,6 +47,11 @@ final readonly class VacuumCool
         }
         $slowest = max(array_map(static fn (CooledWall $w): float => $w->release_s, $walls) ?: [0.0]);
 
-        return (new VacuumCoolResult($walls, $slowest))->warn($in->material->overCeiling($in->sheet_c, 'The sheet', $this->polymers))->explain(sprintf('The thickest wall may be taken off after %.0f s.', $slowest));
+        return (new VacuumCoolResult($walls, $slowest))->warn($in->material->overCeiling(
+            $in->sheet_c,
+            'The sheet',
+            $this->polymers,
+        ))
+            ->explain(sprintf('The thickest wall may be taken off after %.0f s.', $slowest));
     }
 }

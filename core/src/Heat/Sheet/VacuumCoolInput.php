@@ -17,7 +17,15 @@ final readonly class VacuumCoolInput implements Checked
      */
     public function __construct(
         #[Flatten] public MaterialInput $material,
-        #[Field('thinnest and thickest walls', 'mm', of: 'number', min: 0.01, max: 50, atLeast: 1, atMost: 50)] public array $wall_mm,
+        #[Field(
+            'thinnest and thickest walls',
+            'mm',
+            of: 'number',
+            min: 0.01,
+            max: 50,
+            atLeast: 1,
+            atMost: 50,
+        )] public array $wall_mm,
         #[Field('', '°C', min: -50, max: 600)] public float $sheet_c,
         #[Field('', '°C', min: -50, max: 400)] public float $mould_c,
         #[Field('', '°C', min: -50, max: 200)] public float $air_c,
@@ -34,7 +42,10 @@ final readonly class VacuumCoolInput implements Checked
             throw new InputError('release_c', 'neither mould nor air gets the part that cold');
         }
         if ($this->release_c <= max(min($this->mould_c, $this->air_c), -50.0) || $this->release_c >= $this->sheet_c) {
-            throw new InputError('release_c', $this->release_c >= $this->sheet_c ? 'is not below the sheet' : 'is colder than mould and air');
+            throw new InputError(
+                'release_c',
+                $this->release_c >= $this->sheet_c ? 'is not below the sheet' : 'is colder than mould and air',
+            );
         }
     }
 }

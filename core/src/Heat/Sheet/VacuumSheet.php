@@ -21,10 +21,14 @@ use Dithermic\Core\Material\ThermalPolymer;
  * the face: σ·exchange·absorptivity·(Th⁴ − Ts⁴). Valid for opaque sheet; clear sheet takes heat in through its depth and
  * heats more evenly. Heated from both sides, half the thickness is solved. Sheet of PET and PLA is quenched.
  */
-#[Calc('heat.vacuum_sheet', 'heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed', size: 'thickness_mm')]
+#[Calc(
+    'heat.vacuum_sheet',
+    'heating a clamped sheet: when it is ready, when it is too hot, how long it can be formed',
+    size: 'thickness_mm',
+)]
 final readonly class VacuumSheet
 {
-    private const LIMIT_S = 3600.0;
+    public const LIMIT_S = 3600.0;
 
     private const QUENCHED = ['PET', 'PLA'];
 
@@ -43,7 +47,12 @@ final readonly class VacuumSheet
         $hot = clone $stack;
         $again = clone $stack;
         $limit = Crossing::time($hot, self::LIMIT_S, static fn (Stack $s): float => $s->hottest() - $upper);
-        $ready = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => min($s->coldest() - $lower, $s->meanTemperature() - $normal), $watch);
+        $ready = Crossing::time(
+            $stack,
+            self::LIMIT_S,
+            static fn (Stack $s): float => min($s->coldest() - $lower, $s->meanTemperature() - $normal),
+            $watch,
+        );
         $spread = $form = $hottest = null;
         if ($ready !== null) {
             // The step that found it went past it: the heater leaves at the moment itself.
@@ -51,14 +60,33 @@ final readonly class VacuumSheet
             $stack->run($ready);
             $hottest = $stack->hottest();
             $spread = $hottest - $stack->coldest();
-            $air = new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9));
-            $stack->meet($air, $in->sides === 2 ? null : new Held($in->ambient_c, max($in->loss_w_m2k, 1e-9)));
-            $cold = Crossing::time($stack, $ready + self::LIMIT_S, static fn (Stack $s): float => $lower - $s->coldest(), $watch);
+            $air = new Held($in->sheet->ambient_c, max($in->sheet->loss_w_m2k, 1e-9));
+            $stack->meet(
+                $air,
+                $in->sheet->sides === 2 ? null : new Held($in->sheet->ambient_c, max($in->sheet->loss_w_m2k, 1e-9)),
+            );
+            $cold = Crossing::time(
+                $stack,
+                $ready + self::LIMIT_S,
+                static fn (Stack $s): float => $lower - $s->coldest(),
+                $watch,
+            );
             $form = $cold === null ? null : $cold - $ready;
         }
         $window = $ready === null || $limit === null ? null : $limit - $ready;
         $stride = (int) max(1, ceil(count($curve) / 200));
-        $result = new VacuumSheetResult($ready, $limit, $window, $spread, $form, $lower, $normal, $upper, $hottest, array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)));
+        $result = new VacuumSheetResult(
+            $ready,
+            $limit,
+            $window,
+            $spread,
+            $form,
+            $lower,
+            $normal,
+            $upper,
+            $hottest,
+            array_values(array_filter($curve, static fn (int $i): bool => $i % $stride === 0, ARRAY_FILTER_USE_KEY)),
+        );
 
         return $this->say($result, $in);
     }
@@ -66,10 +94,14 @@ final readonly class VacuumSheet
     /** @return array{float, float, float} °C */
     private function window(VacuumSheetInput $in): array
     {
-        $library = $in->material->record($this->polymers)?->process('vacuum_forming') ?? [];
+        $library = $in->sheet->material->record($this->polymers)?->process('vacuum_forming') ?? [];
         $window = [];
         foreach (['sheet_lower_c', 'sheet_normal_c', 'sheet_upper_c'] as $name) {
-            $window[] = $in->{$name} ?? (isset($library[$name]) ? (float) $library[$name] : throw new InputError($name, 'give it, or name a polymer that is vacuum formed'));
+            $window[] = $in->sheet->{$name} ?? (
+                isset($library[$name])
+                    ? (float) $library[$name]
+                    : throw new InputError($name, 'give it, or name a polymer that is vacuum formed')
+            );
         }
         if ($window[1] < $window[0]) {
             throw new InputError('sheet_normal_c', 'must not be below sheet_lower_c');
@@ -84,12 +116,24 @@ final readonly class VacuumSheet
     private function stack(VacuumSheetInput $in, float $cells, float $steps): Stack
     {
         $substance = Substance::polymer($this->thermal($in));
-        $heater = new Radiant($in->heater_c, $in->exchange * $in->material->need('absorptivity', $this->polymers), $in->loss_w_m2k, $in->ambient_c);
-        $both = $in->sides === 2;
-        $unheated = $in->loss_w_m2k > 0 ? new Held($in->ambient_c, $in->loss_w_m2k) : new Insulated;
+        $heater = new Radiant(
+            $in->heater_c,
+            $in->exchange * $in->sheet->material->need('absorptivity', $this->polymers),
+            $in->sheet->loss_w_m2k,
+            $in->sheet->ambient_c,
+        );
+        $both = $in->sheet->sides === 2;
+        $unheated = $in->sheet->loss_w_m2k > 0
+            ? new Held($in->sheet->ambient_c, $in->sheet->loss_w_m2k)
+            : new Insulated;
 
         return new Stack(
-            [new Layer($substance, $in->thickness_mm / ($both ? 2000 : 1000), (int) round(($both ? 18 : 26) * $cells), $in->initial_c)],
+            [new Layer(
+                $substance,
+                $in->sheet->thickness_mm / ($both ? 2000 : 1000),
+                (int) round(($both ? 18 : 26) * $cells),
+                $in->sheet->initial_c,
+            )],
             $both ? new Insulated : $unheated, $heater, stepK: 2.0, stepScale: 1 / $steps,
         );
     }
@@ -100,20 +144,32 @@ final readonly class VacuumSheet
      */
     private function thermal(VacuumSheetInput $in): ThermalPolymer
     {
-        $thermal = $in->material->thermal($this->polymers);
+        $thermal = $in->sheet->material->thermal($this->polymers);
 
-        return $in->material->morphology === null && in_array($in->material->polymer, self::QUENCHED, true) ? $thermal->quenched() : $thermal;
+        return $in->sheet->material->morphology === null && in_array(
+            $in->sheet->material->polymer,
+            self::QUENCHED,
+            true,
+        )
+            ? $thermal->quenched()
+            : $thermal;
     }
 
     private static function point(Stack $s, VacuumSheetInput $in): SheetCurvePoint
     {
         $profile = null;
-        if ($in->with_profile) {
+        if ($in->sheet->with_profile) {
             $through = array_map(static fn (float $c): float => round($c, 1), array_values($s->t));
-            $profile = $in->sides === 2 ? [...array_reverse($through), ...$through] : $through;
+            $profile = $in->sheet->sides === 2 ? [...array_reverse($through), ...$through] : $through;
         }
 
-        return new SheetCurvePoint(round($s->time, 2), round($s->hottest(), 2), round($s->meanTemperature(), 2), round($s->coldest(), 2), $profile);
+        return new SheetCurvePoint(
+            round($s->time, 2),
+            round($s->hottest(), 2),
+            round($s->meanTemperature(), 2),
+            round($s->coldest(), 2),
+            $profile,
+        );
     }
 
     private function say(VacuumSheetResult $result, VacuumSheetInput $in): VacuumSheetResult
@@ -121,13 +177,41 @@ final readonly class VacuumSheet
         if ($result->ready_s === null) {
             $result->explain('The sheet does not get ready within an hour: a hotter or nearer heater.');
         } elseif ($result->window_s !== null && $result->window_s < 0) {
-            $result->explain(sprintf('It cannot be heated this way: the face is too hot %.0f s before the cold side is ready. %s a cooler heater for longer, or a soak off the heat, lets the thickness even out.', -$result->window_s, $in->sides === 1 ? 'Heat from both sides;' : 'Both sides are heated already;'));
+            $result->explain(sprintf(
+                'It cannot be heated this way: the face is too hot %.0f s before the cold side is ready. %s a cooler heater for longer, or a soak off the heat, lets the thickness even out.',
+                -$result->window_s,
+                $in->sheet->sides === 1 ? 'Heat from both sides;' : 'Both sides are heated already;',
+            ));
         } else {
-            $result->explain(sprintf('Ready after %.0f s%s; once the heater is gone it can be formed for %s.', $result->ready_s, $result->window_s === null ? '' : sprintf(', too hot %.0f s later', $result->window_s), $result->form_within_s === null ? 'a long time' : sprintf('%.0f s', $result->form_within_s)));
+            $result->explain(sprintf(
+                'Ready after %.0f s%s; once the heater is gone it can be formed for %s.',
+                $result->ready_s,
+                $result->window_s === null ? '' : sprintf(', too hot %.0f s later', $result->window_s),
+                $result->form_within_s === null ? 'a long time' : sprintf('%.0f s', $result->form_within_s),
+            ));
         }
-        $result->warn($result->window_s !== null && $result->window_s < 0 ? $in->material->overCeiling($result->hottest_at_ready_c ?? 0.0, 'The heated face when the cold side is ready', $this->polymers) : null);
-        $result->warn($result->form_within_s !== null && $in->transfer_s > $result->form_within_s ? sprintf('The transfer of %.0f s is longer than that: the sheet is cold when the vacuum comes.', $in->transfer_s) : null);
+        $result->warn(
+            $result->window_s !== null && $result->window_s < 0
+                ? $in->sheet->material->overCeiling(
+                    $result->hottest_at_ready_c ?? 0.0,
+                    'The heated face when the cold side is ready',
+                    $this->polymers,
+                )
+                : null,
+        );
+        $result->warn(
+            $result->form_within_s !== null && $in->sheet->transfer_s > $result->form_within_s
+                ? sprintf(
+                    'The transfer of %.0f s is longer than that: the sheet is cold when the vacuum comes.',
+                    $in->sheet->transfer_s,
+                )
+                : null,
+        );
 
-        return $result->warn($result->window_s !== null && $result->window_s >= 0 && $result->window_s < 5 ? 'The window is narrow: watch the cue, not the clock.' : null);
+        return $result->warn(
+            $result->window_s !== null && $result->window_s >= 0 && $result->window_s < 5
+                ? 'The window is narrow: watch the cue, not the clock.'
+                : null,
+        );
     }
 }

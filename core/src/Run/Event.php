@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Dithermic\Core\Procedure;
+namespace Dithermic\Core\Run;
 
 /** One thing that happened in a run. Events are only ever added; a correction is another event that names the first. */
 final readonly class Event
@@ -27,5 +27,13 @@ final readonly class Event
         $value = $this->data[$name] ?? null;
 
         return is_string($value) && $value !== '' ? $value : null;
+    }
+
+    /** The piece that it is about; null for the run itself. */
+    public function piece(): ?int
+    {
+        $value = $this->data['piece'] ?? null;
+
+        return is_int($value) ? $value : null;
     }
 }

@@ -1,0 +1,325 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Compression;
+
+use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Charge\Sheet;
+use Dithermic\Core\Charge\SheetInput;
+use Dithermic\Core\Charge\SheetSchools;
+use Dithermic\Core\Heat\Press\PressCycle;
+use Dithermic\Core\Heat\Press\PressCycleInput;
+use Dithermic\Core\Heat\Press\PressSchools;
+use Dithermic\Core\Heat\Press\PressSchoolsInput;
+use Dithermic\Core\Heat\Press\RuleInput;
+use Dithermic\Core\Heat\Press\RuleVerdict;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\UnknownFact;
+
+/**
+ * One pressed sheet, planned whole: every number that its procedure names, what the chosen ways of weighing and timing give
+ * beside the others, and whether this press can do it. Screens, scale, scripts and runs all ask it; nothing is worked out
+ * again elsewhere.
+ *
+ * A press of which nobody knows the heaters or the platens is not taken for an ideal one: the physics is then a bound from
+ * below and says so, and the shop's own rule is the default where it has one. Factors for heating and for cooling, learnt
+ * or typed, stand apart.
+ */
+#[Calc(
+    'plan.compression',
+    'a pressed sheet planned whole: charge, heat, cooling, checks and what is not known',
+    size: 'settings.thickness_mm',
+)]
+final readonly class Planner
+{
+    /** a charge this close to its target is on target: share of the mass, and never finer than a bench scale, g */
+    private const CHARGE_TOLERANCE = 0.01;
+
+    private const SCALE_STEP_G = 2.0;
+
+    /** platens this far under the set-point are ready, K */
+    private const READY_WITHIN_K = 5.0;
+
+    private const SHOP_RULE = 'shop_rule';
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
+
+    public function __invoke(PlanInput $in): PlanResult
+    {
+        $polymer = $this->polymers->get($in->polymer);
+        $set = Settled::of($in, $polymer);
+        $sheetInput = $this->sheetInput($in, $set);
+        $heat = $this->heatInput($in, $set);
+        $sheet = (new Sheet($this->polymers))($sheetInput);
+        $weighing = (new SheetSchools($this->polymers))($sheetInput);
+        $timing = (new PressSchools($this->polymers))(Reader::read(
+            PressSchoolsInput::class,
+            ['rules' => $this->rules($in)] + $heat,
+        ));
+        $rules = array_column($timing->rules, null, 'id');
+        $chosen = $this->heatRule($in, array_keys($rules));
+        $rule = $rules[$chosen] ?? throw new InputError('heat_rule', 'is not a rule that this shop knows');
+        $soak = $set->get('soak_min');
+        // The picture shows the chosen rule: what it heats longer than the middle needs is a longer soak.
+        $longer = $rule->heat_min - ($rules[RuleInput::PHYSICS]->heat_min - $soak);
+        $cycle = (new PressCycle($this->polymers))(Reader::read(
+            PressCycleInput::class,
+            [
+                'soak_min' => $rule->id === RuleInput::PHYSICS ? $soak : max(0.0, $longer),
+                'with_profile' => true,
+            ] + $heat,
+        ));
+        $charge = $this->charge($in, $sheet->charge_mass_g, array_column($weighing->schools, 'charge_mass_g', 'id'));
+        $timers = $this->timers($rule, $set);
+        [$heatMin, $coolMin] = [$timers[0]->minutes, $timers[1]->minutes];
+        $targets = [
+            'platen_c' => $set->get('platen_c'), 'platen_ready_c' => $set->get('platen_c') - self::READY_WITHIN_K,
+            'charge_mass_g' => $charge->mass_g,
+            'charge_tolerance_g' => $charge->tolerance_g,
+            'heat_min' => $heatMin,
+            'cool_min' => $coolMin,
+            'pump_every_min' => $in->pump_school === PumpSchool::EveryMinutes ? $set->get('pump_every_min') : null,
+            'demould_c' => $cycle->demould_c,
+            'core_target_c' => $cycle->core_target_c,
+            'nominal_mm' => $set->get('thickness_mm'),
+            'thickness_tolerance_mm' => $set->get('thickness_tolerance_mm'),
+            'length_mm' => $set->get('length_mm'),
+            'width_mm' => $set->get('width_mm'),
+        ];
+        $unknowns = $this->unknowns($in, $rules[RuleInput::PHYSICS], $cycle->heat_min);
+        $result = new PlanResult(
+            $set->list(),
+            (object) $targets,
+            $timers,
+            $charge,
+            $this->checks($in, $set, $sheet->fits_frame),
+            $weighing,
+            $timing,
+            $sheet,
+            $cycle,
+            $rule->id,
+            [...$timing->warnings, ...$cycle->warnings], $unknowns, $heat,
+        );
+        $least = $unknowns === [] ? '' : 'at the very least ';
+
+        return $result->explain(sprintf(
+            '%.0f g, %s%.1f min hot and %.1f min cold.',
+            $charge->mass_g,
+            $rule->id === RuleInput::PHYSICS ? $least : '',
+            $heatMin,
+            $coolMin,
+        ));
+    }
+
+    /**
+     * What was chosen, else what the recipe kept, else the shop's rule where the press is not known, else physics.
+     *
+     * @param  list<string>  $known
+     */
+    private function heatRule(PlanInput $in, array $known): string
+    {
+        $kept = in_array($in->recipe_heat_rule, $known, true) ? $in->recipe_heat_rule : null;
+        $usual = in_array(self::SHOP_RULE, $known, true) && ! $in->machine->isKnown() ? self::SHOP_RULE : RuleInput::PHYSICS;
+
+        return $in->heat_rule ?? $kept ?? $usual;
+    }
+
+    private function sheetInput(PlanInput $in, Settled $set): SheetInput
+    {
+        return Reader::read(SheetInput::class, [
+            'length_mm' => $set->get('length_mm'),
+            'width_mm' => $set->get('width_mm'),
+            'thickness_mm' => $set->get('thickness_mm'),
+            'polymer' => $in->polymer,
+            'allowance_pct' => $set->get('allowance_pct'),
+            'trim_mm' => $set->get('trim_mm'),
+            'bulk_density_g_cm3' => $set->optional('bulk_density_g_cm3'),
+            'frame_depth_mm' => $set->optional('frame_depth_mm'), 'shop_kg_per_mm' => $set->optional('shop_kg_per_mm'),
+        ]);
+    }
+
+    /** @return array<string, mixed> input of heat.press_cycle, with what the two presses can do */
+    private function heatInput(PlanInput $in, Settled $set): array
+    {
+        $heat = [
+            'length_mm' => $set->get('length_mm'),
+            'width_mm' => $set->get('width_mm'),
+            'thickness_mm' => $set->get('thickness_mm'),
+            'polymer' => $in->polymer,
+            'platen_c' => $set->get('platen_c'),
+            'initial_c' => $set->get('initial_c'),
+            'soak_min' => $set->get('soak_min'),
+            'heat_factor' => $set->get('heat_factor'),
+            'bulk_density_g_cm3' => $set->optional('bulk_density_g_cm3'),
+        ];
+        if ($in->machine->isKnown()) {
+            $heat['press'] = [
+                'heater_kw' => $in->machine->heater_kw,
+                'platen_kj_k' => $in->machine->platen_kj_k,
+                'loss_kw' => $in->machine->loss_kw ?? 0.0,
+            ];
+        }
+        if ($in->machine->plate_mm !== null) {
+            $heat['skin'] = ['thickness_mm' => $in->machine->plate_mm];
+        }
+        if ($in->cold?->platen_kj_k !== null) {
+            $heat['cold_press'] = [
+                'platen_kj_k' => $in->cold->platen_kj_k,
+                'cooling_w_k' => $in->cold->cooling_w_k ?? 10.0,
+                'coolant_c' => $in->cold->coolant_c ?? 20.0,
+            ];
+            $heat['cold_platen_c'] = $in->cold->start_c ?? 25.0;
+        }
+
+        return $heat;
+    }
+
+    /**
+     * The shop's own minutes for each millimetre on this press, where it has some, and physics.
+     *
+     * @return non-empty-list<array<string, mixed>>
+     */
+    private function rules(PlanInput $in): array
+    {
+        $physics = ['id' => RuleInput::PHYSICS, 'label' => 'by heat conduction'];
+        [$heat, $cool] = [$in->machine->heat_min_per_mm, $in->machine->cool_min_per_mm];
+
+        return $heat === null || $cool === null ? [$physics] : [
+            [
+                'id' => self::SHOP_RULE,
+                'label' => sprintf('%.1f min for each mm, cool %.1f', $heat, $cool),
+                'heat_min_per_mm' => $heat,
+                'cool_min_per_mm' => $cool,
+            ],
+            $physics,
+        ];
+    }
+
+    /** @param  array<string, float>  $methods  charge by method, g */
+    private function charge(PlanInput $in, float $byDensity, array $methods): PlannedCharge
+    {
+        $mass = $in->charge_method === ChargeMethod::TrueDensity ? $byDensity
+            : $methods[$in->charge_method->value] ?? throw new InputError(
+                'charge_method',
+                'asks for a rule that is not known: give shop_kg_per_mm',
+            );
+
+        return new PlannedCharge(
+            round($mass, 1),
+            round(max(self::SCALE_STEP_G, self::CHARGE_TOLERANCE * $mass), 1),
+            $in->charge_method,
+        );
+    }
+
+    /** @return array{PlannedTimer, PlannedTimer} */
+    private function timers(RuleVerdict $rule, Settled $set): array
+    {
+        $soak = $set->get('soak_min');
+        if ($rule->id !== RuleInput::PHYSICS) {
+            return [
+                new PlannedTimer('heat', round($rule->heat_min, 2), 'the shop\'s rule'),
+                new PlannedTimer('cool', round($rule->cool_min, 2), 'the shop\'s rule'),
+            ];
+        }
+        $heat = ($rule->heat_min - $soak) * $set->get('heat_factor') + $soak;
+
+        return [
+            new PlannedTimer('heat', round($heat, 2), sprintf('the middle is hot, and %.0f min of soak', $soak)),
+            new PlannedTimer(
+                'cool',
+                round($rule->cool_min * $set->get('cool_factor'), 2),
+                'nothing is above the temperature at which it may be opened',
+            ),
+        ];
+    }
+
+    /** @return list<PlanCheck> */
+    private function checks(PlanInput $in, Settled $set, ?bool $fitsFrame): array
+    {
+        $trim = 2 * $set->get('trim_mm');
+        $long = max($set->get('length_mm'), $set->get('width_mm')) + $trim;
+        $wide = min($set->get('length_mm'), $set->get('width_mm')) + $trim;
+        $checks = [];
+        foreach (['bed' => $in->machine, 'cold_bed' => $in->cold] as $id => $press) {
+            if ($press?->bed_length_mm === null || $press->bed_width_mm === null) {
+                continue;
+            }
+            [$bedLong, $bedWide] = [
+                max($press->bed_length_mm, $press->bed_width_mm),
+                min($press->bed_length_mm, $press->bed_width_mm),
+            ];
+            $fits = $long <= $bedLong && $wide <= $bedWide;
+            $says = sprintf(
+                'The sheet with its trim is %.0f × %.0f mm, the bed of %s %.0f × %.0f mm.',
+                $long,
+                $wide,
+                $press->name,
+                $bedLong,
+                $bedWide,
+            );
+            $checks[] = new PlanCheck(
+                $id,
+                $fits ? CheckState::Ok : CheckState::Block,
+                $says,
+                $long > $bedLong ? $long : $wide,
+                $long > $bedLong ? $bedLong : $bedWide,
+            );
+        }
+        if ($in->machine->max_c !== null) {
+            $hot = $set->get('platen_c') > $in->machine->max_c;
+            $checks[] = new PlanCheck(
+                'platen',
+                $hot ? CheckState::Block : CheckState::Ok,
+                sprintf('%s goes to %.0f °C.', ucfirst($in->machine->name), $in->machine->max_c),
+                $set->get('platen_c'),
+                $in->machine->max_c,
+            );
+        }
+        if ($fitsFrame !== null) {
+            $checks[] = new PlanCheck(
+                'frame',
+                $fitsFrame ? CheckState::Ok : CheckState::Warn,
+                $fitsFrame ? 'The loose charge fits its frame.' : 'The loose charge stands over its frame: heap it in the middle, or fill in two goes.',
+            );
+        }
+
+        return $checks;
+    }
+
+    /** @return list<UnknownFact> */
+    private function unknowns(PlanInput $in, RuleVerdict $physics, float $heat): array
+    {
+        $unknowns = [];
+        if (! $in->machine->isKnown()) {
+            $unknowns[] = new UnknownFact(
+                'heaters and platens of the hot press',
+                sprintf(
+                    'By physics alone it takes at the very least %.0f min until the middle is hot: real platens sag under a cold stack.',
+                    $heat,
+                ),
+            );
+        }
+        if ($in->cold !== null && $in->cold->platen_kj_k === null) {
+            $unknowns[] = new UnknownFact(
+                'platens of the cold press',
+                sprintf(
+                    'It cools for at the very least %.0f min: a cold press warms up under a hot sheet.',
+                    $physics->cool_min,
+                ),
+            );
+        }
+        if ($in->machine->bed_length_mm === null || $in->machine->bed_width_mm === null) {
+            $unknowns[] = new UnknownFact('bed of the hot press', 'Whether the sheet fits is not checked.');
+        }
+
+        return $unknowns;
+    }
+}

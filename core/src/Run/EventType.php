@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+enum EventType: string
+{
+    case Started = 'started';
+    /** data: step, item; piece */
+    case Confirmed = 'confirmed';
+    /** data: entry, values; piece; step when it is logged after its step */
+    case Logged = 'logged';
+    /** data: step, reason when its gate is passed anyway; piece */
+    case StepDone = 'step_done';
+    /** data: timer, minutes (negative shortens), reason; piece */
+    case Extended = 'extended';
+    /** data: event (key of the one corrected), values, reason */
+    case Corrected = 'corrected';
+    /** data: text */
+    case Noted = 'noted';
+    /** data: piece, the next number */
+    case PieceBegun = 'piece_begun';
+    /** data: piece, reason: it is taken out before its last step */
+    case PieceDropped = 'piece_dropped';
+    /** no piece follows: the closing steps begin */
+    case Closing = 'closing';
+    /** data: reason */
+    case Aborted = 'aborted';
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+/** What needs hands next, and how the run lies in time: from its state, its timers and the steps' usual minutes. */
+final readonly class Forecast
+{
+    /** @param  array<string, float|int|string|null>  $plan */
+    public function __construct(private Procedure $procedure, private array $plan)
+    {
+    }
+
+    /**
+     * Soonest first: the timers that run out, the reminders that fall due, else the step that a thread is at.
+     *
+     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     */
+    public function hands(RunState $state): array
+    {
+        if ($state->status !== RunState::RUNNING) {
+            return [];
+        }
+        $hands = [];
+        foreach ($state->underWay() as $thread) {
+            array_push($hands, ...$this->handsOf($state, $thread));
+        }
+        usort($hands, static fn (array $a, array $b): int => $a['at'] <=> $b['at']);
+
+        return $hands;
+    }
+
+    /**
+     * Stretches of time at the run's places: those gone by, the one under way and those to come.
+     *
+     * @return list<array{step: string, place: string, title: string, kind: string, from: float, to: float, phase: string, piece: ?int}>
+     */
+    public function stretches(RunState $state, float $now): array
+    {
+        $stretches = $this->stretchesOf(
+            $state,
+            $state,
+            $this->procedure->hasPieces() ? Phase::SetUp : null,
+            $now,
+            $state->startedAt ?? $now,
+        );
+        foreach ($state->pieces as $piece) {
+            array_push($stretches, ...$this->stretchesOf($state, $piece, Phase::Piece, $now, $piece->stepSince));
+        }
+        if ($state->closing) {
+            array_push($stretches, ...$this->stretchesOf($state, $state, Phase::Closing, $now, $state->stepSince));
+        }
+
+        return $stretches;
+    }
+
+    /**
+     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     */
+    private function handsOf(RunState $state, Thread $thread): array
+    {
+        $step = $this->procedure->step((string) $thread->step);
+        if ($step === null) {
+            return [];
+        }
+        $hands = [];
+        $hand = static fn (
+            float $at,
+            string $what,
+            string $why,
+            ?string $entry,
+            ?string $timer,
+            int $people,
+        ): array => [
+            'at' => $at,
+            'what' => $what,
+            'why' => $why,
+            'step' => $step->id,
+            'entry' => $entry,
+            'timer' => $timer,
+            'people' => $people,
+            'place' => $step->place,
+            'piece' => $thread->piece,
+        ];
+        foreach ($step->reminders as $reminder) {
+            $due = $this->reminderDue($state, $thread, $step, $reminder);
+            if ($due !== null) {
+                $hands[] = $hand($due, $reminder->what, $reminder->why, $reminder->entry, null, 1);
+            }
+        }
+        $timer = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
+        if ($timer !== null) {
+            $next = $this->procedure->after($step) ?? $step;
+            $hands[] = $hand($timer['ends_at'], $next->title, $next->why, null, $timer['id'], max(1, $next->people));
+        } elseif ($hands === []) {
+            $hands[] = $hand($thread->stepSince, $step->title, $step->why, null, null, max(1, $step->people));
+        }
+
+        return $hands;
+    }
+
+    /**
+     * @return list<array{step: string, place: string, title: string, kind: string, from: float, to: float, phase: string, piece: ?int}>
+     */
+    private function stretchesOf(RunState $state, Thread $thread, ?Phase $phase, float $now, float $clock): array
+    {
+        $stretches = [];
+        $goesOn = $state->status === RunState::RUNNING && $thread->outcome === Thread::OPEN;
+        foreach ($this->procedure->steps($phase) as $step) {
+            $heat = $this->procedure->place($step->place)->heat ?? 'none';
+            $kind = $step->timer !== null ? ($heat === 'out' ? 'cool' : 'heat') : 'hands';
+            $make = static fn (float $from, float $to, string $when): array => [
+                'step' => $step->id,
+                'place' => $step->place,
+                'title' => $step->title,
+                'kind' => $kind,
+                'from' => $from,
+                'to' => $to,
+                'phase' => $when,
+                'piece' => $thread->piece,
+            ];
+            if (isset($thread->done[$step->id])) {
+                $stretches[] = $make($thread->done[$step->id]['began'], $thread->done[$step->id]['at'], 'past');
+                $clock = $thread->done[$step->id]['at'];
+            } elseif ($goesOn) {
+                $minutes = $step->timer !== null
+                    ? (float) ($this->plan[$this->procedure->timer($step->timer)->minutes ?? ''] ?? 0)
+                    : $step->typicalMin;
+                $running = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
+                if ($thread->isAt($step)) {
+                    $end = max($now, $running['ends_at'] ?? $thread->stepSince + 60 * $minutes);
+                    $stretches[] = $make($thread->stepSince, $now, 'past');
+                    if ($end > $now) {
+                        $stretches[] = $make($now, $end, 'coming');
+                    }
+                    $clock = $end;
+                } else {
+                    $stretches[] = $make($clock, $clock + 60 * $minutes, 'coming');
+                    $clock += 60 * $minutes;
+                }
+            }
+        }
+
+        return $stretches;
+    }
+
+    private function reminderDue(RunState $state, Thread $thread, Step $step, Reminder $reminder): ?float
+    {
+        $every = $this->plan[$reminder->everyMin] ?? null;
+        $timer = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
+        if (! is_numeric($every) || $every <= 0) {
+            return null;
+        }
+        $since = $timer['started_at'] ?? $thread->stepSince;
+        $due = ($state->lastAt($reminder->entry, $since, $thread->piece) ?? $since) + 60 * (float) $every;
+
+        // A reminder that would fall due within half an interval of the timer's end is left to the end itself.
+        return $timer !== null && $due > $timer['ends_at'] - 30 * (float) $every ? null : $due;
+    }
+}

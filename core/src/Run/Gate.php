@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+/**
+ * What a step waits for: a timer that has run out, things confirmed, or an entry of this very step, whose fields may have
+ * to be at least, at most or near a number of the plan. resources/js/offline/gates.ts reads the same data by the same
+ * rules; core/tests/conformance/runs.json holds the two to each other.
+ */
+final readonly class Gate
+{
+    /**
+     * @param  list<string>  $confirmed
+     * @param  list<string>  $fields
+     */
+    public function __construct(
+        public string $says,
+        public ?string $timer = null,
+        public array $confirmed = [],
+        public ?string $entry = null,
+        public array $fields = [],
+        public ?string $atLeast = null,
+        public ?string $atMost = null,
+        public ?string $near = null,
+        public ?string $tolerance = null,
+    ) {
+    }
+
+    /** @param  array<string, mixed>  $of */
+    public static function of(array $of): self
+    {
+        $text = static fn (string $name): ?string => isset($of[$name]) ? (string) $of[$name] : null;
+
+        return new self(
+            (string) ($of['says'] ?? ''),
+            $text('timer'),
+            array_values($of['confirmed'] ?? []),
+            $text('entry'),
+            array_values($of['fields'] ?? []),
+            $text('at_least'), $text('at_most'), $text('near'), $text('tolerance'),
+        );
+    }
+
+    /**
+     * What it lacks at a moment, in words; null when it is open.
+     *
+     * @param  array<string, float|int|string|null>  $plan
+     */
+    public function lacks(Thread $thread, RunState $state, Step $step, array $plan, float $at): ?string
+    {
+        return match (true) {
+            $this->timer !== null => $this->lacksTime($thread->timers[$this->timer] ?? null, $at),
+            $this->confirmed !== [] => $this->lacksConfirmation($thread, $step),
+            $this->entry !== null => $this->lacksEntry($state->latest($this->entry, $step->id, $thread->piece), $plan),
+            default => null,
+        };
+    }
+
+    /** @param  array{ends_at: float}|null  $timer */
+    private function lacksTime(?array $timer, float $at): ?string
+    {
+        if ($timer === null) {
+            return $this->says;
+        }
+        $left = $timer['ends_at'] - $at;
+
+        return $left <= 0.5
+            ? null
+            : sprintf('%s: %d:%02d to go', $this->says, intdiv((int) ceil($left), 60), (int) ceil($left) % 60);
+    }
+
+    private function lacksConfirmation(Thread $thread, Step $step): ?string
+    {
+        $open = [];
+        foreach ($step->confirm as $item => $text) {
+            if (in_array($item, $this->confirmed, true) && ! isset($thread->confirmed[$step->id][$item])) {
+                $open[] = lcfirst($text);
+            }
+        }
+
+        return $open === [] ? null : 'confirm: '.implode(', ', $open);
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $values
+     * @param  array<string, float|int|string|null>  $plan
+     */
+    private function lacksEntry(?array $values, array $plan): ?string
+    {
+        if ($values === null) {
+            return "log {$this->says}";
+        }
+        foreach ($this->fields as $field) {
+            $value = is_numeric($values[$field] ?? null) ? (float) $values[$field] : 0.0;
+            $wanted = static fn (string $name): float => (float) ($plan[$name] ?? 0);
+            $held = ($this->atLeast === null || $value >= $wanted($this->atLeast))
+                && ($this->atMost === null || $value <= $wanted($this->atMost))
+                && (
+                    $this->near === null
+                        || abs($value - $wanted($this->near)) <= $wanted((string) $this->tolerance) + 1e-9
+                );
+            if (! $held) {
+                return $this->says;
+            }
+        }
+
+        return null;
+    }
+}

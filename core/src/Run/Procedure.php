@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+use Dithermic\Core\Calculator\InputError;
+use RuntimeException;
+
+/**
+ * A process as data: steps with gates, timers, reminders and things to log, of which some are done once before the pieces,
+ * some with every piece and some once after them. A run keeps the version it was run with. The shape is
+ * data/procedures/schema.json. Nothing here knows a process by name.
+ */
+final readonly class Procedure
+{
+    /** @var array<string, Step> by id, in order */
+    private array $steps;
+
+    /** @var array<string, Entry> by id */
+    private array $entries;
+
+    /** @var array<string, Timer> by id */
+    private array $timers;
+
+    /** @var array<string, Place> by id */
+    private array $places;
+
+    /** @param  array<string, mixed>  $body */
+    public function __construct(public array $body)
+    {
+        $this->steps = array_column(array_map(Step::of(...), $body['steps']), null, 'id');
+        $this->entries = array_column(array_map(Entry::of(...), $body['entries']), null, 'id');
+        $this->timers = array_column(array_map(Timer::of(...), $body['timers']), null, 'id');
+        $places = [];
+        foreach ($body['places'] as $id => $place) {
+            $places[$id] = Place::of((string) $id, $place);
+        }
+        $this->places = $places;
+    }
+
+    public static function shipped(string $id): self
+    {
+        $file = __DIR__."/../../data/procedures/{$id}.json";
+        $body = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
+
+        return is_array($body) ? new self($body) : throw new RuntimeException("no procedure {$id}");
+    }
+
+    public function version(): int
+    {
+        return (int) $this->body['version'];
+    }
+
+    /** What a piece is called here: sheet, shot, bar. */
+    public function pieceName(): string
+    {
+        return (string) ($this->body['piece']['title'] ?? 'piece');
+    }
+
+    /** @return list<Step> */
+    public function steps(?Phase $phase = null): array
+    {
+        return array_values(
+            $phase === null
+                ? $this->steps
+                : array_filter($this->steps, static fn (Step $step): bool => $step->phase === $phase),
+        );
+    }
+
+    public function hasPieces(): bool
+    {
+        return $this->steps(Phase::Piece) !== [];
+    }
+
+    public function first(Phase $phase): ?Step
+    {
+        return $this->steps($phase)[0] ?? null;
+    }
+
+    /** The step after one, of the same phase. */
+    public function after(Step $step): ?Step
+    {
+        $found = false;
+        foreach ($this->steps as $next) {
+            if ($found && $next->phase === $step->phase) {
+                return $next;
+            }
+            $found = $found || $next->id === $step->id;
+        }
+
+        return null;
+    }
+
+    public function step(string $id): ?Step
+    {
+        return $this->steps[$id] ?? null;
+    }
+
+    /** @return list<Step> steps in which an entry is logged */
+    public function stepsThatLog(string $entry): array
+    {
+        return array_values(array_filter(
+            $this->steps,
+            static fn (Step $step): bool => in_array($entry, $step->entries, true),
+        ));
+    }
+
+    public function entry(string $id): ?Entry
+    {
+        return $this->entries[$id] ?? null;
+    }
+
+    public function timer(string $id): ?Timer
+    {
+        return $this->timers[$id] ?? null;
+    }
+
+    public function place(string $id): ?Place
+    {
+        return $this->places[$id] ?? null;
+    }
+
+    /** @return list<Place> */
+    public function places(): array
+    {
+        return array_values($this->places);
+    }
+
+    /**
+     * The plan of a run: every number that the procedure names, finite; an interval may be null.
+     *
+     * @param  array<string, mixed>  $plan
+     *
+     * @throws InputError
+     */
+    public function checkPlan(array $plan): void
+    {
+        $intervals = [];
+        foreach ($this->steps as $step) {
+            foreach ($step->reminders as $reminder) {
+                $intervals[] = $reminder->everyMin;
+            }
+        }
+        foreach ($this->body['plan'] as $name) {
+            $value = $plan[$name] ?? null;
+            if ($value === null && array_key_exists($name, $plan) && in_array($name, $intervals, true)) {
+                continue;
+            }
+            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
+                throw new InputError("plan.{$name}", 'the plan needs this number');
+            }
+        }
+    }
+}

@@ -1,0 +1,469 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+use Dithermic\Core\Calculator\InputError;
+
+/**
+ * The run as a pure fold over its events, and the rules by which an event is let in. Set-up steps are done once, then the
+ * pieces go down their own steps, each on its own clock and as many at once as the places hold, then the closing steps.
+ * It knows steps, gates, timers and entries from the procedure's data, and no process by name.
+ */
+final readonly class RunMachine
+{
+    private Forecast $forecast;
+
+    /** @param  array<string, float|int|string|null>  $plan the numbers that the procedure's data refers to */
+    public function __construct(public Procedure $procedure, public array $plan)
+    {
+        $this->forecast = new Forecast($procedure, $plan);
+    }
+
+    /** @param  iterable<Event>  $events in the order in which they were stored */
+    public function fold(iterable $events): RunState
+    {
+        $state = new RunState;
+        foreach ($events as $event) {
+            $this->apply($state, $event);
+        }
+
+        return $state;
+    }
+
+    /** Lets one more event in, changing the state; the caller has asked refuses() first. */
+    public function apply(RunState $state, Event $event): void
+    {
+        $state->keys[$event->key] = true;
+        $thread = $state->thread($event->piece()) ?? $state;
+        match ($event->type) {
+            EventType::Started => $this->start($state, $event),
+            EventType::Confirmed => $thread->confirmed[(string) $event->text('step')][(string) $event->text('item')] = $event->at,
+            EventType::Logged => $state->entries[$event->key] = [
+                'key' => $event->key, 'entry' => (string) $event->text('entry'), 'at' => $event->at, 'by' => $event->by,
+                'values' => $event->data['values'] ?? [],
+                'step' => $event->text('step') ?? $thread->step,
+                'corrected' => 0,
+                'piece' => $thread->piece,
+            ],
+            EventType::Corrected => $this->correct($state, $event),
+            EventType::StepDone => $this->finishStep($state, $thread, $event),
+            EventType::Extended => $this->extend($thread, $event),
+            EventType::Noted => null,
+            EventType::PieceBegun => $this->beginPiece($state, $event),
+            EventType::PieceDropped => $this->dropPiece($thread, $event),
+            EventType::Closing => $this->close($state, $event),
+            EventType::Aborted => $this->end($state, RunState::ABORTED, $event->at),
+        };
+    }
+
+    /** Why an event may not be let in now; null when it may. */
+    public function refuses(RunState $state, Event $event): ?InputError
+    {
+        if ($state->startedAt === null) {
+            return $event->type === EventType::Started ? null : new InputError('type', 'the run has not been started');
+        }
+        if ($event->type === EventType::Started) {
+            return new InputError('type', 'the run is already started');
+        }
+        if ($event->type === EventType::Noted) {
+            return $event->text('text') === null ? new InputError('data.text', 'write what you saw') : null;
+        }
+        if ($event->type === EventType::Corrected) {
+            return $this->refusesCorrection($state, $event);
+        }
+        if ($state->status !== RunState::RUNNING) {
+            return new InputError('type', "the run is {$state->status}: only notes and corrections can be added");
+        }
+        $thread = $state->thread($event->piece());
+        if (
+            $event->type !== EventType::PieceBegun
+            && (isset($event->data['piece']) && $event->piece() === null || $thread === null)
+        ) {
+            return new InputError('data.piece', "is no {$this->procedure->pieceName()} of this run");
+        }
+        if ($event->type !== EventType::PieceBegun && $thread->outcome !== Thread::OPEN) {
+            return new InputError(
+                'data.piece',
+                "is {$thread->outcome}: nothing more is logged on {$this->procedure->pieceName()} {$thread->piece}",
+            );
+        }
+
+        return match ($event->type) {
+            EventType::Confirmed => $this->refusesConfirmation($thread ?? $state, $event),
+            EventType::Logged => $this->refusesEntry($state, $thread ?? $state, $event),
+            EventType::StepDone => $this->refusesStep($state, $thread ?? $state, $event),
+            EventType::Extended => $this->refusesExtension($thread ?? $state, $event),
+            EventType::PieceBegun => $this->refusesPiece($state, $event),
+            EventType::PieceDropped => $this->refusesDrop($event),
+            EventType::Closing => $this->refusesClosing($state),
+            EventType::Aborted => $event->text('reason') === null
+                ? new InputError('data.reason', 'say why the run is stopped')
+                : null,
+        };
+    }
+
+    /**
+     * What is still missing before a step may be called done at a moment.
+     *
+     * @return list<string>
+     */
+    public function missing(RunState $state, string $stepId, float $at, ?int $piece = null): array
+    {
+        $step = $this->procedure->step($stepId);
+        $thread = $state->thread($piece);
+        if ($step === null || $thread === null) {
+            return [];
+        }
+        $missing = [];
+        foreach ($step->gates as $gate) {
+            $lack = $gate->lacks($thread, $state, $step, $this->plan, $at);
+            if ($lack !== null) {
+                $missing[] = $lack;
+            }
+        }
+        $next = $this->procedure->after($step);
+        $taken = $next === null || $next->place === $step->place ? null : $this->taken($state, $next->place, $piece);
+
+        return $taken === null ? $missing : [...$missing, $taken];
+    }
+
+    /**
+     * What needs hands next, soonest first.
+     *
+     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     */
+    public function hands(RunState $state): array
+    {
+        return $this->forecast->hands($state);
+    }
+
+    /**
+     * The run as stretches of time at its places.
+     *
+     * @return list<array{step: string, place: string, title: string, kind: string, from: float, to: float, phase: string, piece: ?int}>
+     */
+    public function stretches(RunState $state, float $now): array
+    {
+        return $this->forecast->stretches($state, $now);
+    }
+
+    private function start(RunState $state, Event $event): void
+    {
+        $state->startedAt = $state->stepSince = $event->at;
+        $state->step = $this->procedure->first(Phase::SetUp)?->id;
+    }
+
+    private function finishStep(RunState $state, Thread $thread, Event $event): void
+    {
+        $step = $this->procedure->step((string) $event->text('step'));
+        if ($step === null) {
+            return;
+        }
+        $thread->done[$step->id] = [
+            'at' => $event->at,
+            'by' => $event->by,
+            'reason' => $event->text('reason'),
+            'began' => $thread->stepSince,
+        ];
+        if ($step->timer !== null && isset($thread->timers[$step->timer])) {
+            $thread->timers[$step->timer]['answered_at'] = $event->at;
+        }
+        if ($step->starts !== null) {
+            $minutes = (float) ($this->plan[$this->procedure->timer($step->starts)->minutes ?? ''] ?? 0);
+            $thread->timers[$step->starts] = [
+                'id' => $step->starts,
+                'started_at' => $event->at,
+                'ends_at' => $event->at + 60 * $minutes,
+                'minutes' => $minutes,
+                'answered_at' => null,
+            ];
+        }
+        $next = $this->procedure->after($step);
+        $thread->step = $next?->id;
+        $thread->stepSince = $event->at;
+        if ($next !== null) {
+            return;
+        }
+        if ($thread->piece !== null) {
+            $thread->outcome = Thread::DONE;
+        } elseif ($state->closing || ! $this->procedure->hasPieces()) {
+            $this->end($state, RunState::FINISHED, $event->at);
+        }
+    }
+
+    private function beginPiece(RunState $state, Event $event): void
+    {
+        $piece = new Thread(count($state->pieces) + 1);
+        $piece->step = $this->procedure->first(Phase::Piece)?->id;
+        $piece->stepSince = $event->at;
+        $state->pieces[count($state->pieces) + 1] = $piece;
+    }
+
+    private function dropPiece(Thread $piece, Event $event): void
+    {
+        $piece->outcome = Thread::DROPPED;
+        $piece->step = null;
+        $piece->stepSince = $event->at;
+        foreach ($piece->timers as $id => $timer) {
+            $piece->timers[$id]['answered_at'] = $timer['answered_at'] ?? $event->at;
+        }
+    }
+
+    private function close(RunState $state, Event $event): void
+    {
+        $state->closing = true;
+        $state->step = $this->procedure->first(Phase::Closing)?->id;
+        $state->stepSince = $event->at;
+        if ($state->step === null) {
+            $this->end($state, RunState::FINISHED, $event->at);
+        }
+    }
+
+    private function extend(Thread $thread, Event $event): void
+    {
+        $timer = (string) $event->text('timer');
+        if (isset($thread->timers[$timer])) {
+            $thread->timers[$timer]['ends_at'] += 60 * (float) $event->data['minutes'];
+            $thread->timers[$timer]['minutes'] += (float) $event->data['minutes'];
+        }
+    }
+
+    private function correct(RunState $state, Event $event): void
+    {
+        $key = (string) $event->text('event');
+        if (isset($state->entries[$key])) {
+            $state->entries[$key]['values'] = array_merge(
+                $state->entries[$key]['values'],
+                $event->data['values'] ?? [],
+            );
+            $state->entries[$key]['corrected']++;
+        }
+    }
+
+    private function end(RunState $state, string $status, float $at): void
+    {
+        $state->status = $status;
+        $state->endedAt = $at;
+    }
+
+    private function titleOf(?string $step): string
+    {
+        return $this->procedure->step((string) $step)->title ?? (string) $step;
+    }
+
+    /** Who holds a place that takes no more; null when there is room. */
+    private function taken(RunState $state, string $place, ?int $except): ?string
+    {
+        $known = $this->procedure->place($place);
+        if ($known?->holds === null) {
+            return null;
+        }
+        $there = array_filter($state->pieces, fn (Thread $piece): bool => $piece->piece !== $except
+            && $piece->outcome === Thread::OPEN
+            && $this->procedure->step((string) $piece->step)?->place === $place);
+
+        return count($there) < $known->holds
+            ? null
+            : sprintf(
+                'the %s still holds %s %s',
+                $known->title,
+                $this->procedure->pieceName(),
+                implode(' and ', array_keys($there)),
+            );
+    }
+
+    /** What is confirmed is true of this moment: a step that is not under way has nothing to confirm. */
+    private function refusesConfirmation(Thread $thread, Event $event): ?InputError
+    {
+        $step = $this->procedure->step((string) $event->text('step'));
+        if ($step === null || ! isset($step->confirm[(string) $event->text('item')])) {
+            return new InputError('data.item', 'this step has no such thing to confirm');
+        }
+
+        return $thread->isAt($step)
+            ? null
+            : new InputError('data.step', "is not the current step: that is {$this->titleOf($thread->step)}");
+    }
+
+    private function refusesEntry(RunState $state, Thread $thread, Event $event): ?InputError
+    {
+        $values = $event->data['values'] ?? null;
+        if (! is_array($values)) {
+            return new InputError('data.values', 'must be an object with the values logged');
+        }
+        $entry = $this->procedure->entry((string) $event->text('entry'));
+        if ($entry === null) {
+            return new InputError('data.entry', "this procedure has no entry \"{$event->text('entry')}\"");
+        }
+        $bad = $entry->refuses($values);
+        if ($bad !== null) {
+            return $bad->under('data');
+        }
+        if (! $this->belongs($thread, $entry, $event)) {
+            $steps = array_map(
+                static fn (Step $s): string => "\"{$s->title}\"",
+                $this->procedure->stepsThatLog($entry->id),
+            );
+
+            return new InputError(
+                'data.entry',
+                sprintf(
+                    'is not logged now, at "%s": it belongs to %s',
+                    $this->titleOf($thread->step),
+                    implode(' or ', $steps) ?: 'no step',
+                ),
+            );
+        }
+        if ($entry->once && $state->count($entry->id, $thread->piece) > 0) {
+            return new InputError('data.entry', 'is already logged: correct that entry instead');
+        }
+
+        return null;
+    }
+
+    /**
+     * An entry belongs to the step that its thread is at, or, where it may come late, to a step gone by that is named.
+     */
+    private function belongs(Thread $thread, Entry $entry, Event $event): bool
+    {
+        $named = $event->text('step');
+        if ($named !== null && $named !== $thread->step) {
+            return $entry->late && isset($thread->done[$named]) && in_array(
+                $entry->id,
+                $this->procedure->step($named)->entries ?? [],
+                true,
+            );
+        }
+
+        return in_array($entry->id, $this->procedure->step((string) $thread->step)->entries ?? [], true);
+    }
+
+    private function refusesCorrection(RunState $state, Event $event): ?InputError
+    {
+        $logged = $state->entries[(string) $event->text('event')] ?? null;
+        if ($logged === null) {
+            return new InputError('data.event', 'names no entry of this run');
+        }
+        if ($event->text('reason') === null) {
+            return new InputError('data.reason', 'say why it is corrected');
+        }
+        $values = $event->data['values'] ?? null;
+        if (! is_array($values) || $values === []) {
+            return new InputError('data.values', 'give the corrected values');
+        }
+
+        return $this->procedure->entry($logged['entry'])
+            ?->refuses(array_merge($logged['values'], $values))
+            ?->under('data');
+    }
+
+    private function refusesStep(RunState $state, Thread $thread, Event $event): ?InputError
+    {
+        $step = $this->procedure->step((string) $event->text('step'));
+        if ($step === null) {
+            return new InputError('data.step', 'this procedure has no such step');
+        }
+        if (isset($thread->done[$step->id])) {
+            return new InputError('data.step', "is already done, by {$thread->done[$step->id]['by']}");
+        }
+        if (! $thread->isAt($step)) {
+            return new InputError('data.step', "is not the current step: {$this->titleOf($thread->step)} comes first");
+        }
+        $missing = $this->missing($state, $step->id, $event->at, $thread->piece);
+        if ($missing === []) {
+            return null;
+        }
+        $may = match ($step->passAnyway) {
+            PassAnyway::No => false, PassAnyway::Lead => $event->byLead, PassAnyway::Reason => true,
+        };
+        if ($may && $event->text('reason') !== null) {
+            return null;
+        }
+
+        return new InputError($step->passAnyway === PassAnyway::No ? 'data.step' : 'data.reason', 'not yet: '.implode(
+            '; ',
+            $missing,
+        ).match ($step->passAnyway) {
+            PassAnyway::No => '',
+            PassAnyway::Lead => '. A lead may pass it with a written reason',
+            PassAnyway::Reason => '. Give a reason to go on anyway',
+        });
+    }
+
+    private function refusesExtension(Thread $thread, Event $event): ?InputError
+    {
+        $timer = $thread->timers[(string) $event->text('timer')] ?? null;
+        $minutes = $event->data['minutes'] ?? null;
+        if ($timer === null || $timer['answered_at'] !== null) {
+            return new InputError('data.timer', 'is not running');
+        }
+        if (
+            (! is_int($minutes) && ! is_float($minutes))
+            || ! is_finite((float) $minutes)
+            || abs($minutes) > 600
+            || $minutes == 0
+        ) {
+            return new InputError('data.minutes', 'must be a number of minutes, at most 600');
+        }
+        if ($event->text('reason') === null) {
+            return new InputError('data.reason', 'say why the time changes');
+        }
+
+        return null;
+    }
+
+    private function refusesPiece(RunState $state, Event $event): ?InputError
+    {
+        $name = $this->procedure->pieceName();
+        $next = count($state->pieces) + 1;
+        $first = $this->procedure->first(Phase::Piece);
+        if ($first === null) {
+            return new InputError('type', 'this procedure has no pieces: it is one pass');
+        }
+        if ($event->piece() !== $next) {
+            return new InputError('data.piece', "must be {$next}: that is the next {$name}");
+        }
+        if ($state->closing) {
+            return new InputError('type', "the run is being closed: no {$name} follows");
+        }
+        if ($state->step !== null) {
+            return new InputError('type', "not yet: {$this->titleOf($state->step)} comes first");
+        }
+        $taken = $this->taken($state, $first->place, null);
+
+        return $taken === null ? null : new InputError('data.piece', "not yet: {$taken}");
+    }
+
+    private function refusesDrop(Event $event): ?InputError
+    {
+        if ($event->piece() === null) {
+            return new InputError('data.piece', "say which {$this->procedure->pieceName()} is taken out");
+        }
+
+        return $event->text('reason') === null ? new InputError('data.reason', 'say why it is taken out') : null;
+    }
+
+    private function refusesClosing(RunState $state): ?InputError
+    {
+        $open = array_keys(array_filter(
+            $state->pieces,
+            static fn (Thread $piece): bool => $piece->outcome === Thread::OPEN,
+        ));
+
+        return match (true) {
+            ! $this->procedure->hasPieces() => new InputError(
+                'type',
+                'this procedure has no pieces: its last step ends it',
+            ),
+            $state->closing => new InputError('type', 'the run is being closed already'),
+            $state->step !== null => new InputError('type', "not yet: {$this->titleOf($state->step)} comes first"),
+            $open !== [] => new InputError(
+                'type',
+                sprintf('not yet: %s %s is under way', $this->procedure->pieceName(), implode(' and ', $open)),
+            ),
+            default => null,
+        };
+    }
+}

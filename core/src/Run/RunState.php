@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Run;
+
+/**
+ * Where a run stands: what its events add up to. It is a thread itself, of set-up and closing steps, and has pieces.
+ */
+final class RunState extends Thread
+{
+    public const RUNNING = 'running';
+
+    public const FINISHED = 'finished';
+
+    public const ABORTED = 'aborted';
+
+    public string $status = self::RUNNING;
+
+    public ?float $startedAt = null;
+
+    public ?float $endedAt = null;
+
+    public bool $closing = false;
+
+    /** @var array<int, Thread> by number, from 1 */
+    public array $pieces = [];
+
+    /**
+     * @var array<string, array{key: string, entry: string, at: float, by: string, values: array<string, mixed>, step: ?string, corrected: int, piece: ?int}> log entries as they stand, by event key
+     */
+    public array $entries = [];
+
+    /** @var array<string, true> keys of all events folded */
+    public array $keys = [];
+
+    public function __construct()
+    {
+        parent::__construct();
+    }
+
+    public function thread(?int $piece): ?Thread
+    {
+        return $piece === null ? $this : $this->pieces[$piece] ?? null;
+    }
+
+    /** @return list<Thread> the run itself, while it has a step, and the pieces under way */
+    public function underWay(): array
+    {
+        $threads = array_filter($this->pieces, static fn (Thread $piece): bool => $piece->outcome === self::OPEN);
+
+        return [...($this->step === null ? [] : [$this]), ...array_values($threads)];
+    }
+
+    /**
+     * The values of the newest standing entry of a kind: of the whole run, or as logged in one step of one thread.
+     *
+     * @return array<string, mixed>|null
+     */
+    public function latest(string $entry, ?string $step = null, ?int $piece = null): ?array
+    {
+        $found = null;
+        foreach ($this->entries as $logged) {
+            if (
+                $logged['entry'] === $entry
+                && ($step === null || ($logged['step'] === $step && $logged['piece'] === $piece))
+            ) {
+                $found = $logged['values'];
+            }
+        }
+
+        return $found;
+    }
+
+    public function count(string $entry, ?int $piece = null): int
+    {
+        return count(array_filter(
+            $this->entries,
+            static fn (array $logged): bool => $logged['entry'] === $entry && $logged['piece'] === $piece,
+        ));
+    }
+
+    public function lastAt(string $entry, float $since, ?int $piece = null): ?float
+    {
+        $last = null;
+        foreach ($this->entries as $logged) {
+            if ($logged['entry'] === $entry && $logged['at'] >= $since && $logged['piece'] === $piece) {
+                $last = max($last ?? 0.0, $logged['at']);
+            }
+        }
+
+        return $last;
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+use Dithermic\Core\Calculator\Registry;
+
+/**
+ * A calculation's answer as whoever asks over a door gets it.
+ *
+ * @param  array<string, mixed>  $input
+ * @return array<string, mixed>
+ */
+function calculate(string $name, array $input): array
+{
+    return json_decode((string) json_encode((new Registry)->run($name, $input)), true);
+}
