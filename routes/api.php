@@ -23,6 +23,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShopController;
 use App\Http\Controllers\SortingController;
 use App\Http\Controllers\SourceController;
+use App\Http\Controllers\TaskController;
 use App\Http\Controllers\TransferController;
 use Illuminate\Support\Facades\Route;
 
@@ -57,8 +58,12 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
     Route::get('openapi.json', OpenApiController::class);
 
     Route::get('calc', [CalcController::class, 'index'])->middleware('ability:*,calc,shop');
-    Route::get('calc/{name}', [CalcController::class, 'show'])->where('name', '[a-z_.]{1,60}')->middleware('ability:*,calc,shop');
-    Route::post('calc/{name}', [CalcController::class, 'run'])->where('name', '[a-z_.]{1,60}')->middleware('ability:*,calc');
+    Route::get('calc/{name}', [CalcController::class, 'show'])->where('name', '[a-z_.]{1,60}')
+        ->middleware('ability:*,calc,shop');
+    Route::post('calc/{name}', [CalcController::class, 'run'])->where('name', '[a-z_.]{1,60}')
+        ->middleware('ability:*,calc');
+
+    Route::get('tasks/{task}', [TaskController::class, 'show'])->whereUuid('task')->middleware('ability:*,calc,shop');
 
     Route::middleware('ability:*,calc')->group(static function (): void {
         Route::get('meshes', [MeshController::class, 'index']);
@@ -76,6 +81,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('polymers/{code}/overrides', [ShopController::class, 'override']);
         Route::get('machines', [ShopController::class, 'machines']);
         Route::get('products', [ShopController::class, 'products']);
+        Route::get('products/{product}/charge', [ShopController::class, 'charge']);
         Route::post('products/{product}/recipes', [ShopController::class, 'keepRecipe']);
         Route::get('sources', [SourceController::class, 'index']);
         Route::post('sources', [SourceController::class, 'store']);
@@ -88,7 +94,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('lots/merge', [LotController::class, 'merge']);
         Route::get('lots/{lot}', [LotController::class, 'show'])->where('lot', '[A-Za-z0-9-]{1,30}');
         Route::post('lots/{lot}/acts', [LotController::class, 'act'])->where('lot', '[1-9][0-9]{0,14}');
-        Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]{1,30}')->whereIn('format', ['pdf', 'svg']);
+        Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]{1,30}')
+            ->whereIn('format', ['pdf', 'svg']);
         Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
         Route::get('sorting-tests', [IdentificationController::class, 'tests']);
         Route::post('identifications', [IdentificationController::class, 'store']);
@@ -101,8 +108,15 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('drying', [DryingController::class, 'index']);
         Route::post('drying', [DryingController::class, 'store']);
         Route::post('drying/{drying}/out', [DryingController::class, 'out'])->whereUuid('drying');
-        Route::get('transfer/{kind}.csv', [TransferController::class, 'export'])->whereIn('kind', ['sources', 'lots', 'movements', 'mixes']);
-        Route::post('transfer/{kind}', [TransferController::class, 'import'])->whereIn('kind', ['sources', 'lots', 'movements', 'mixes'])->middleware('throttle:upload');
+        Route::get(
+            'transfer/{kind}.csv',
+            [TransferController::class, 'export'],
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes']);
+        Route::post(
+            'transfer/{kind}',
+            [TransferController::class, 'import'],
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes'])
+            ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);
         Route::get('charges', [ChargeController::class, 'index']);
@@ -112,13 +126,17 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('charges/{charge}/total', [ChargeController::class, 'total'])->whereUuid('charge');
         Route::post('charges/{charge}/finish', [ChargeController::class, 'finish'])->whereUuid('charge');
         Route::post('charges/{charge}/return', [ChargeController::class, 'giveBack'])->whereUuid('charge');
-        Route::get('charges/{charge}/label.{format}', [ChargeController::class, 'label'])->whereUuid('charge')->whereIn('format', ['pdf', 'svg']);
+        Route::get(
+            'charges/{charge}/label.{format}',
+            [ChargeController::class, 'label'],
+        )->whereUuid('charge')->whereIn('format', ['pdf', 'svg']);
         Route::post('plans/press', PlanController::class);
         Route::get('runs', [RunController::class, 'index']);
         Route::post('runs', [RunController::class, 'store']);
         Route::get('runs/{run}', [RunController::class, 'show'])->whereUuid('run');
         Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');
-        Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')->whereIn('format', ['json', 'csv', 'pdf']);
+        Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')
+            ->whereIn('format', ['json', 'csv', 'pdf']);
     });
 });

@@ -6,7 +6,15 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Vite;
 
-// One page for every address of the application: the screens route themselves. It is the same for everybody, so it has no session.
+// One page for every address of the application: the screens route themselves. It is the same for everybody, so it has
+// no session.
 // Whether the web answers at all; asked by the start script and by whatever watches a server.
-Route::get('/up', static fn (): Response => new Response("up\n", 200, ['Content-Type' => 'text/plain']))->withoutMiddleware('web');
-Route::get('/{any?}', static fn () => view('app', ['nonce' => Vite::cspNonce()]))->where('any', '^(?!api/|build/|up$|sanctum/).*$')->withoutMiddleware('web');
+Route::get(
+    '/up',
+    static fn (): Response => new Response("up\n", 200, ['Content-Type' => 'text/plain']),
+)->withoutMiddleware('web');
+Route::get(
+    '/{any?}',
+    static fn () => view('app', ['nonce' => Vite::cspNonce()]),
+)->where('any', '^(?!api/|build/|up$|sanctum/).*$')
+    ->withoutMiddleware('web');

@@ -9,6 +9,8 @@ use App\Models\User;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Tests\TestCase;
 
+require_once __DIR__.'/../core/tests/calculate.php';
+
 // Each test runs inside a transaction on a shop that was seeded once, in a database of its own.
 uses(TestCase::class, DatabaseTransactions::class)->in('Feature');
 
@@ -22,8 +24,11 @@ function panel(array $over = []): array
 {
     return array_replace_recursive([
         'id' => fake_uuid(), 'product_id' => Product::query()->where('name', 'hive floor panel')->value('id'),
-        'machine_id' => Machine::query()->where('name', 'Anvil')->value('id'), 'cold_machine_id' => Machine::query()->where('name', 'Pond')->value('id'),
-        'lot_id' => lot('L-0101')->id, 'confirmed_by' => person(TestCase::$who)->id, 'answers' => ['people_protected' => true, 'air_moving' => true],
+        'machine_id' => Machine::query()->where('name', 'Anvil')->value('id'),
+        'cold_machine_id' => Machine::query()->where('name', 'Pond')->value('id'),
+        'lot_id' => lot('L-0101')->id,
+        'confirmed_by' => person(TestCase::$who)->id,
+        'answers' => ['people_protected' => true, 'air_moving' => true],
     ], $over);
 }
 

@@ -25,14 +25,25 @@ final readonly class CloseSorting
     {
         $waste = $sorting->bins->whereNull('polymer')->pluck('id')->all();
         $inWaste = $sorting->entries->whereIn('bin_id', $waste);
-        $weighed = $sorting->entries->whereNull('undoes')->filter(static fn ($e): bool => (float) $e->mass_g > 0)->count();
+        $weighed = $sorting->entries->whereNull('undoes')
+            ->filter(static fn ($e): bool => (float) $e->mass_g > 0)
+            ->count();
 
-        return new MassBalance((float) $sorting->in_g, (float) $sorting->entries->sum('mass_g') - (float) $inWaste->sum('mass_g'), (float) $inWaste->sum('mass_g'), $sorting->scale_g, 1 + $weighed);
+        return new MassBalance(
+            (float) $sorting->in_g,
+            (float) $sorting->entries->sum('mass_g') - (float) $inWaste->sum('mass_g'),
+            (float) $inWaste->sum('mass_g'),
+            $sorting->scale_g,
+            1 + $weighed,
+        );
     }
 
     public function __invoke(string $id, User $by, Sorting $sorting, string $reason): Act
     {
-        return $this->ledger->act($id, LotMovement::SORTED, $by, $reason, ['sorting_id' => $sorting->id], function (Act $act) use ($sorting, $reason): void {
+        return $this->ledger->act($id, LotMovement::SORTED, $by, $reason, ['sorting_id' => $sorting->id], function (Act $act) use (
+            $sorting,
+            $reason,
+        ): void {
             $open = Sorting::query()->whereKey($sorting->id)->lockForUpdate()->firstOrFail()->load(['bins', 'entries']);
             if ($open->status !== Sorting::OPEN) {
                 throw new InputError('sorting', 'is closed already');
@@ -40,7 +51,10 @@ final readonly class CloseSorting
             foreach ($open->bins as $bin) {
                 $in = $open->entries->where('bin_id', $bin->id);
                 if ((int) $in->sum('pieces') > 0 && (float) $in->sum('mass_g') <= 0) {
-                    throw new InputError('bins', "container {$bin->place} ({$bin->colour}) holds pieces and was not weighed: weigh it first");
+                    throw new InputError(
+                        'bins',
+                        "container {$bin->place} ({$bin->colour}) holds pieces and was not weighed: weigh it first",
+                    );
                 }
             }
             $balance = $this->balance($open);
@@ -60,7 +74,14 @@ final readonly class CloseSorting
         if ($bin->polymer === null || $mass <= 0) {
             return;
         }
-        $lot = $this->ledger->open(['source_id' => $sorting->source_id, 'polymer' => $bin->polymer, 'form' => 'item', 'colour' => $bin->colour, 'swatch' => $bin->swatch, 'location' => $bin->location]);
+        $lot = $this->ledger->open([
+            'source_id' => $sorting->source_id,
+            'polymer' => $bin->polymer,
+            'form' => 'item',
+            'colour' => $bin->colour,
+            'swatch' => $bin->swatch,
+            'location' => $bin->location,
+        ]);
         $this->ledger->line($act, $lot, $mass, LotMovement::SORTED);
         $bin->update(['lot_id' => $lot->id]);
     }

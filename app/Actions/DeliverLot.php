@@ -19,15 +19,29 @@ final readonly class DeliverLot
     {
     }
 
-    /** @param  array<string, mixed>  $what  polymer, form, colour, swatch, location, generation, tare_g, sheet, reserved_for_id, picture_id */
+    /**
+     * @param  array<string, mixed>  $what  polymer, form, colour, swatch, location, generation, tare_g, sheet, reserved_for_id, picture_id
+     */
     public function __invoke(string $id, User $by, Source $source, array $what, float $mass): Act
     {
         if (! $this->polymers->has((string) $what['polymer'])) {
-            throw new InputError('polymer', "there is no polymer \"{$what['polymer']}\": take one of the library, or UNKNOWN");
+            throw new InputError(
+                'polymer',
+                "there is no polymer \"{$what['polymer']}\": take one of the library, or UNKNOWN",
+            );
         }
 
-        return $this->ledger->act($id, LotMovement::DELIVERED, $by, 'delivery, weighed', [], function (Act $act) use ($source, $what, $mass): void {
-            $this->ledger->line($act, $this->ledger->open(['source_id' => $source->id] + $what), $mass, LotMovement::DELIVERED);
+        return $this->ledger->act($id, LotMovement::DELIVERED, $by, 'delivery, weighed', [], function (Act $act) use (
+            $source,
+            $what,
+            $mass,
+        ): void {
+            $this->ledger->line(
+                $act,
+                $this->ledger->open(['source_id' => $source->id] + $what),
+                $mass,
+                LotMovement::DELIVERED,
+            );
         });
     }
 }

@@ -21,16 +21,26 @@ use Dithermic\Core\Safety\SourceState;
 /** Rows of a CSV file into the shop, all or none; a dry run says what each row would do and what is wrong with it. */
 final readonly class ImportRows
 {
-    public const NEEDED = ['sources' => ['name'], 'lots' => ['source', 'polymer', 'form', 'colour', 'mass_g'], 'movements' => ['lot', 'mass_g', 'reason'], 'mixes' => ['mix', 'polymer', 'component', 'parts']];
+    public const NEEDED = [
+        'sources' => ['name'],
+        'lots' => ['source', 'polymer', 'form', 'colour', 'mass_g'],
+        'movements' => ['lot', 'mass_g', 'reason'],
+        'mixes' => ['mix', 'polymer', 'component', 'parts'],
+    ];
 
-    public function __construct(private Ledger $ledger, private Sent $sent, private PolymerLibrary $polymers, private KeepMix $keepMix)
-    {
+    public function __construct(
+        private Ledger $ledger,
+        private Sent $sent,
+        private PolymerLibrary $polymers,
+        private KeepMix $keepMix,
+    ) {
     }
 
     /**
+     * @param  (callable(float): void)|null  $tell  how much is done, now and then
      * @return array{rows: int, errors: list<array{row: int, field: string, message: string}>, would: list<string>}
      */
-    public function __invoke(string $id, User $by, string $kind, string $text, bool $dry): array
+    public function __invoke(string $id, User $by, string $kind, string $text, bool $dry, ?callable $tell = null): array
     {
         $rows = Csv::read($text, self::NEEDED[$kind]);
         if (! $dry && Act::query()->whereKey($id)->where(['kind' => 'imported', 'by_id' => $by->id])->exists()) {
@@ -39,14 +49,23 @@ final readonly class ImportRows
             return ['rows' => count($rows), 'errors' => [], 'would' => []];
         }
         $sources = Source::query()->get()->keyBy('name')->all();
-        $lots = $kind === 'movements' ? Lot::query()->whereIn('code', array_map(mb_strtoupper(...), array_column($rows, 'lot')))->get()->keyBy('code')->all() : [];
+        $lots = $kind === 'movements'
+            ? Lot::query()->whereIn(
+                'code',
+                array_map(mb_strtoupper(...), array_column($rows, 'lot')),
+            )->get()->keyBy('code')->all()
+            : [];
         $errors = [];
         $ready = [];
         $named = [];
         foreach ($rows as $i => $row) {
+            $tell !== null && $i % 200 === 0 && $tell($dry ? $i / count($rows) : 0.3 * $i / count($rows));
             try {
                 $ready[] = match ($kind) {
-                    'sources' => $this->source($row, $named, $sources), 'lots' => $this->lot($row, $sources), 'movements' => $this->movement($row, $lots), default => $this->mix($row),
+                    'sources' => $this->source($row, $named, $sources),
+                    'lots' => $this->lot($row, $sources),
+                    'movements' => $this->movement($row, $lots),
+                    default => $this->mix($row),
                 };
                 $named[$row['name'] ?? ''] = true;
             } catch (InputError $error) {
@@ -58,17 +77,31 @@ final readonly class ImportRows
             throw new InputError('file', 'has a header and no rows');
         }
         if ($errors === [] && ! $dry) {
-            $this->ledger->act($id, 'imported', $by, 'from a CSV file', ['kind' => $kind, 'rows' => count($rows)], function (Act $act) use ($kind, $ready): void {
+            $this->ledger->act($id, 'imported', $by, 'from a CSV file', [
+                'kind' => $kind,
+                'rows' => count($rows),
+            ], function (Act $act) use ($kind, $ready, $tell): void {
                 match ($kind) {
-                    'sources' => array_map(static fn (array $r): Source => Source::query()->create(['name' => $r['name'], 'state' => SourceState::OnTrial, 'note' => $r['note']]), $ready),
-                    'lots' => array_map(fn (array $r) => $this->ledger->line($act, $this->ledger->open($r['lot']), $r['mass_g'], LotMovement::DELIVERED), $ready),
+                    'sources' => array_map(
+                        static fn (array $r): Source => Source::query()->create([
+                            'name' => $r['name'],
+                            'state' => SourceState::OnTrial,
+                            'note' => $r['note'],
+                        ]),
+                        $ready,
+                    ),
+                    'lots' => $this->open($act, $ready, $tell),
                     'movements' => $this->book($act, $ready),
                     default => $this->keep($act, $ready),
                 };
             });
         }
 
-        return ['rows' => count($rows), 'errors' => array_slice($errors, 0, 200), 'would' => array_slice(array_column($ready, 'says'), 0, 200)];
+        return [
+            'rows' => count($rows),
+            'errors' => array_slice($errors, 0, 200),
+            'would' => array_slice(array_column($ready, 'says'), 0, 200),
+        ];
     }
 
     /**
@@ -84,7 +117,11 @@ final readonly class ImportRows
             throw new InputError('name', "\"{$name}\" is known already");
         }
 
-        return ['name' => $name, 'note' => mb_substr($row['note'] ?? '', 0, 500), 'says' => "{$name}: a new source, on trial"];
+        return [
+            'name' => $name,
+            'note' => mb_substr($row['note'] ?? '', 0, 500),
+            'says' => "{$name}: a new source, on trial",
+        ];
     }
 
     /**
@@ -94,7 +131,10 @@ final readonly class ImportRows
      */
     private function lot(array $row, array $sources): array
     {
-        $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError('source', "\"{$row['source']}\" is not a source of the shop: bring in the sources first");
+        $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError(
+            'source',
+            "\"{$row['source']}\" is not a source of the shop: bring in the sources first",
+        );
         $polymer = self::text($row, 'polymer', 20);
         if (! $this->polymers->has($polymer)) {
             throw new InputError('polymer', "\"{$polymer}\" is not in the library: take UNKNOWN for what is not known");
@@ -114,7 +154,19 @@ final readonly class ImportRows
         $tare = ($row['tare_g'] ?? '') === '' ? null : self::mass($row, 'tare_g');
         $colour = self::text($row, 'colour', 60);
 
-        return ['lot' => ['source_id' => $source->id, 'polymer' => $polymer, 'form' => $form, 'colour' => $colour, 'swatch' => $swatch, 'location' => mb_substr($row['location'] ?? '', 0, 60), 'tare_g' => $tare], 'mass_g' => $mass, 'says' => sprintf('%.0f g of %s, %s %s, from %s', $mass, $polymer, $colour, $form, $source->name)];
+        return [
+            'lot' => [
+                'source_id' => $source->id,
+                'polymer' => $polymer,
+                'form' => $form,
+                'colour' => $colour,
+                'swatch' => $swatch,
+                'location' => mb_substr($row['location'] ?? '', 0, 60),
+                'tare_g' => $tare,
+            ],
+            'mass_g' => $mass,
+            'says' => sprintf('%.0f g of %s, %s %s, from %s', $mass, $polymer, $colour, $form, $source->name),
+        ];
     }
 
     /**
@@ -124,10 +176,18 @@ final readonly class ImportRows
      */
     private function movement(array $row, array $lots): array
     {
-        $lot = $lots[mb_strtoupper(self::text($row, 'lot', 30))] ?? throw new InputError('lot', "there is no lot \"{$row['lot']}\"");
+        $lot = $lots[mb_strtoupper(self::text($row, 'lot', 30))] ?? throw new InputError(
+            'lot',
+            "there is no lot \"{$row['lot']}\"",
+        );
         $mass = self::mass($row, 'mass_g');
 
-        return ['lot_id' => $lot->id, 'mass_g' => $mass, 'reason' => self::text($row, 'reason', 500), 'says' => sprintf('%s: %+.0f g, %s', $lot->code, $mass, $row['reason'])];
+        return [
+            'lot_id' => $lot->id,
+            'mass_g' => $mass,
+            'reason' => self::text($row, 'reason', 500),
+            'says' => sprintf('%s: %+.0f g, %s', $lot->code, $mass, $row['reason']),
+        ];
     }
 
     /**
@@ -153,7 +213,29 @@ final readonly class ImportRows
             throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
         }
 
-        return ['mix' => self::text($row, 'mix', 80), 'polymer' => $polymer, 'component' => ['name' => self::text($row, 'component', 60), 'swatch' => $swatch, 'parts' => $parts, 'kind' => $kind], 'says' => "{$row['mix']}: {$row['parts']} parts of {$row['component']}"];
+        return [
+            'mix' => self::text($row, 'mix', 80),
+            'polymer' => $polymer,
+            'component' => [
+                'name' => self::text($row, 'component', 60),
+                'swatch' => $swatch,
+                'parts' => $parts,
+                'kind' => $kind,
+            ],
+            'says' => "{$row['mix']}: {$row['parts']} parts of {$row['component']}",
+        ];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $rows
+     * @param  (callable(float): void)|null  $tell
+     */
+    private function open(Act $act, array $rows, ?callable $tell): void
+    {
+        foreach ($rows as $i => $row) {
+            $tell !== null && $i % 100 === 0 && $tell(0.3 + 0.7 * $i / count($rows));
+            $this->ledger->line($act, $this->ledger->open($row['lot']), $row['mass_g'], LotMovement::DELIVERED);
+        }
     }
 
     /** @param  list<array<string, mixed>>  $rows */
@@ -164,9 +246,24 @@ final readonly class ImportRows
         foreach ($rows as $i => $row) {
             $held[$row['lot_id']] += $row['mass_g'];
             if ($held[$row['lot_id']] < 0) {
-                throw new InputError('file', sprintf('row %d would take lot %s under zero: nothing was brought in', $i + 2, $lots[$row['lot_id']]->code));
+                throw new InputError(
+                    'file',
+                    sprintf(
+                        'row %d would take lot %s under zero: nothing was brought in',
+                        $i + 2,
+                        $lots[$row['lot_id']]->code,
+                    ),
+                );
             }
-            LotMovement::query()->create(['lot_id' => $row['lot_id'], 'mass_g' => $row['mass_g'], 'kind' => LotMovement::CORRECTED, 'reason' => $row['reason'], 'by_id' => $act->by_id, 'at' => CarbonImmutable::now(), 'act_id' => $act->id]);
+            LotMovement::query()->create([
+                'lot_id' => $row['lot_id'],
+                'mass_g' => $row['mass_g'],
+                'kind' => LotMovement::CORRECTED,
+                'reason' => $row['reason'],
+                'by_id' => $act->by_id,
+                'at' => CarbonImmutable::now(),
+                'act_id' => $act->id,
+            ]);
         }
     }
 
@@ -178,7 +275,16 @@ final readonly class ImportRows
             if ($polymers->count() > 1) {
                 throw new InputError('file', "the mix {$name} names more than one polymer: nothing was brought in");
             }
-            ($this->keepMix)(['name' => (string) $name, 'polymer' => $polymers->first(), 'after_version' => (int) Mix::query()->where('name', $name)->max('version'), 'components' => $of->pluck('component')->all(), 'note' => 'from a CSV file'], $act->by_id);
+            ($this->keepMix)(
+                [
+                    'name' => (string) $name,
+                    'polymer' => $polymers->first(),
+                    'after_version' => (int) Mix::query()->where('name', $name)->max('version'),
+                    'components' => $of->pluck('component')->all(),
+                    'note' => 'from a CSV file',
+                ],
+                $act->by_id,
+            );
         }
     }
 
@@ -187,7 +293,9 @@ final readonly class ImportRows
     {
         $text = $row[$name] ?? '';
 
-        return $text === '' || mb_strlen($text) > $most ? throw new InputError($name, $text === '' ? 'is empty' : "is longer than {$most} letters") : $text;
+        return $text === '' || mb_strlen($text) > $most
+            ? throw new InputError($name, $text === '' ? 'is empty' : "is longer than {$most} letters")
+            : $text;
     }
 
     /** @param  array<string, string>  $row */
@@ -195,6 +303,8 @@ final readonly class ImportRows
     {
         $mass = Csv::number($row[$name] ?? '');
 
-        return $mass === null || abs($mass) > 1e9 ? throw new InputError($name, "\"{$row[$name]}\" is not a mass in grams") : $mass;
+        return $mass === null || abs($mass) > 1e9
+            ? throw new InputError($name, "\"{$row[$name]}\" is not a mass in grams")
+            : $mass;
     }
 }

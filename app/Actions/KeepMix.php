@@ -29,10 +29,23 @@ final readonly class KeepMix
             DB::select('select pg_advisory_xact_lock(hashtextextended(?, 1))', [$given['name']]);
             $newest = (int) Mix::query()->where('name', $given['name'])->max('version');
             if ($newest !== (int) $given['after_version']) {
-                throw new InputError('after_version', $newest === 0 ? 'there is no such mix yet' : "somebody has kept version {$newest} meanwhile: look at it first");
+                throw new InputError(
+                    'after_version',
+                    $newest === 0
+                        ? 'there is no such mix yet'
+                        : "somebody has kept version {$newest} meanwhile: look at it first",
+                );
             }
 
-            return Mix::query()->create(['name' => $given['name'], 'version' => $newest + 1, 'polymer' => $given['polymer'], 'components' => array_values($given['components']), 'note' => $given['note'] ?? '', 'by_id' => $by, 'created_at' => now()]);
+            return Mix::query()->create([
+                'name' => $given['name'],
+                'version' => $newest + 1,
+                'polymer' => $given['polymer'],
+                'components' => array_values($given['components']),
+                'note' => $given['note'] ?? '',
+                'by_id' => $by,
+                'created_at' => now(),
+            ]);
         });
     }
 }

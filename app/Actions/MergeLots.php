@@ -15,7 +15,10 @@ use Dithermic\Core\Stock\Holding;
 use Dithermic\Core\Stock\Merge;
 use Dithermic\Core\Stock\Merged;
 
-/** Puts lots of one polymer together in a new container; what that does to colour, trust and dryness is computed and kept. */
+/**
+ * Puts lots of one polymer together in a new container; what that does to colour, trust and dryness is computed and
+ * kept.
+ */
 final readonly class MergeLots
 {
     public function __construct(private Ledger $ledger, private Dryness $dryness)
@@ -34,11 +37,17 @@ final readonly class MergeLots
      */
     public function __invoke(string $id, User $by, array $parts, array $container): Act
     {
-        return $this->ledger->act($id, LotMovement::MERGED, $by, '', ['parts' => $parts], function (Act $act) use ($parts, $container): void {
+        return $this->ledger->act($id, LotMovement::MERGED, $by, '', ['parts' => $parts], function (Act $act) use (
+            $parts,
+            $container,
+        ): void {
             $lots = $this->ledger->lock(array_column($parts, 'id'));
             $merged = $this->merged($parts, $lots);
             $new = $this->ledger->open($container + [
-                'source_id' => $lots[$parts[$merged->weakest]['id']]->source_id, 'polymer' => $merged->polymer, 'form' => $merged->form, 'colour' => mb_substr($merged->colour, 0, 60),
+                'source_id' => $lots[$parts[$merged->weakest]['id']]->source_id,
+                'polymer' => $merged->polymer,
+                'form' => $merged->form,
+                'colour' => mb_substr($merged->colour, 0, 60),
                 'swatch' => $merged->swatch, 'generation' => $merged->generation,
             ] + $this->exposure($merged, $lots));
             foreach ($parts as $i => ['id' => $lotId, 'mass_g' => $mass]) {
@@ -54,12 +63,25 @@ final readonly class MergeLots
      */
     private function merged(array $parts, array $lots): Merged
     {
-        return Merge::of(array_map(fn (array $part): Holding => $this->holding($lots[$part['id']], $part['mass_g']), $parts));
+        return Merge::of(array_map(
+            fn (array $part): Holding => $this->holding($lots[$part['id']], $part['mass_g']),
+            $parts,
+        ));
     }
 
     private function holding(Lot $lot, float $mass): Holding
     {
-        return new Holding($lot->code, $mass, $lot->polymer, $lot->form, $lot->colour, $lot->swatch, $lot->generation, $this->dryness->state($lot), $lot->source->state);
+        return new Holding(
+            $lot->code,
+            $mass,
+            $lot->polymer,
+            $lot->form,
+            $lot->colour,
+            $lot->swatch,
+            $lot->generation,
+            $this->dryness->state($lot),
+            $lot->source->state,
+        );
     }
 
     /**
@@ -76,8 +98,15 @@ final readonly class MergeLots
         }
 
         return [
-            'dry_state' => $merged->dry, 'dried_at' => min($dried), 'hopper' => in_array('open', array_map(static fn (Lot $l): ?string => $l->hopper, $lots), true) ? 'open' : 'closed',
-            'rh_pct' => max(0.0, ...array_map(static fn (Lot $l): float => $l->rh_pct ?? Dryness::ROOM_RH_PCT, array_values($lots))),
+            'dry_state' => $merged->dry,
+            'dried_at' => min($dried),
+            'hopper' => in_array('open', array_map(static fn (Lot $l): ?string => $l->hopper, $lots), true)
+                ? 'open'
+                : 'closed',
+            'rh_pct' => max(
+                0.0,
+                ...array_map(static fn (Lot $l): float => $l->rh_pct ?? Dryness::ROOM_RH_PCT, array_values($lots)),
+            ),
         ];
     }
 }

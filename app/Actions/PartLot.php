@@ -15,7 +15,19 @@ use Dithermic\Core\Calculator\InputError;
 final readonly class PartLot
 {
     /** attributes that go with the material into the new container */
-    private const INHERITED = ['source_id', 'polymer', 'form', 'colour', 'swatch', 'generation', 'sheet', 'picture_id', 'dried_at', 'hopper', 'rh_pct'];
+    private const INHERITED = [
+        'source_id',
+        'polymer',
+        'form',
+        'colour',
+        'swatch',
+        'generation',
+        'sheet',
+        'picture_id',
+        'dried_at',
+        'hopper',
+        'rh_pct',
+    ];
 
     public function __construct(private Ledger $ledger)
     {
@@ -24,7 +36,11 @@ final readonly class PartLot
     /** @param  array{location: string, tare_g: float|null}  $container */
     public function split(string $id, User $by, int $lotId, float $mass, array $container): Act
     {
-        return $this->ledger->act($id, LotMovement::SPLIT, $by, '', [], function (Act $act) use ($lotId, $mass, $container): void {
+        return $this->ledger->act($id, LotMovement::SPLIT, $by, '', [], function (Act $act) use (
+            $lotId,
+            $mass,
+            $container,
+        ): void {
             $lot = $this->ledger->lock([$lotId])[$lotId];
             $new = $this->ledger->open($container + $lot->only(self::INHERITED) + ['dry_state' => $lot->dry_state]);
             $this->ledger->line($act, $lot, -$mass, LotMovement::SPLIT, $new);
@@ -43,14 +59,28 @@ final readonly class PartLot
             throw new InputError('mass_out_g', 'is more than went in: check the tare');
         }
 
-        return $this->ledger->act($id, LotMovement::SHREDDED, $by, '', [], function (Act $act) use ($lotId, $in, $out, $container): void {
+        return $this->ledger->act($id, LotMovement::SHREDDED, $by, '', [], function (Act $act) use (
+            $lotId,
+            $in,
+            $out,
+            $container,
+        ): void {
             $lot = $this->ledger->lock([$lotId])[$lotId];
             if (! in_array($lot->form, Lot::SHREDDABLE, true)) {
-                throw new InputError('lot_id', "lot {$lot->code} is {$lot->form}: only ".implode(', ', Lot::SHREDDABLE).' are shredded');
+                throw new InputError(
+                    'lot_id',
+                    "lot {$lot->code} is {$lot->form}: only ".implode(', ', Lot::SHREDDABLE).' are shredded',
+                );
             }
             // Our own edges and scrap have been through the heat once more; somebody else's items come as they are.
             $again = $lot->form === 'offcut' && $lot->source->name === 'Own regrind';
-            $new = $this->ledger->open($container + ['form' => 'flake', 'sheet' => null, 'generation' => $lot->generation + (int) $again] + $lot->only(self::INHERITED));
+            $new = $this->ledger->open(
+                $container + [
+                    'form' => 'flake',
+                    'sheet' => null,
+                    'generation' => $lot->generation + (int) $again,
+                ] + $lot->only(self::INHERITED),
+            );
             $this->ledger->line($act, $lot, -$in, LotMovement::SHREDDED, $new, 'mass_in_g');
             $this->ledger->line($act, $new, $out, LotMovement::SHREDDED, $lot);
         });

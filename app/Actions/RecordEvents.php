@@ -11,18 +11,19 @@ use App\Models\Run;
 use App\Models\RunEvent;
 use App\Models\User;
 use App\Support\Places;
+use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Procedure\Event;
-use Dithermic\Core\Procedure\EventType;
-use Dithermic\Core\Procedure\Procedure;
-use Dithermic\Core\Procedure\RunMachine;
-use Dithermic\Core\Procedure\RunState;
 use Dithermic\Core\Quality\PorosityResult;
 use Dithermic\Core\Quality\ThicknessGridResult;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -34,8 +35,12 @@ final readonly class RecordEvents
     /** a sender's clock may run this far ahead, s */
     private const AHEAD_S = 10.0;
 
-    public function __construct(private Registry $calculations, private PolymerLibrary $polymers, private Places $places)
-    {
+    public function __construct(
+        private Registry $calculations,
+        private PolymerLibrary $polymers,
+        private Places $places,
+        private ShopClock $clock,
+    ) {
     }
 
     /**
@@ -58,7 +63,13 @@ final readonly class RecordEvents
                 if (isset($state->keys[$event->key])) {
                     $before = $known[$event->key] ?? null;
                     if ($before !== null && ($before->type !== $event->type || $before->data != $event->data)) {
-                        $refused[] = ['key' => $event->key, 'error' => new InputError('key', 'was used before for another entry: this one was not stored, send it with a new one')];
+                        $refused[] = [
+                            'key' => $event->key,
+                            'error' => new InputError(
+                                'key',
+                                'was used before for another entry: this one was not stored, send it with a new one',
+                            ),
+                        ];
                     } else {
                         $stored[] = $event->key;
                     }
@@ -67,9 +78,14 @@ final readonly class RecordEvents
                 }
                 try {
                     if ($by === null) {
-                        throw new InputError('by_id', 'names somebody who was not signed in on this screen then: that person enters it');
+                        throw new InputError(
+                            'by_id',
+                            'names somebody who was not signed in on this screen then: that person enters it',
+                        );
                     }
-                    $error = $this->refusesTime($run, $event) ?? $machine->refuses($state, $event) ?? $this->refusesPlace($run, $machine, $state, $event);
+                    $error = $this->refusesTime($run, $event) ?? $machine
+                        ->refuses($state, $event) ?? $this
+                        ->refusesPlace($run, $machine, $state, $event);
                     if ($error !== null) {
                         throw $error;
                     }
@@ -80,14 +96,23 @@ final readonly class RecordEvents
                     continue;
                 }
                 $known[$event->key] = RunEvent::query()->create([
-                    'run_id' => $run->id, 'seq' => ++$seq, 'key' => $event->key, 'type' => $event->type, 'at' => self::moment($event->at),
+                    'run_id' => $run->id,
+                    'seq' => ++$seq,
+                    'key' => $event->key,
+                    'type' => $event->type,
+                    'at' => self::moment($event->at),
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                 ]);
                 $machine->apply($state, $event);
                 $this->remodel($run, $machine->procedure, $state, $event);
                 $stored[] = $event->key;
             }
-            $run->fill(['status' => $state->status, 'step' => $state->step, 'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt)])->save();
+            $this->places->keep($run, $machine->procedure, $state);
+            $run->fill([
+                'status' => $state->status,
+                'step' => $state->step,
+                'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt),
+            ])->save();
 
             return ['stored' => $stored, 'refused' => $refused];
         });
@@ -104,24 +129,46 @@ final readonly class RecordEvents
      */
     private function remodel(Run $run, Procedure $procedure, RunState $state, Event $event): void
     {
-        $timer = $event->type === EventType::StepDone ? ($procedure->step((string) $event->text('step'))['timer'] ?? null) : null;
-        if ($timer === null || ($procedure->timer($timer)['kind'] ?? '') !== 'heat' || ! isset($run->setup['heat_input'], $state->timers[$timer])) {
+        $timer = $event->type === EventType::StepDone
+            ? ($procedure->step((string) $event->text('step'))->timer ?? null)
+            : null;
+        if (
+            $timer === null
+            || ($procedure->timer($timer)->kind ?? '') !== 'heat'
+            || ! isset($run->setup['heat_input'], $state->timers[$timer])
+        ) {
             return;
         }
         $minutes = ($event->at - $state->timers[$timer]['started_at']) / 60;
         if ($minutes < 0.2) {
             return;
         }
-        $cycle = $this->calculations->run('heat.press_cycle', ['transfer_min' => $minutes, 'with_profile' => true] + (array) $run->setup['heat_input']);
+        $cycle = $this->calculations->run(
+            'heat.press_cycle',
+            ['transfer_min' => $minutes, 'with_profile' => true] + (array) $run->setup['heat_input'],
+        );
         assert($cycle instanceof PressCycleResult);
-        $run->setup = ['curve' => $cycle->curve, 'turn_min' => $minutes, 'model' => ['cool_min' => $cycle->cool_min, 'cold_platen_end_c' => $cycle->cold_platen_end_c] + $run->setup['model']] + $run->setup;
+        $run->setup = [
+            'curve' => $cycle->curve,
+            'turn_min' => $minutes,
+            'model' => [
+                'cool_min' => $cycle->cool_min,
+                'cold_platen_end_c' => $cycle->cold_platen_end_c,
+            ] + $run->setup['model'],
+        ] + $run->setup;
     }
 
     private function refusesTime(Run $run, Event $event): ?InputError
     {
         return match (true) {
-            $event->at > microtime(true) + self::AHEAD_S => new InputError('at', 'is in the future: check this device\'s clock'),
-            $event->at < (float) $run->started_at->format('U.v') - self::AHEAD_S => new InputError('at', 'is before the run started'),
+            $event->at > $this->clock->now() + self::AHEAD_S => new InputError(
+                'at',
+                'is in the future: check this device\'s clock',
+            ),
+            $event->at < (float) $run->started_at->format('U.v') - self::AHEAD_S => new InputError(
+                'at',
+                'is before the run started',
+            ),
             default => null,
         };
     }
@@ -132,14 +179,16 @@ final readonly class RecordEvents
         if ($event->type !== EventType::StepDone || $run->cold_machine_id === null) {
             return null;
         }
-        $steps = $machine->procedure->steps();
-        $index = array_search($event->text('step'), array_column($steps, 'id'), true);
-        $enters = $index !== false && $steps[$index]['place'] !== 'cold' && ($steps[$index + 1]['place'] ?? '') === 'cold';
+        $step = $machine->procedure->step((string) $event->text('step'));
+        $enters = $step !== null && $step->place !== 'cold' && $machine->procedure->after($step)?->place === 'cold';
         $run->loadMissing('coldMachine');
-        $holder = $enters && $run->coldMachine !== null ? $this->places->holder($run->coldMachine, 'cold', $run->id) : null;
+        $holder = $enters && $run->coldMachine !== null ? $this->places->holder($run->coldMachine, $run->id) : null;
 
         return $holder === null || $event->text('reason') !== null ? null
-            : new InputError('data.reason', "{$run->coldMachine?->name} still holds the sheet of run {$holder->number}: two sheets in one press mark and bend each other. Use another press, or give a reason");
+            : new InputError(
+                'data.reason',
+                "{$run->coldMachine?->name} still holds the sheet of run {$holder->number}: two sheets in one press mark and bend each other. Use another press, or give a reason",
+            );
     }
 
     private function effects(Run $run, Procedure $procedure, RunState $state, Event $event, User $by): void
@@ -150,10 +199,19 @@ final readonly class RecordEvents
         $original = $event->type === EventType::Corrected ? $state->entries[(string) $event->text('event')] : null;
         $entry = $original['entry'] ?? (string) $event->text('entry');
         $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
-        match ($procedure->entry($entry)['effect'] ?? null) {
-            'draw_lot' => $this->draw($run, $event, $by, (float) $values['mass_g'], $original === null ? 0.0 : (float) $original['values']['mass_g']),
+        match ($procedure->entry($entry)->effect ?? null) {
+            'draw_lot' => $this->draw(
+                $run,
+                $event,
+                $by,
+                (float) $values['mass_g'],
+                $original === null ? 0.0 : (float) $original['values']['mass_g'],
+            ),
             'inspect' => $this->inspect($run, $event, $values),
-            'dispose' => $run->fill(['verdict' => $values['verdict'], 'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null]),
+            'dispose' => $run->fill([
+                'verdict' => $values['verdict'],
+                'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null,
+            ]),
             default => null,
         };
     }
@@ -173,8 +231,14 @@ final readonly class RecordEvents
             throw new InputError('data.values.mass_g', sprintf('lot %s holds only %.0f g', $lot->code, $held));
         }
         LotMovement::query()->create([
-            'lot_id' => $lot->id, 'mass_g' => round($change, 3), 'kind' => $event->type === EventType::Corrected ? LotMovement::CORRECTED : LotMovement::DRAWN,
-            'reason' => $event->text('reason') ?? "run {$run->number}", 'run_id' => $run->id, 'event_key' => $event->key, 'by_id' => $by->id, 'at' => self::moment($event->at),
+            'lot_id' => $lot->id,
+            'mass_g' => round($change, 3),
+            'kind' => $event->type === EventType::Corrected ? LotMovement::CORRECTED : LotMovement::DRAWN,
+            'reason' => $event->text('reason') ?? "run {$run->number}",
+            'run_id' => $run->id,
+            'event_key' => $event->key,
+            'by_id' => $by->id,
+            'at' => self::moment($event->at),
         ]);
         $run->fill(['charged_g' => round($mass, 3)]);
     }
@@ -184,20 +248,37 @@ final readonly class RecordEvents
     {
         try {
             $grid = $this->calculations->run('quality.thickness_grid', [
-                'points' => $values['points'], 'nominal_mm' => $run->plan['nominal_mm'], 'tolerance_mm' => $run->plan['thickness_tolerance_mm'],
+                'points' => $values['points'],
+                'nominal_mm' => $run->plan['nominal_mm'],
+                'tolerance_mm' => $run->plan['thickness_tolerance_mm'],
             ]);
             assert($grid instanceof ThicknessGridResult);
             $porosity = $this->calculations->run('quality.porosity', [
-                'mass_g' => $values['mass_g'], 'length_mm' => $run->plan['length_mm'], 'width_mm' => $run->plan['width_mm'],
-                'mean_thickness_mm' => $grid->mean, 'density_g_cm3' => $this->polymers->get($run->lot->polymer)->property('density_g_cm3'),
+                'mass_g' => $values['mass_g'],
+                'length_mm' => $run->plan['length_mm'],
+                'width_mm' => $run->plan['width_mm'],
+                'mean_thickness_mm' => $grid->mean,
+                'density_g_cm3' => $this->polymers->get($run->lot->polymer)->property('density_g_cm3'),
             ]);
             assert($porosity instanceof PorosityResult);
         } catch (InputError $error) {
             throw $error->under('data.values');
         }
         Inspection::query()->create([
-            'run_id' => $run->id, 'event_key' => $event->key, 'mass_g' => $values['mass_g'], 'mean_mm' => $grid->mean, 'range_mm' => $grid->range_mm, 'bow_mm' => $grid->bow_mm,
-            'porosity_pct' => $porosity->porosity_pct, 'result' => ['grid' => $grid, 'porosity' => $porosity, 'points' => $values['points'], 'mass_g' => $values['mass_g']], 'at' => self::moment($event->at),
+            'run_id' => $run->id,
+            'event_key' => $event->key,
+            'mass_g' => $values['mass_g'],
+            'mean_mm' => $grid->mean,
+            'range_mm' => $grid->range_mm,
+            'bow_mm' => $grid->bow_mm,
+            'porosity_pct' => $porosity->porosity_pct,
+            'result' => [
+                'grid' => $grid,
+                'porosity' => $porosity,
+                'points' => $values['points'],
+                'mass_g' => $values['mass_g'],
+            ],
+            'at' => self::moment($event->at),
         ]);
     }
 }

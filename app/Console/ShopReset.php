@@ -20,13 +20,19 @@ final class ShopReset extends Command
     {
         $person = User::query()->where('login', mb_strtolower((string) $this->argument('login')))->first();
         if ($person === null) {
-            $this->error('Nobody signs in by that name. There are: '.User::query()->orderBy('login')->pluck('login')->implode(', '));
+            $this->error(
+                'Nobody signs in by that name. There are: '.User::query()->orderBy('login')
+                    ->pluck('login')
+                    ->implode(', '),
+            );
 
             return self::FAILURE;
         }
         $password = implode('-', [Str::lower(Str::random(5)), Str::lower(Str::random(5)), Str::lower(Str::random(5))]);
         $people->reset($person, $password);
-        $this->line("{$person->name} signs in as {$person->login} with the password {$password} (shown only this once).");
+        $this->line(
+            "{$person->name} signs in as {$person->login} with the password {$password} (shown only this once).",
+        );
 
         return self::SUCCESS;
     }

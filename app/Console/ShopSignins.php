@@ -21,7 +21,14 @@ final class ShopSignins extends Command
     {
         if (! User::query()->exists()) {
             $password = Str::lower(Str::random(5).'-'.Str::random(5).'-'.Str::random(5));
-            User::query()->create(['name' => 'Lead', 'login' => 'lead', 'role' => Role::Lead, 'password' => $password, 'preferences' => [], 'active' => true]);
+            User::query()->create([
+                'name' => 'Lead',
+                'login' => 'lead',
+                'role' => Role::Lead,
+                'password' => $password,
+                'preferences' => [],
+                'active' => true,
+            ]);
             $this->line("A new shop. Sign in as lead with the password {$password} (shown only this once).");
 
             return self::SUCCESS;
@@ -29,7 +36,14 @@ final class ShopSignins extends Command
         foreach (DemoShop::PEOPLE as $name => [$login, $role, $password, $pin]) {
             $user = User::query()->where('login', $login)->first();
             if ($user !== null && Hash::check($password, $user->password)) {
-                $this->line(sprintf('  %-16s %-9s sign in as %-7s password %-18s PIN %s', $name, $role->value, $login, $password, $pin));
+                $this->line(sprintf(
+                    '  %-16s %-9s sign in as %-7s password %-18s PIN %s',
+                    $name,
+                    $role->value,
+                    $login,
+                    $password,
+                    $pin,
+                ));
             }
         }
 

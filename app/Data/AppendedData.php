@@ -16,7 +16,10 @@ final readonly class AppendedData
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $stored,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RefusedEventData'))] public array $refused,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RefusedEventData'),
+        )] public array $refused,
         #[OA\Property] public RunData $run,
     ) {
     }

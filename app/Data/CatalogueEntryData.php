@@ -16,7 +16,11 @@ final readonly class CatalogueEntryData
         #[OA\Property] public string $group,
         #[OA\Property] public string $title,
         #[OA\Property(description: 'what people look for it by')] public string $words,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties, description: 'an input to start from')] public object $example,
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties,
+            description: 'an input to start from',
+        )] public object $example,
     ) {
     }
 }

@@ -25,12 +25,21 @@ final readonly class ChargeData
         #[OA\Property] public float $scale_g,
         #[OA\Property] public float $total_g,
         #[OA\Property] public float $weighed_g,
+        #[OA\Property(
+            description: 'the lot with most in it, which names the run; null while there is none',
+        )] public ?int $main_lot_id,
         #[OA\Property] public string $status,
         #[OA\Property] public ?string $run_id,
         #[OA\Property] public string $by,
         #[OA\Property] public float $at,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChargeComponentData'))] public array $components,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WeighingData'))] public array $weighings,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/ChargeComponentData'),
+        )] public array $components,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/WeighingData'),
+        )] public array $weighings,
         #[OA\Property(type: 'object', nullable: true)] public ?object $premix,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $cautions,
     ) {

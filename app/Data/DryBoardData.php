@@ -16,7 +16,10 @@ final readonly class DryBoardData
      * @param  list<LotData>  $standing
      */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MachineData'))] public array $dryers,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/MachineData'),
+        )] public array $dryers,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DryingData'))] public array $drying,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData'))] public array $standing,
         #[OA\Property] public float $server_time,

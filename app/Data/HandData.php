@@ -24,6 +24,7 @@ final readonly class HandData
         #[OA\Property(description: 'what one tap logs, when it is an entry')] public ?string $button,
         #[OA\Property] public ?string $timer,
         #[OA\Property] public int $people,
+        #[OA\Property(description: 'null for the run itself')] public ?int $piece = null,
     ) {
     }
 }

@@ -24,7 +24,10 @@ final readonly class LaneData
         #[OA\Property] public ?float $set_c,
         #[OA\Property] public ?float $measured_c,
         #[OA\Property] public ?HeatMarksData $marks,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StretchData'))] public array $stretches,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/StretchData'),
+        )] public array $stretches,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $pins,
     ) {
     }

@@ -18,10 +18,16 @@ final readonly class LotDetailData
      */
     public function __construct(
         #[OA\Property] public LotData $lot,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MovementData'))] public array $movements,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/MovementData'),
+        )] public array $movements,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $from,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $to,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ContaminationData'))] public array $contamination,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/ContaminationData'),
+        )] public array $contamination,
     ) {
     }
 }

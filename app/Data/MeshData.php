@@ -24,6 +24,14 @@ final readonly class MeshData
 
     public static function of(Mesh $mesh, bool $mine): self
     {
-        return new self($mesh->id, $mesh->name, $mesh->facets, $mesh->bytes, $mesh->by->name ?? '', (float) $mesh->created_at->getTimestamp(), $mine);
+        return new self(
+            $mesh->id,
+            $mesh->name,
+            $mesh->facets,
+            $mesh->bytes,
+            $mesh->by->name ?? '',
+            (float) $mesh->created_at->getTimestamp(),
+            $mine,
+        );
     }
 }

@@ -18,7 +18,10 @@ final readonly class MixData
         #[OA\Property] public string $name,
         #[OA\Property] public int $version,
         #[OA\Property] public string $polymer,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MixComponentData'))] public array $components,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/MixComponentData'),
+        )] public array $components,
         #[OA\Property] public string $preview,
         #[OA\Property] public float $regrind_pct,
         #[OA\Property] public ?float $regrind_max_pct,

@@ -18,7 +18,19 @@ final readonly class ReadingsTakenData
         /** were there already */
         #[OA\Property] public int $known,
         /** there already with another value: the first one stays */
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'object', required: ['channel', 'at', 'kept', 'sent'], properties: [new OA\Property(property: 'channel', type: 'string'), new OA\Property(property: 'at', type: 'string'), new OA\Property(property: 'kept', type: 'number'), new OA\Property(property: 'sent', type: 'number')]))] public array $differing,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(
+                type: 'object',
+                required: ['channel', 'at', 'kept', 'sent'],
+                properties: [
+                    new OA\Property(property: 'channel', type: 'string'),
+                    new OA\Property(property: 'at', type: 'string'),
+                    new OA\Property(property: 'kept', type: 'number'),
+                    new OA\Property(property: 'sent', type: 'number'),
+                ],
+            ),
+        )] public array $differing,
     ) {
     }
 }

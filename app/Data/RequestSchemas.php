@@ -9,11 +9,25 @@ use OpenApi\Attributes as OA;
 /** The bodies that screens send; checked by the form requests. */
 #[OA\Schema(schema: 'PressPlanRequest', required: ['product_id', 'machine_id'], properties: [
     new OA\Property(property: 'product_id', type: 'integer'), new OA\Property(property: 'machine_id', type: 'integer'),
-    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true), new OA\Property(property: 'lot_id', type: 'integer', nullable: true), new OA\Property(property: 'charge_id', type: 'string', nullable: true),
+    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'lot_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'charge_id', type: 'string', nullable: true),
     new OA\Property(property: 'polymer', type: 'string', nullable: true),
-    new OA\Property(property: 'settings', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true)),
-    new OA\Property(property: 'choices', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
-    new OA\Property(property: 'answers', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'boolean')),
+    new OA\Property(
+        property: 'settings',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true),
+    ),
+    new OA\Property(
+        property: 'choices',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'string'),
+    ),
+    new OA\Property(
+        property: 'answers',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'boolean'),
+    ),
     new OA\Property(property: 'scale', type: 'string', enum: ['small_trial', 'full_trial', 'production']),
 ], type: 'object')]
 #[OA\Schema(schema: 'StartRunRequest', type: 'object', allOf: [
@@ -21,28 +35,91 @@ use OpenApi\Attributes as OA;
     new OA\Schema(type: 'object', required: ['id', 'lot_id', 'confirmed_by'], properties: [
         new OA\Property(property: 'id', type: 'string', format: 'uuid'),
         new OA\Property(property: 'lot_id', type: 'integer'),
-        new OA\Property(property: 'confirmed_by', type: 'integer', description: 'who has looked at protection and air: the one who starts'),
-        new OA\Property(property: 'overrides', type: 'array', items: new OA\Items(type: 'object', required: ['id', 'reason'], properties: [new OA\Property(property: 'id', type: 'string'), new OA\Property(property: 'reason', type: 'string')])),
+        new OA\Property(
+            property: 'confirmed_by',
+            type: 'integer',
+            description: 'who has looked at protection and air: the one who starts',
+        ),
+        new OA\Property(
+            property: 'overrides',
+            type: 'array',
+            items: new OA\Items(
+                type: 'object',
+                required: ['id', 'reason'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string'),
+                    new OA\Property(property: 'reason', type: 'string'),
+                ],
+            ),
+        ),
     ]),
 ])]
 #[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
-    new OA\Property(property: 'key', type: 'string'), new OA\Property(property: 'type', type: 'string'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
+    new OA\Property(property: 'key', type: 'string'),
+    new OA\Property(property: 'type', type: 'string'),
+    new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC'),
     new OA\Property(property: 'by_id', type: 'integer', nullable: true),
-    new OA\Property(property: 'sitting', type: 'string', nullable: true, description: 'proof of who sat at the screen then, from the sign-in'), new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
+    new OA\Property(
+        property: 'sitting',
+        type: 'string',
+        nullable: true,
+        description: 'proof of who sat at the screen then, from the sign-in',
+    ),
+    new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
 ])]
-#[OA\Schema(schema: 'DeliverLotRequest', type: 'object', required: ['id', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'mass_g'], properties: [
-    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'source_id', type: 'integer'), new OA\Property(property: 'polymer', type: 'string'), new OA\Property(property: 'form', type: 'string'),
-    new OA\Property(property: 'colour', type: 'string'), new OA\Property(property: 'swatch', type: 'string'), new OA\Property(property: 'location', type: 'string', nullable: true), new OA\Property(property: 'mass_g', type: 'number'),
-    new OA\Property(property: 'generation', type: 'integer'), new OA\Property(property: 'tare_g', type: 'number', nullable: true), new OA\Property(property: 'reserved_for_id', type: 'integer', nullable: true), new OA\Property(property: 'picture_id', type: 'string', nullable: true),
-    new OA\Property(property: 'sheet', type: 'object', nullable: true, additionalProperties: new OA\AdditionalProperties),
+#[OA\Schema(schema: 'DeliverLotRequest', type: 'object', required: [
+    'id',
+    'source_id',
+    'polymer',
+    'form',
+    'colour',
+    'swatch',
+    'mass_g',
+], properties: [
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'),
+    new OA\Property(property: 'source_id', type: 'integer'),
+    new OA\Property(property: 'polymer', type: 'string'),
+    new OA\Property(property: 'form', type: 'string'),
+    new OA\Property(property: 'colour', type: 'string'),
+    new OA\Property(property: 'swatch', type: 'string'),
+    new OA\Property(property: 'location', type: 'string', nullable: true),
+    new OA\Property(property: 'mass_g', type: 'number'),
+    new OA\Property(property: 'generation', type: 'integer'),
+    new OA\Property(property: 'tare_g', type: 'number', nullable: true),
+    new OA\Property(property: 'reserved_for_id', type: 'integer', nullable: true),
+    new OA\Property(property: 'picture_id', type: 'string', nullable: true),
+    new OA\Property(
+        property: 'sheet',
+        type: 'object',
+        nullable: true,
+        additionalProperties: new OA\AdditionalProperties,
+    ),
 ])]
 #[OA\Schema(schema: 'LotActRequest', type: 'object', required: ['id', 'kind'], properties: [
-    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'kind', type: 'string', enum: ['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify', 'put_right', 'doubt']),
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'),
+    new OA\Property(
+        property: 'kind',
+        type: 'string',
+        enum: ['split', 'shred', 'count', 'waste', 'place', 'contamination', 'identify', 'put_right', 'doubt'],
+    ),
 ], additionalProperties: new OA\AdditionalProperties)]
 #[OA\Schema(schema: 'MergeLotsRequest', type: 'object', required: ['lots'], properties: [
-    new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'preview', type: 'boolean'),
-    new OA\Property(property: 'lots', type: 'array', items: new OA\Items(type: 'object', required: ['id', 'mass_g'], properties: [new OA\Property(property: 'id', type: 'integer'), new OA\Property(property: 'mass_g', type: 'number')])),
-    new OA\Property(property: 'location', type: 'string'), new OA\Property(property: 'tare_g', type: 'number', nullable: true),
+    new OA\Property(property: 'id', type: 'string', format: 'uuid'),
+    new OA\Property(property: 'preview', type: 'boolean'),
+    new OA\Property(
+        property: 'lots',
+        type: 'array',
+        items: new OA\Items(
+            type: 'object',
+            required: ['id', 'mass_g'],
+            properties: [
+                new OA\Property(property: 'id', type: 'integer'),
+                new OA\Property(property: 'mass_g', type: 'number'),
+            ],
+        ),
+    ),
+    new OA\Property(property: 'location', type: 'string'),
+    new OA\Property(property: 'tare_g', type: 'number', nullable: true),
 ])]
 final class RequestSchemas
 {

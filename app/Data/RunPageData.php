@@ -14,7 +14,10 @@ final readonly class RunPageData
      * @param  list<RunSummaryData>  $items
      */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RunSummaryData'))] public array $items,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RunSummaryData'),
+        )] public array $items,
         #[OA\Property] public ?string $next,
     ) {
     }

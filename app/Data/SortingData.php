@@ -24,8 +24,14 @@ final readonly class SortingData
         #[OA\Property] public string $by,
         #[OA\Property] public float $started_at,
         #[OA\Property] public ?float $closed_at,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SortingBinData'))] public array $bins,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SortingEntryData'))] public array $entries,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SortingBinData'),
+        )] public array $bins,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SortingEntryData'),
+        )] public array $entries,
         #[OA\Property] public float $sorted_g,
         #[OA\Property] public float $waste_g,
         #[OA\Property] public float $missing_g,

@@ -21,7 +21,12 @@ final readonly class SortingTestData
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $results,
         #[OA\Property] public float $minutes,
         #[OA\Property] public ?string $caution,
-        #[OA\Property(description: 'kinds of item that it is for; null for all', type: 'array', items: new OA\Items(type: 'string'), nullable: true)] public ?array $only_for,
+        #[OA\Property(
+            description: 'kinds of item that it is for; null for all',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            nullable: true,
+        )] public ?array $only_for,
     ) {
     }
 }

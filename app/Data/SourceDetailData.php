@@ -17,7 +17,10 @@ final readonly class SourceDetailData
      */
     public function __construct(
         #[OA\Property] public SourceData $source,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/SourceEventData'))] public array $events,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SourceEventData'),
+        )] public array $events,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData'))] public array $lots,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $may,
         #[OA\Property] public float $delivered_g,

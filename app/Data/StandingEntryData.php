@@ -18,6 +18,7 @@ final readonly class StandingEntryData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $values,
         #[OA\Property] public ?string $step,
         #[OA\Property] public int $corrected,
+        #[OA\Property(description: 'null for the run itself')] public ?int $piece,
     ) {
     }
 }

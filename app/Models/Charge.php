@@ -43,7 +43,20 @@ final class Charge extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['id', 'product_id', 'about', 'polymer', 'scale_g', 'tolerance_pct', 'components', 'status', 'run_id', 'by_id', 'created_at', 'closed_at'];
+    protected $fillable = [
+        'id',
+        'product_id',
+        'about',
+        'polymer',
+        'scale_g',
+        'tolerance_pct',
+        'components',
+        'status',
+        'run_id',
+        'by_id',
+        'created_at',
+        'closed_at',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -68,11 +81,25 @@ final class Charge extends Model
     /** @return array<int, float> what is in it now, g by lot */
     public function grams(): array
     {
-        return array_map(floatval(...), $this->hasMany(Weighing::class)->groupBy('lot_id')->selectRaw('lot_id, sum(mass_g) as grams')->toBase()->pluck('grams', 'lot_id')->all());
+        return array_map(
+            floatval(...),
+            $this->hasMany(Weighing::class)
+                ->groupBy('lot_id')
+                ->selectRaw('lot_id, sum(mass_g) as grams')
+                ->toBase()
+                ->pluck('grams', 'lot_id')
+                ->all(),
+        );
     }
 
     protected function casts(): array
     {
-        return ['scale_g' => 'float', 'tolerance_pct' => 'float', 'components' => 'array', 'created_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
+        return [
+            'scale_g' => 'float',
+            'tolerance_pct' => 'float',
+            'components' => 'array',
+            'created_at' => 'immutable_datetime',
+            'closed_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -61,7 +61,11 @@ final class ContaminationNote extends Model
         }
         $samples = [];
         foreach (self::query()->whereIn('lot_id', [$lot, ...array_column($kin, 'parent_id')])->get() as $note) {
-            $samples[$note->lot_id][] = ['found' => $note->found, 'grams' => $note->found_g, 'at' => (float) $note->at->format('U.v')];
+            $samples[$note->lot_id][] = [
+                'found' => $note->found,
+                'grams' => $note->found_g,
+                'at' => (float) $note->at->format('U.v'),
+            ];
         }
 
         return (new Findings($samples, $parents))->standing($lot);

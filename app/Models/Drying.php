@@ -33,7 +33,20 @@ final class Drying extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['id', 'machine_id', 'lot_id', 'air_c', 'hours', 'started_at', 'ready_at', 'wanted_at', 'out_at', 'out_dry', 'by_id', 'out_by_id'];
+    protected $fillable = [
+        'id',
+        'machine_id',
+        'lot_id',
+        'air_c',
+        'hours',
+        'started_at',
+        'ready_at',
+        'wanted_at',
+        'out_at',
+        'out_dry',
+        'by_id',
+        'out_by_id',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -57,6 +70,13 @@ final class Drying extends Model
 
     protected function casts(): array
     {
-        return ['air_c' => 'float', 'hours' => 'float', 'started_at' => 'immutable_datetime', 'ready_at' => 'immutable_datetime', 'wanted_at' => 'immutable_datetime', 'out_at' => 'immutable_datetime'];
+        return [
+            'air_c' => 'float',
+            'hours' => 'float',
+            'started_at' => 'immutable_datetime',
+            'ready_at' => 'immutable_datetime',
+            'wanted_at' => 'immutable_datetime',
+            'out_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -23,12 +23,30 @@ final class Inspection extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['run_id', 'event_key', 'mass_g', 'mean_mm', 'range_mm', 'bow_mm', 'porosity_pct', 'result', 'at'];
+    protected $fillable = [
+        'run_id',
+        'event_key',
+        'mass_g',
+        'mean_mm',
+        'range_mm',
+        'bow_mm',
+        'porosity_pct',
+        'result',
+        'at',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
     protected function casts(): array
     {
-        return ['mass_g' => 'float', 'mean_mm' => 'float', 'range_mm' => 'float', 'bow_mm' => 'float', 'porosity_pct' => 'float', 'result' => 'array', 'at' => 'immutable_datetime'];
+        return [
+            'mass_g' => 'float',
+            'mean_mm' => 'float',
+            'range_mm' => 'float',
+            'bow_mm' => 'float',
+            'porosity_pct' => 'float',
+            'result' => 'array',
+            'at' => 'immutable_datetime',
+        ];
     }
 }

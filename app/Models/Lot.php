@@ -42,7 +42,24 @@ final class Lot extends Model
     /** what goes into the shredder */
     public const SHREDDABLE = ['item', 'sheet', 'offcut'];
 
-    protected $fillable = ['code', 'source_id', 'polymer', 'form', 'colour', 'swatch', 'location', 'dry_state', 'generation', 'tare_g', 'sheet', 'reserved_for_id', 'picture_id', 'dried_at', 'hopper', 'rh_pct'];
+    protected $fillable = [
+        'code',
+        'source_id',
+        'polymer',
+        'form',
+        'colour',
+        'swatch',
+        'location',
+        'dry_state',
+        'generation',
+        'tare_g',
+        'sheet',
+        'reserved_for_id',
+        'picture_id',
+        'dried_at',
+        'hopper',
+        'rh_pct',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -72,6 +89,11 @@ final class Lot extends Model
 
     protected function casts(): array
     {
-        return ['rh_pct' => 'float', 'dry_state' => DryState::class, 'sheet' => 'array', 'dried_at' => 'immutable_datetime'];
+        return [
+            'rh_pct' => 'float',
+            'dry_state' => DryState::class,
+            'sheet' => 'array',
+            'dried_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -52,7 +52,19 @@ final class LotMovement extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['lot_id', 'mass_g', 'kind', 'reason', 'run_id', 'event_key', 'by_id', 'at', 'act_id', 'other_lot_id', 'charge_id'];
+    protected $fillable = [
+        'lot_id',
+        'mass_g',
+        'kind',
+        'reason',
+        'run_id',
+        'event_key',
+        'by_id',
+        'at',
+        'act_id',
+        'other_lot_id',
+        'charge_id',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Dithermic\Core\Procedure\Procedure;
+use Dithermic\Core\Run\Procedure;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -28,7 +28,10 @@ final class ProcedureVersion extends Model
     {
         $procedure = Procedure::shipped($key);
 
-        return self::query()->firstOrCreate(['key' => $key, 'version' => $procedure->version()], ['body' => $procedure->body]);
+        return self::query()->firstOrCreate(
+            ['key' => $key, 'version' => $procedure->version()],
+            ['body' => $procedure->body],
+        );
     }
 
     public function procedure(): Procedure

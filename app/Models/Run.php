@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Dithermic\Core\Procedure\RunMachine;
-use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -123,6 +123,13 @@ final class Run extends Model
 
     protected function casts(): array
     {
-        return ['plan' => 'array', 'choices' => 'array', 'setup' => 'array', 'safety' => 'array', 'started_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return [
+            'plan' => 'array',
+            'choices' => 'array',
+            'setup' => 'array',
+            'safety' => 'array',
+            'started_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+        ];
     }
 }

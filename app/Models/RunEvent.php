@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Dithermic\Core\Procedure\Event;
-use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -34,7 +34,14 @@ final class RunEvent extends Model
 
     public function toCore(): Event
     {
-        return new Event($this->key, $this->type, (float) $this->at->format('U.v'), $this->by->name, $this->data, $this->by->isLead());
+        return new Event(
+            $this->key,
+            $this->type,
+            (float) $this->at->format('U.v'),
+            $this->by->name,
+            $this->data,
+            $this->by->isLead(),
+        );
     }
 
     /** @return BelongsTo<User, $this> */
@@ -45,6 +52,11 @@ final class RunEvent extends Model
 
     protected function casts(): array
     {
-        return ['type' => EventType::class, 'data' => 'array', 'at' => 'immutable_datetime', 'recorded_at' => 'immutable_datetime'];
+        return [
+            'type' => EventType::class,
+            'data' => 'array',
+            'at' => 'immutable_datetime',
+            'recorded_at' => 'immutable_datetime',
+        ];
     }
 }

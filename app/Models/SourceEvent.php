@@ -32,7 +32,18 @@ final class SourceEvent extends Model
 
     public $timestamps = false;
 
-    protected $fillable = ['act_id', 'source_id', 'kind', 'state', 'worked_at_c', 'run_id', 'picture_id', 'note', 'by_id', 'at'];
+    protected $fillable = [
+        'act_id',
+        'source_id',
+        'kind',
+        'state',
+        'worked_at_c',
+        'run_id',
+        'picture_id',
+        'note',
+        'by_id',
+        'at',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 

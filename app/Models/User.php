@@ -41,7 +41,10 @@ final class User extends Authenticatable
         return $this->role === Role::Lead;
     }
 
-    /** An instrument's token speaks for its own machine; a person at a screen, and a token from before that rule, for all. */
+    /**
+     * An instrument's token speaks for its own machine; a person at a screen, and a token from before that rule, for
+     * all.
+     */
     public function mayReport(int $machineId): bool
     {
         $token = $this->currentAccessToken();
@@ -55,6 +58,12 @@ final class User extends Authenticatable
 
     protected function casts(): array
     {
-        return ['role' => Role::class, 'password' => 'hashed', 'pin' => 'hashed', 'preferences' => 'array', 'active' => 'boolean'];
+        return [
+            'role' => Role::class,
+            'password' => 'hashed',
+            'pin' => 'hashed',
+            'preferences' => 'array',
+            'active' => 'boolean',
+        ];
     }
 }

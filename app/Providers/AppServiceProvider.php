@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Models\PolymerOverride;
 use App\Support\MeshStore;
+use App\Support\ShopClock;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -20,8 +21,19 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         // The core's library with this shop's own values laid over it; read when a calculation first asks.
-        $this->app->scoped(PolymerLibrary::class, static fn (): PolymerLibrary => new PolymerLibrary(PolymerOverride::inForce()));
-        $this->app->scoped(Registry::class, static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class), $app->make(MeshStore::class)));
+        $this->app->scoped(
+            PolymerLibrary::class,
+            static fn (): PolymerLibrary => new PolymerLibrary(PolymerOverride::inForce()),
+        );
+        $this->app->singleton(
+            ShopClock::class,
+            static fn (): ShopClock => new ShopClock(storage_path('framework/clock.json')),
+        );
+        $this->app->scoped(MeshStore::class);
+        $this->app->scoped(
+            Registry::class,
+            static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class), $app->make(MeshStore::class)),
+        );
     }
 
     public function boot(): void
@@ -31,14 +43,22 @@ final class AppServiceProvider extends ServiceProvider
         // Whatever host or port the page is asked on, its files are beside it.
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
 
-        $who = static fn (Request $request): string => (string) ($request->user()?->getAuthIdentifier() ?? $request->ip());
-        $text = static fn (Request $request, string $name): string => is_scalar($request->input($name)) ? mb_substr((string) $request->input($name), 0, 100) : '';
+        $who = static fn (Request $request): string => (string) (
+            $request->user()?->getAuthIdentifier() ?? $request->ip()
+        );
+        $text = static fn (Request $request, string $name): string => is_scalar($request->input($name)) ? mb_substr(
+            (string) $request->input($name),
+            0,
+            100,
+        ) : '';
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(1200)->by($who($request)));
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(10)->by('login|'.mb_strtolower($text($request, 'login')).'|'.$request->ip()),
             Limit::perMinute(60)->by('ip|'.$request->ip()),
         ]);
         RateLimiter::for('upload', static fn (Request $request): Limit => Limit::perMinute(20)->by('upload|'.$who($request)));
-        RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by('pin|'.(string) (int) $text($request, 'person_id').'|'.$request->ip()));
+        RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by(
+            'pin|'.(string) (int) $text($request, 'person_id').'|'.$request->ip(),
+        ));
     }
 }

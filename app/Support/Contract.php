@@ -7,6 +7,8 @@ namespace App\Support;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Material\MaterialInput;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\UnknownFact;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use OpenApi\Generator;
@@ -16,10 +18,17 @@ use RuntimeException;
 
 /** The one contract: OpenAPI 3.1 from the Data classes' and controllers' attributes and from the core's own schemas. */
 #[OA\OpenApi(openapi: '3.1.0')]
-#[OA\Info(version: '1', title: 'Dithermic', description: 'Everything the screens use. Scripts and instruments use the same paths with a token.')]
+#[OA\Info(
+    version: '1',
+    title: 'Dithermic',
+    description: 'Everything the screens use. Scripts and instruments use the same paths with a token.',
+)]
 #[OA\Server(url: '/api/v1')]
 final readonly class Contract
 {
+    /** The sign-in itself is all that stands open. */
+    private const OPEN = ['/session', '/session/pin'];
+
     private Registry $calculations;
 
     public function __construct()
@@ -43,13 +52,19 @@ final readonly class Contract
 
     private function encode(): string
     {
-        return json_encode($this->build(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";
+        return json_encode(
+            $this->build(),
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )."\n";
     }
 
     /** @return array<string, mixed> */
     public function build(): array
     {
-        $generated = Generator::scan([app_path('Data'), app_path('Http/Controllers'), app_path('Support')], ['version' => '3.1.0', 'validate' => false]);
+        $generated = Generator::scan(
+            [app_path('Data'), app_path('Http/Controllers'), app_path('Support')],
+            ['version' => '3.1.0', 'validate' => false],
+        );
         if ($generated === null) {
             throw new RuntimeException('no contract could be made');
         }
@@ -63,14 +78,22 @@ final readonly class Contract
                 $schema['required'] = array_map(static fn ($p): string => $p->name, $parameters);
                 foreach ($parameters as $p) {
                     $type = $p->getType();
-                    if ($type instanceof ReflectionNamedType && $type->allowsNull() && isset($schema['properties'][$p->name]['$ref'])) {
-                        $schema['properties'][$p->name] = ['anyOf' => [$schema['properties'][$p->name], ['type' => 'null']]];
+                    if (
+                        $type instanceof ReflectionNamedType
+                        && $type->allowsNull()
+                        && isset($schema['properties'][$p->name]['$ref'])
+                    ) {
+                        $schema['properties'][$p->name] = [
+                            'anyOf' => [$schema['properties'][$p->name], ['type' => 'null']],
+                        ];
                     }
                 }
             }
         }
         unset($schema);
         $document['components']['schemas']['MaterialInput'] = Schema::of(MaterialInput::class);
+        $document['components']['schemas']['PlanCheck'] = Schema::of(PlanCheck::class);
+        $document['components']['schemas']['UnknownFact'] = Schema::of(UnknownFact::class);
         foreach (array_keys($this->calculations->list()) as $name) {
             $shape = $this->calculations->schema($name);
             $key = Str::studly(str_replace('.', '_', $name));
@@ -78,13 +101,77 @@ final readonly class Contract
             $document['components']['schemas']["{$key}Result"] = $shape['result'];
             $document['paths']["/calc/{$name}"] = ['post' => [
                 'operationId' => 'calc'.$key, 'summary' => $shape['purpose'], 'tags' => ['calc'],
-                'requestBody' => ['required' => true, 'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Input"]]]],
-                'responses' => ['200' => ['description' => 'the answer', 'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Result"]]]],
+                'requestBody' => [
+                    'required' => true,
+                    'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Input"]]],
+                ],
+                'responses' => ['200' => [
+                    'description' => 'the answer',
+                    'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$key}Result"]]],
+                ],
                     '422' => ['description' => 'refused, naming the field']],
             ]];
         }
         ksort($document['components']['schemas']);
         ksort($document['paths']);
+
+        return self::asObjects(self::guarded($document));
+    }
+
+    /**
+     * Who may ask, and what a refusal looks like: the same for every path, said once.
+     *
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private static function guarded(array $document): array
+    {
+        $document['components']['securitySchemes'] = [
+            'session' => [
+                'type' => 'apiKey',
+                'in' => 'cookie',
+                'name' => 'dithermic_session',
+                'description' => 'a person who signed in; a change also carries X-XSRF-TOKEN',
+            ],
+            'token' => ['type' => 'http', 'scheme' => 'bearer', 'description' => 'a script or an instrument, by its scopes'],
+        ];
+        $document['security'] = [['session' => []], ['token' => []]];
+        foreach ($document['paths'] as $path => &$operations) {
+            foreach ($operations as &$operation) {
+                if (in_array($path, self::OPEN, true)) {
+                    $operation['security'] = [];
+                }
+                if (preg_grep('/^4/', array_map(strval(...), array_keys($operation['responses']))) === []) {
+                    $operation['responses']['4XX'] = [
+                        'description' => 'refused: the field, the reason and what to do',
+                        'content' => ['application/json' => ['schema' => [
+                            'type' => 'object',
+                            'required' => ['error'],
+                            'properties' => ['error' => ['$ref' => '#/components/schemas/ErrorBodyData']],
+                        ]]],
+                    ];
+                }
+            }
+        }
+
+        return $document;
+    }
+
+    /**
+     * What is an empty object in the contract comes out of JSON as an empty list.
+     *
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private static function asObjects(array $document): array
+    {
+        foreach ($document as $key => $value) {
+            if (! is_array($value)) {
+                continue;
+            }
+            $isObject = in_array($key, ['additionalProperties', 'application/octet-stream'], true);
+            $document[$key] = $value === [] && $isObject ? (object) [] : self::asObjects($value);
+        }
 
         return $document;
     }
@@ -98,13 +185,21 @@ final readonly class Contract
     private static function materialOnce(array $input): array
     {
         /** @var array<string, mixed> $material */
-        $material = array_map(static fn (array $property): array => $property + ['x-part' => 'material'], Schema::of(MaterialInput::class)['properties']);
+        $material = array_map(
+            static fn (array $property): array => $property + ['x-part' => 'material'],
+            Schema::of(MaterialInput::class)['properties'],
+        );
         $given = (array) $input['properties'];
         if (array_intersect_key($given, $material) != $material) {
             return $input;
         }
         $own = array_diff_key($given, $material);
 
-        return ['allOf' => [['$ref' => '#/components/schemas/MaterialInput'], ['properties' => $own === [] ? (object) [] : $own] + $input]];
+        return [
+            'allOf' => [
+                ['$ref' => '#/components/schemas/MaterialInput'],
+                ['properties' => $own === [] ? (object) [] : $own] + $input,
+            ],
+        ];
     }
 }

@@ -32,16 +32,27 @@ final class Csv
             throw new InputError('file', 'is not UTF-8: save it from the spreadsheet as "CSV UTF-8"');
         }
         $first = (string) strtok($text, "\r\n");
-        $counts = array_map(static fn (string $d): int => substr_count($first, $d), [',' => ',', ';' => ';', "\t" => "\t"]);
+        $counts = array_map(
+            static fn (string $d): int => substr_count($first, $d),
+            [',' => ',', ';' => ';', "\t" => "\t"],
+        );
         arsort($counts);
         $delimiter = (string) array_key_first($counts);
         $stream = fopen('php://temp', 'r+b');
         assert($stream !== false);
         fwrite($stream, $text);
         rewind($stream);
-        $header = array_map(static fn (?string $h): string => mb_strtolower(trim((string) $h)), fgetcsv($stream, null, $delimiter, '"', '') ?: []);
+        $header = array_map(
+            static fn (?string $h): string => mb_strtolower(trim((string) $h)),
+            fgetcsv($stream, null, $delimiter, '"', '') ?: [],
+        );
         if (count($header) > self::MAX_COLUMNS || count($header) !== count(array_unique($header))) {
-            throw new InputError('file', count($header) > self::MAX_COLUMNS ? 'has more than '.self::MAX_COLUMNS.' columns: send only those of docs/formats' : 'names a column twice');
+            throw new InputError(
+                'file',
+                count($header) > self::MAX_COLUMNS
+                    ? 'has more than '.self::MAX_COLUMNS.' columns: send only those of docs/formats'
+                    : 'names a column twice',
+            );
         }
         $missing = array_diff($needed, $header);
         if ($missing !== []) {
@@ -101,6 +112,11 @@ final class Csv
     {
         $text = (string) $cell;
 
-        return is_string($cell) && preg_match('/(^|[;,\t|])\s*[=+\-@]|^[\t\r]/', $text) === 1 && self::number($text) === null ? "'".$text : $text;
+        return is_string($cell) && preg_match(
+            '/(^|[;,\t|])\s*[=+\-@]|^[\t\r]/',
+            $text,
+        ) === 1 && self::number($text) === null
+            ? "'".$text
+            : $text;
     }
 }

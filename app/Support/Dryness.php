@@ -32,8 +32,11 @@ final readonly class Dryness
             return null;
         }
         $result = $this->calculations->run('dry.exposure', [
-            'polymer' => $lot->polymer, 'dried_at' => $lot->dried_at->toIso8601String(), 'hopper' => $lot->hopper ?? 'closed',
-            'rh_pct' => $lot->rh_pct ?? self::ROOM_RH_PCT, 'now' => CarbonImmutable::now()->max($lot->dried_at)->toIso8601String(),
+            'polymer' => $lot->polymer,
+            'dried_at' => $lot->dried_at->toIso8601String(),
+            'hopper' => $lot->hopper ?? 'closed',
+            'rh_pct' => $lot->rh_pct ?? self::ROOM_RH_PCT,
+            'now' => CarbonImmutable::now()->max($lot->dried_at)->toIso8601String(),
         ]);
         assert($result instanceof ExposureResult);
 

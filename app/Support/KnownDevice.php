@@ -34,8 +34,18 @@ final class KnownDevice
         $device = $this->find($request);
         if ($device === null) {
             $token = Str::random(64);
-            $device = Device::query()->create(['token_hash' => hash('sha256', $token), 'seen_at' => CarbonImmutable::now()]);
-            Cookie::queue(Cookie::make(self::COOKIE, $token, self::MINUTES, httpOnly: true, sameSite: 'lax', secure: $request->isSecure()));
+            $device = Device::query()->create([
+                'token_hash' => hash('sha256', $token),
+                'seen_at' => CarbonImmutable::now(),
+            ]);
+            Cookie::queue(Cookie::make(
+                self::COOKIE,
+                $token,
+                self::MINUTES,
+                httpOnly: true,
+                sameSite: 'lax',
+                secure: $request->isSecure(),
+            ));
         }
         $device->people()->syncWithoutDetaching([$user->id]);
         $device->update(['seen_at' => CarbonImmutable::now()]);
@@ -46,7 +56,10 @@ final class KnownDevice
     /** Somebody else takes over by PIN. @return string the proof of this sitting */
     public function takeOver(Request $request, User $user): string
     {
-        return $this->sit($this->find($request) ?? throw new LogicException('a PIN on a screen that nobody knows'), $user);
+        return $this->sit(
+            $this->find($request) ?? throw new LogicException('a PIN on a screen that nobody knows'),
+            $user,
+        );
     }
 
     /** Nobody sits here any more. */
@@ -54,7 +67,9 @@ final class KnownDevice
     {
         $device = $this->find($request);
         if ($device !== null) {
-            Sitting::query()->where('device_id', $device->id)->whereNull('ended_at')->update(['ended_at' => CarbonImmutable::now()]);
+            Sitting::query()->where('device_id', $device->id)
+                ->whereNull('ended_at')
+                ->update(['ended_at' => app(ShopClock::class)->moment()]);
         }
     }
 
@@ -63,22 +78,34 @@ final class KnownDevice
     {
         $device = $this->find($request);
         [$id, $secret] = [...explode('.', $proof, 2), ''];
-        $sitting = $device === null || ! Str::isUuid($id) ? null : Sitting::query()->with('user')->where('device_id', $device->id)->find($id);
-        if ($sitting === null || ! hash_equals($sitting->secret_hash, hash('sha256', $secret)) || ! $sitting->user->active) {
+        $sitting = $device === null || ! Str::isUuid($id)
+            ? null
+            : Sitting::query()->with('user')->where('device_id', $device->id)->find($id);
+        if (
+            $sitting === null
+            || ! hash_equals($sitting->secret_hash, hash('sha256', $secret))
+            || ! $sitting->user->active
+        ) {
             return null;
         }
         $from = (float) $sitting->began_at->format('U.v') - self::SLACK_S;
-        $to = (float) ($sitting->ended_at ?? CarbonImmutable::now())->format('U.v') + self::SLACK_S;
+        $to = (float) ($sitting->ended_at ?? app(ShopClock::class)->moment())->format('U.v') + self::SLACK_S;
 
         return $at >= $from && $at <= $to ? $sitting->user : null;
     }
 
     private function sit(Device $device, User $user): string
     {
-        $now = CarbonImmutable::now();
+        $now = app(ShopClock::class)->moment();
         Sitting::query()->where('device_id', $device->id)->whereNull('ended_at')->update(['ended_at' => $now]);
         $secret = Str::random(48);
-        $sitting = Sitting::query()->create(['id' => (string) Str::uuid7(), 'device_id' => $device->id, 'user_id' => $user->id, 'secret_hash' => hash('sha256', $secret), 'began_at' => $now]);
+        $sitting = Sitting::query()->create([
+            'id' => (string) Str::uuid7(),
+            'device_id' => $device->id,
+            'user_id' => $user->id,
+            'secret_hash' => hash('sha256', $secret),
+            'began_at' => $now,
+        ]);
 
         return "{$sitting->id}.{$secret}";
     }
@@ -101,6 +128,8 @@ final class KnownDevice
     {
         $token = $request->cookie(self::COOKIE);
 
-        return is_string($token) && $token !== '' ? Device::query()->where('token_hash', hash('sha256', $token))->first() : null;
+        return is_string($token) && $token !== ''
+            ? Device::query()->where('token_hash', hash('sha256', $token))->first()
+            : null;
     }
 }

@@ -21,17 +21,48 @@ final class Label
         $address = self::address("l/{$lot->code}");
 
         return view('labels.label', [
-            'address' => $address, 'qr' => $this->qr($address), 'code' => $lot->code, 'large' => $lot->polymer === 'UNKNOWN' ? 'UNKNOWN' : $lot->polymer, 'swatches' => [$lot->swatch],
-            'lines' => [mb_strimwidth("{$lot->colour} {$lot->form}", 0, 30, '…').($lot->generation > 0 ? " · pass {$lot->generation}" : ''), $lot->source->name, date('Y-m-d')], 'mass' => $lot->mass_g, 'never' => $lot->never_hot,
+            'address' => $address,
+            'qr' => $this->qr($address),
+            'code' => $lot->code,
+            'large' => $lot->polymer === 'UNKNOWN' ? 'UNKNOWN' : $lot->polymer,
+            'swatches' => [$lot->swatch],
+            'lines' => [
+                mb_strimwidth("{$lot->colour} {$lot->form}", 0, 30, '…').(
+                    $lot->generation > 0 ? " · pass {$lot->generation}" : ''
+                ),
+                $lot->source->name,
+                date('Y-m-d'),
+            ],
+            'mass' => $lot->mass_g,
+            'never' => $lot->never_hot,
         ])->render();
     }
 
     /** @param  list<string>  $swatches */
-    public function ofCharge(string $path, string $code, string $polymer, array $swatches, string $about, string $by, float $mass): string
-    {
+    public function ofCharge(
+        string $path,
+        string $code,
+        string $polymer,
+        array $swatches,
+        string $about,
+        string $by,
+        float $mass,
+    ): string {
         $address = self::address($path);
 
-        return view('labels.label', ['address' => $address, 'qr' => $this->qr($address), 'code' => $code, 'large' => $polymer, 'swatches' => $swatches, 'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, date('Y-m-d')], 'mass' => $mass, 'never' => false])->render();
+        return view(
+            'labels.label',
+            [
+                'address' => $address,
+                'qr' => $this->qr($address),
+                'code' => $code,
+                'large' => $polymer,
+                'swatches' => $swatches,
+                'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, date('Y-m-d')],
+                'mass' => $mass,
+                'never' => false,
+            ],
+        )->render();
     }
 
     /** The address at which the shop's own screens find it. */
@@ -46,7 +77,8 @@ final class Label
         $svg = str_replace(['width="100mm"', 'height="70mm"'], ['width="1000"', 'height="700"'], $svg);
 
         return Pdf::of(
-            '<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg).'">',
+            '<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg)
+                .'">',
             [0.0, 0.0, 100 * self::POINTS_PER_MM, 70 * self::POINTS_PER_MM],
         );
     }

@@ -43,7 +43,14 @@ final class Ledger
 
                 return $done;
             }
-            $act = Act::query()->create(['id' => $id, 'kind' => $kind, 'reason' => $reason, 'data' => $data, 'by_id' => $by->id, 'at' => CarbonImmutable::now()]);
+            $act = Act::query()->create([
+                'id' => $id,
+                'kind' => $kind,
+                'reason' => $reason,
+                'data' => $data,
+                'by_id' => $by->id,
+                'at' => CarbonImmutable::now(),
+            ]);
             $this->sent->as($id);
             $work($act);
 
@@ -103,14 +110,33 @@ final class Ledger
     }
 
     /** One line; the lot is locked by then. Under zero only with a written reason. */
-    public function line(Act $act, Lot $lot, float $grams, string $kind, ?Lot $other = null, string $field = 'mass_g', ?string $chargeId = null): void
-    {
+    public function line(
+        Act $act,
+        Lot $lot,
+        float $grams,
+        string $kind,
+        ?Lot $other = null,
+        string $field = 'mass_g',
+        ?string $chargeId = null,
+    ): void {
         $held = $grams < 0 && trim($act->reason) === '' ? $this->held($lot) : null;
         if ($held !== null && $held + $grams < -self::SAME_G) {
-            throw new InputError($field, sprintf('lot %s holds only %.0f g: take less or another lot, or write a reason why the book is wrong', $lot->code, $held));
+            throw new InputError(
+                $field,
+                sprintf(
+                    'lot %s holds only %.0f g: take less or another lot, or write a reason why the book is wrong',
+                    $lot->code,
+                    $held,
+                ),
+            );
         }
         LotMovement::query()->create([
-            'lot_id' => $lot->id, 'mass_g' => round($grams, 3), 'kind' => $kind, 'reason' => $act->reason, 'by_id' => $act->by_id, 'at' => $act->at,
+            'lot_id' => $lot->id,
+            'mass_g' => round($grams, 3),
+            'kind' => $kind,
+            'reason' => $act->reason,
+            'by_id' => $act->by_id,
+            'at' => $act->at,
             'act_id' => $act->id, 'other_lot_id' => $other?->id, 'charge_id' => $chargeId,
         ]);
     }

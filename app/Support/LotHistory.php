@@ -11,7 +11,10 @@ use App\Models\LotMovement;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
 
-/** A lot's whole history as docs/formats/lot.schema.json says: what it is, every line, every finding, every drying, its kin. */
+/**
+ * A lot's whole history as docs/formats/lot.schema.json says: what it is, every line, every finding, every drying, its
+ * kin.
+ */
 final readonly class LotHistory
 {
     public function __construct(private Present $present, private PolymerLibrary $polymers)
@@ -28,13 +31,42 @@ final readonly class LotHistory
 
         return [
             'format' => 'dithermic.lot', 'version' => 1, 'lot' => (array) $data,
-            'movements' => $lines->map(static fn (LotMovement $m): array => ['at' => $m->at->toIso8601ZuluString('millisecond'), 'kind' => $m->kind, 'mass_g' => (float) $m->mass_g, 'reason' => $m->reason, 'by' => $m->by?->name, 'run' => $m->run?->number, 'other_lot' => $m->otherLot?->code])->all(),
+            'movements' => $lines->map(
+                static fn (LotMovement $m): array => [
+                    'at' => $m->at->toIso8601ZuluString('millisecond'),
+                    'kind' => $m->kind,
+                    'mass_g' => (float) $m->mass_g,
+                    'reason' => $m->reason,
+                    'by' => $m->by?->name,
+                    'run' => $m->run?->number,
+                    'other_lot' => $m->otherLot?->code,
+                ],
+            )->all(),
             'contamination' => $findings->map(function (ContaminationNote $n) use ($lot): array {
                 $judged = new Contamination($this->polymers, $lot->polymer, $n->found, $n->found_g, $n->sample_g);
 
-                return ['at' => $n->at->toIso8601ZuluString('millisecond'), 'found' => $n->found, 'found_g' => $n->found_g, 'sample_g' => $n->sample_g, 'share_pct' => round($judged->share_pct, 4), 'verdict' => $judged->verdict, 'note' => $n->note, 'by' => $n->by->name];
+                return [
+                    'at' => $n->at->toIso8601ZuluString('millisecond'),
+                    'found' => $n->found,
+                    'found_g' => $n->found_g,
+                    'sample_g' => $n->sample_g,
+                    'share_pct' => round($judged->share_pct, 4),
+                    'verdict' => $judged->verdict,
+                    'note' => $n->note,
+                    'by' => $n->by->name,
+                ];
             })->all(),
-            'dryings' => $dryings->map(static fn (Drying $d): array => ['dryer' => $d->machine->name, 'air_c' => $d->air_c, 'hours' => $d->hours, 'in' => $d->started_at->toIso8601ZuluString('millisecond'), 'out' => $d->out_at?->toIso8601ZuluString('millisecond'), 'came_out_dry' => $d->out_dry, 'by' => $d->by->name])->all(),
+            'dryings' => $dryings->map(
+                static fn (Drying $d): array => [
+                    'dryer' => $d->machine->name,
+                    'air_c' => $d->air_c,
+                    'hours' => $d->hours,
+                    'in' => $d->started_at->toIso8601ZuluString('millisecond'),
+                    'out' => $d->out_at?->toIso8601ZuluString('millisecond'),
+                    'came_out_dry' => $d->out_dry,
+                    'by' => $d->by->name,
+                ],
+            )->all(),
         ];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Support;
 
 use App\Models\Mesh;
 use App\Models\User;
+use Closure;
 use Dithermic\Core\Calculator\Files;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Mesh\StlFile;
@@ -25,6 +26,16 @@ final class MeshStore implements Files
     /** All of a shop's meshes together. */
     private const MOST_BYTES = 2_000_000_000;
 
+    /** Who is told how far a measurement is. */
+    public ?Closure $tell = null;
+
+    public function progress(float $share): void
+    {
+        if ($this->tell !== null) {
+            ($this->tell)($share);
+        }
+    }
+
     /** @throws InputError file, when it is no sound STL file or there is no room */
     public function keep(string $path, string $name, User $by): Mesh
     {
@@ -36,12 +47,26 @@ final class MeshStore implements Files
         }
         $bytes = (int) filesize($path);
         if ((int) Mesh::query()->sum('bytes') + $bytes > self::MOST_BYTES) {
-            throw new InputError('file', sprintf('does not fit: the shop keeps %.0f GB of meshes at most; take an old one away', self::MOST_BYTES / 1e9));
+            throw new InputError(
+                'file',
+                sprintf(
+                    'does not fit: the shop keeps %.0f GB of meshes at most; take an old one away',
+                    self::MOST_BYTES / 1e9,
+                ),
+            );
         }
 
         return DB::transaction(static function () use ($path, $name, $by, $survey, $hash, $bytes): Mesh {
-            $mesh = Mesh::query()->create(['name' => mb_strimwidth($name, 0, 200, '…'), 'sha256' => $hash, 'bytes' => $bytes, 'facets' => $survey->facets, 'by_id' => $by->id]);
-            $insert = DB::connection()->getPdo()->prepare('insert into mesh_parts (mesh_id, part, content) values (?, ?, ?)');
+            $mesh = Mesh::query()->create([
+                'name' => mb_strimwidth($name, 0, 200, '…'),
+                'sha256' => $hash,
+                'bytes' => $bytes,
+                'facets' => $survey->facets,
+                'by_id' => $by->id,
+            ]);
+            $insert = DB::connection()->getPdo()->prepare(
+                'insert into mesh_parts (mesh_id, part, content) values (?, ?, ?)',
+            );
             $file = fopen($path, 'rb');
             assert($file !== false);
             for ($part = 0; ($content = (string) fread($file, self::PART)) !== ''; $part++) {
@@ -68,8 +93,13 @@ final class MeshStore implements Files
             $part = $copy.'.'.Str::random(8);
             $file = fopen($part, 'wb');
             assert($file !== false);
-            for ($i = 0; ($row = DB::table('mesh_parts')->where('mesh_id', $mesh->id)->where('part', $i)->first()) !== null; $i++) {
-                fwrite($file, is_resource($row->content) ? (string) stream_get_contents($row->content) : (string) $row->content);
+            for ($i = 0; (
+                $row = DB::table('mesh_parts')->where('mesh_id', $mesh->id)->where('part', $i)->first()
+            ) !== null; $i++) {
+                fwrite(
+                    $file,
+                    is_resource($row->content) ? (string) stream_get_contents($row->content) : (string) $row->content,
+                );
             }
             fclose($file);
             rename($part, $copy);

@@ -6,18 +6,26 @@ namespace App\Support;
 
 use App\Models\Sitting;
 use App\Models\User;
-use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Support\Facades\DB;
 
 /** Who belongs to the shop, and what ends when somebody no longer does. */
 final readonly class People
 {
-    /** long rather than odd, as NIST SP 800-63B has it: no rules of letters and signs */
-    public const PASSWORD = ['required', 'string', 'min:10', 'max:200'];
+    private const SHORTEST = 10;
 
     public function __construct(private Tries $tries)
     {
+    }
+
+    /**
+     * Long rather than odd, as NIST SP 800-63B has it: no rules of letters and signs, but none of those that are tried first.
+     *
+     * @return list<mixed>
+     */
+    public static function passwordRules(string ...$names): array
+    {
+        return ['required', 'string', 'min:'.self::SHORTEST, 'max:200', new NotGuessable(array_values($names))];
     }
 
     /** @throws InputError when the shop would be left without a lead */
@@ -26,7 +34,10 @@ final readonly class People
         DB::transaction(function () use ($person, $active, $role): void {
             $leads = User::query()->where('active', true)->where('role', Role::Lead)->lockForUpdate()->pluck('id');
             if ((! $active || $role !== Role::Lead) && $leads->diff([$person->id])->isEmpty()) {
-                throw new InputError($active ? 'role' : 'active', 'would leave the shop without a lead: make somebody else a lead first');
+                throw new InputError(
+                    $active ? 'role' : 'active',
+                    'would leave the shop without a lead: make somebody else a lead first',
+                );
             }
             $person->update(['active' => $active, 'role' => $role]);
             if (! $active) {
@@ -57,12 +68,17 @@ final readonly class People
     private function signOut(User $person): void
     {
         $person->devices()->detach();
-        Sitting::query()->where('user_id', $person->id)->whereNull('ended_at')->update(['ended_at' => CarbonImmutable::now()]);
+        Sitting::query()->where('user_id', $person->id)
+            ->whereNull('ended_at')
+            ->update(['ended_at' => app(ShopClock::class)->moment()]);
         $this->endSessions($person);
     }
 
     private function endSessions(User $person, ?string $but = null): void
     {
-        DB::table('sessions')->where('user_id', $person->id)->when($but, static fn ($q, string $id) => $q->where('id', '<>', $id))->delete();
+        DB::table('sessions')->where('user_id', $person->id)->when(
+            $but,
+            static fn ($q, string $id) => $q->where('id', '<>', $id),
+        )->delete();
     }
 }

@@ -4,28 +4,74 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Actions\RecordEvents;
 use App\Models\Machine;
 use App\Models\Run;
-use Dithermic\Core\Procedure\RunState;
+use App\Models\RunStation;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Stations;
+use Illuminate\Support\Facades\DB;
 
-/** Tells which run holds a place: a machine belongs to a run until its last step there is done. */
+/** Tells and keeps which run holds a machine; when it does is the core's (Run\Stations). */
 final class Places
 {
-    public function holder(Machine $machine, string $place, ?string $exceptRun = null): ?Run
+    public function holder(Machine $machine, ?string $exceptRun = null): ?Run
     {
-        $column = $place === 'cold' ? 'cold_machine_id' : 'machine_id';
-        $running = Run::query()->where('status', RunState::RUNNING)->where($column, $machine->id)
-            ->when($exceptRun !== null, static fn ($q) => $q->whereKeyNot($exceptRun))->with('procedureVersion')->get();
-        foreach ($running as $run) {
-            $steps = $run->procedureVersion->body['steps'];
-            $current = array_search($run->step, array_column($steps, 'id'), true);
-            $at = array_keys(array_filter($steps, static fn (array $s): bool => $s['place'] === $place));
-            // The hot press is taken from the start; the cold one from when a sheet goes in.
-            if ($at !== [] && $current !== false && $current >= ($place === 'cold' ? min($at) : 0) && $current <= max($at)) {
-                return $run;
+        return RunStation::query()->with('run')->where('machine_id', $machine->id)->whereNull('to_at')
+            ->when(
+                $exceptRun !== null,
+                static fn ($q) => $q->where('run_id', '!=', $exceptRun),
+            )->orderBy('from_at')->first()?->run;
+    }
+
+    /** What a run holds now is kept beside it, in the transaction of what changed it. */
+    public function keep(Run $run, Procedure $procedure, RunState $state): void
+    {
+        foreach (Stations::of($procedure, $state) as $role => $span) {
+            $machine = $role === 'cold' ? $run->cold_machine_id : $run->machine_id;
+            if ($machine === null) {
+                continue;
+            }
+            $to = $span['to'] === null ? null : RecordEvents::moment(max($span['to'], $span['from']));
+            $station = RunStation::query()->firstOrNew(['run_id' => $run->id, 'role' => $role]);
+            $station->fill([
+                'machine_id' => $machine,
+                'from_at' => RecordEvents::moment($span['from']),
+                'to_at' => $to,
+            ]);
+            if (! $station->exists || $station->isDirty()) {
+                // One at a time for each machine, so that two that claim it see each other.
+                Machine::query()->whereKey($machine)->lockForUpdate()->first();
+                $station->contested = $station->contested === true || $this->overlaps($station);
+                $station->save();
             }
         }
+    }
 
-        return null;
+    /** @return list<string> the machines that another run claims for a time that this one has too */
+    public function contested(Run $run): array
+    {
+        /** @var list<object{name: string, number: int|string}> $found */
+        $found = DB::select('select distinct m.name, r.number from run_stations s join run_stations o on o.machine_id = s.machine_id and o.run_id <> s.run_id
+            and (o.contested or s.contested) and tstzrange(o.from_at, o.to_at) && tstzrange(s.from_at, s.to_at)
+            join machines m on m.id = s.machine_id join runs r on r.id = o.run_id where s.run_id = ? order by m.name, r.number',
+            [$run->id]);
+
+        return array_map(
+            static fn (object $f): string => "{$f->name} was claimed by run {$f->number} for the same time",
+            $found,
+        );
+    }
+
+    private function overlaps(RunStation $station): bool
+    {
+        return RunStation::query()->where('machine_id', $station->machine_id)
+            ->where('run_id', '!=', $station->run_id)
+            ->where('contested', false)
+            ->whereRaw(
+                'tstzrange(from_at, to_at) && tstzrange(?, ?)',
+                [$station->from_at->format('Y-m-d H:i:s.vP'), $station->to_at?->format('Y-m-d H:i:s.vP')],
+            )->exists();
     }
 }

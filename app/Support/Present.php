@@ -11,6 +11,7 @@ use App\Data\HeatMarksData;
 use App\Data\LotData;
 use App\Data\MachineData;
 use App\Data\PersonData;
+use App\Data\PieceData;
 use App\Data\PolymerData;
 use App\Data\PreferencesData;
 use App\Data\ProductData;
@@ -34,18 +35,21 @@ use App\Models\User;
 use Carbon\CarbonInterface;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
 {
-    public function __construct(private PolymerLibrary $polymers, private Dryness $dryness)
+    public function __construct(private PolymerLibrary $polymers, private Dryness $dryness, private Places $places)
     {
     }
 
     public static function now(): float
     {
-        return round(microtime(true), 3);
+        return round(app(ShopClock::class)->now(), 3);
     }
 
     public static function time(CarbonInterface $at): float
@@ -62,7 +66,11 @@ final readonly class Present
     {
         $kept = $user === null ? [] : $user->preferences;
 
-        return new PreferencesData($kept['units'] ?? 'metric', $kept['theme'] ?? 'auto', (bool) ($kept['glove'] ?? false));
+        return new PreferencesData(
+            $kept['units'] ?? 'metric',
+            $kept['theme'] ?? 'auto',
+            (bool) ($kept['glove'] ?? false),
+        );
     }
 
     public function marks(string $code): HeatMarksData
@@ -70,11 +78,15 @@ final readonly class Present
         $polymer = $this->polymers->has($code) ? $this->polymers->get($code) : null;
         $window = $polymer?->process('compression')['platen_c'] ?? null;
 
-        // A semi-crystalline polymer is stiff far above its glass transition: what counts there is the start of melting.
+        // A semi-crystalline polymer is stiff far above its glass transition: what counts there is the start of
+        // melting.
         $softens = $polymer?->property('tm_c') === null ? $polymer?->property('tg_c') : $polymer->property('tm_c') - 15;
 
         return new HeatMarksData(
-            $softens, $polymer?->property('tm_c'), $polymer?->property('no_flow_c') ?? $polymer?->property('tc_c'), $polymer?->property('demould_c'),
+            $softens,
+            $polymer?->property('tm_c'),
+            $polymer?->property('no_flow_c') ?? $polymer?->property('tc_c'),
+            $polymer?->property('demould_c'),
             $window['min'] ?? null, $window['typical'] ?? null, $window['max'] ?? null, $polymer?->ceiling(),
         );
     }
@@ -82,26 +94,59 @@ final readonly class Present
     public function polymer(Polymer $polymer): PolymerData
     {
         return new PolymerData(
-            $polymer->code, $polymer->name(), $polymer->morphology()?->value, $polymer->property('density_g_cm3'), $polymer->property('bulk_density_g_cm3'),
-            $this->marks($polymer->code), $polymer->hazards(), $polymer->whyNot('compression'), $polymer->overridden, $polymer->process('compression')['note'] ?? null,
-            isset($polymer->record['regrind_max_pct_guidance']['pct']) ? (float) $polymer->record['regrind_max_pct_guidance']['pct'] : null, $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
+            $polymer->code,
+            $polymer->name(),
+            $polymer->morphology()?->value,
+            $polymer->property('density_g_cm3'),
+            $polymer->property('bulk_density_g_cm3'),
+            $this->marks($polymer->code),
+            $polymer->hazards(),
+            $polymer->whyNot('compression'),
+            $polymer->overridden,
+            $polymer->process('compression')['note'] ?? null,
+            isset($polymer->record['regrind_max_pct_guidance']['pct'])
+                ? (float) $polymer->record['regrind_max_pct_guidance']['pct']
+                : null,
+            $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
             $polymer->neverHot(),
         );
     }
 
     public function machine(Machine $machine, ?string $runningRun = null): MachineData
     {
-        return new MachineData($machine->id, $machine->name, $machine->kind, (object) $machine->facts, $machine->last_polymer, $runningRun);
+        return new MachineData(
+            $machine->id,
+            $machine->name,
+            $machine->kind,
+            (object) $machine->facts,
+            $machine->last_polymer,
+            $runningRun,
+        );
     }
 
     public function recipe(Recipe $recipe): RecipeData
     {
-        return new RecipeData($recipe->id, $recipe->version, (object) $recipe->settings, $recipe->note, $recipe->by->name, self::time($recipe->created_at));
+        return new RecipeData(
+            $recipe->id,
+            $recipe->version,
+            (object) $recipe->settings,
+            $recipe->note,
+            $recipe->by->name,
+            self::time($recipe->created_at),
+        );
     }
 
     public function product(Product $product, ?Recipe $recipe): ProductData
     {
-        return new ProductData($product->id, $product->name, $product->process, $product->polymer, (object) $product->dimensions, $product->note, $recipe === null ? null : $this->recipe($recipe));
+        return new ProductData(
+            $product->id,
+            $product->name,
+            $product->process,
+            $product->polymer,
+            (object) $product->dimensions,
+            $product->note,
+            $recipe === null ? null : $this->recipe($recipe),
+        );
     }
 
     public function source(Source $source): SourceData
@@ -114,8 +159,22 @@ final readonly class Present
         $exposure = $this->dryness->exposure($lot);
 
         return new LotData(
-            $lot->id, $lot->code, $lot->polymer, $lot->form, $lot->colour, $lot->swatch, $lot->location, $this->dryness->state($lot)->value, round((float) $lot->held_g, 3), $this->source($lot->source),
-            $lot->generation, $lot->tare_g === null ? null : (float) $lot->tare_g, $lot->sheet === null ? null : (object) $lot->sheet, $lot->reserved_for_id, $lot->reservedFor?->name, $lot->picture_id,
+            $lot->id,
+            $lot->code,
+            $lot->polymer,
+            $lot->form,
+            $lot->colour,
+            $lot->swatch,
+            $lot->location,
+            $this->dryness->state($lot)->value,
+            round((float) $lot->held_g, 3),
+            $this->source($lot->source),
+            $lot->generation,
+            $lot->tare_g === null ? null : (float) $lot->tare_g,
+            $lot->sheet === null ? null : (object) $lot->sheet,
+            $lot->reserved_for_id,
+            $lot->reservedFor?->name,
+            $lot->picture_id,
             $exposure?->minutes_left, $this->neverHot($lot->polymer),
         );
     }
@@ -127,7 +186,17 @@ final readonly class Present
      */
     public function materials(Run $run): array
     {
-        $of = static fn (Lot $l, ?float $mass): RunMaterialData => new RunMaterialData($l->id, $l->code, $l->polymer, $l->colour, $l->swatch, $l->form, $l->source->name, $l->source->state->value, $mass);
+        $of = static fn (Lot $l, ?float $mass): RunMaterialData => new RunMaterialData(
+            $l->id,
+            $l->code,
+            $l->polymer,
+            $l->colour,
+            $l->swatch,
+            $l->form,
+            $l->source->name,
+            $l->source->state->value,
+            $mass,
+        );
         if ($run->charge === null) {
             return [$of($run->lot, $run->charged_g === null ? null : (float) $run->charged_g)];
         }
@@ -137,7 +206,10 @@ final readonly class Present
             $lots[$w->lot_id] = $w->lot;
             $grams[$w->lot_id] = ($grams[$w->lot_id] ?? 0.0) + (float) $w->mass_g;
         }
-        $materials = array_values(array_map(static fn (Lot $l): RunMaterialData => $of($l, round($grams[$l->id], 3)), $lots));
+        $materials = array_values(array_map(
+            static fn (Lot $l): RunMaterialData => $of($l, round($grams[$l->id], 3)),
+            $lots,
+        ));
         usort($materials, static fn (RunMaterialData $a, RunMaterialData $b): int => $b->mass_g <=> $a->mass_g);
 
         return $materials;
@@ -145,7 +217,21 @@ final readonly class Present
 
     public function drying(Drying $d): DryingData
     {
-        return new DryingData($d->id, $d->machine->name, $d->lot_id, $d->lot->code, $d->lot->polymer, $d->lot->swatch, round((float) $d->lot->held_g, 3), $d->air_c, $d->hours, self::time($d->started_at), self::time($d->ready_at), $d->wanted_at === null ? null : self::time($d->wanted_at), $d->by->name);
+        return new DryingData(
+            $d->id,
+            $d->machine->name,
+            $d->lot_id,
+            $d->lot->code,
+            $d->lot->polymer,
+            $d->lot->swatch,
+            round((float) $d->lot->held_g, 3),
+            $d->air_c,
+            $d->hours,
+            self::time($d->started_at),
+            self::time($d->ready_at),
+            $d->wanted_at === null ? null : self::time($d->wanted_at),
+            $d->by->name,
+        );
     }
 
     /** What is not known, and PVC, stays cold. */
@@ -160,16 +246,38 @@ final readonly class Present
         $heat = $run->plan['heat_min'] ?? null;
 
         return new RunSummaryData(
-            $run->id, $run->number, $run->product->name, $run->lot->polymer, $run->machine->name, $run->coldMachine?->name, $run->lot->code,
-            $run->status, $run->step, $run->verdict, $run->scrap_reason, self::time($run->started_at), $run->ended_at === null ? null : self::time($run->ended_at),
-            $run->starter->name, $run->choices['heat_rule'] ?? '', $platen === null ? null : (float) $platen, $heat === null ? null : (float) $heat,
+            $run->id,
+            $run->number,
+            $run->product->name,
+            $run->lot->polymer,
+            $run->machine->name,
+            $run->coldMachine?->name,
+            $run->lot->code,
+            $run->status,
+            $run->step,
+            $run->verdict,
+            $run->scrap_reason,
+            self::time($run->started_at),
+            $run->ended_at === null ? null : self::time($run->ended_at),
+            $run->starter->name,
+            $run->choices['heat_rule'] ?? '',
+            $platen === null ? null : (float) $platen,
+            $heat === null ? null : (float) $heat,
             $run->inspection?->mean_mm, $run->inspection?->range_mm, $run->inspection?->porosity_pct,
         );
     }
 
     public function event(RunEvent $event): EventData
     {
-        return new EventData($event->key, $event->seq, $event->type->value, self::time($event->at), self::time($event->recorded_at), $event->by->name, (object) $event->data);
+        return new EventData(
+            $event->key,
+            $event->seq,
+            $event->type->value,
+            self::time($event->at),
+            self::time($event->recorded_at),
+            $event->by->name,
+            (object) $event->data,
+        );
     }
 
     /** @return list<HandData> */
@@ -178,8 +286,20 @@ final readonly class Present
         $machine = $run->machineOfState();
 
         return array_map(fn (array $hand): HandData => new HandData(
-            "/run/{$run->id}", $run->id, $run->number, "{$run->product->name}, run {$run->number}", $this->placeName($run, $hand['place']), $hand['at'], $hand['what'], $hand['why'],
-            $hand['step'], $hand['entry'], $hand['entry'] === null ? null : (string) ($machine->procedure->entry($hand['entry'])['title'] ?? ''), $hand['timer'], $hand['people'],
+            "/run/{$run->id}",
+            $run->id,
+            $run->number,
+            "{$run->product->name}, run {$run->number}",
+            $this->placeName($run, $hand['place']),
+            $hand['at'],
+            $hand['what'],
+            $hand['why'],
+            $hand['step'],
+            $hand['entry'],
+            $hand['entry'] === null ? null : $machine->procedure->entry($hand['entry'])->title ?? '',
+            $hand['timer'],
+            $hand['people'],
+            $hand['piece'],
         ), $machine->hands($state));
     }
 
@@ -200,25 +320,88 @@ final readonly class Present
         $now = self::now();
         $steps = [];
         foreach ($procedure->steps() as $step) {
-            $done = $state->done[$step['id']] ?? null;
-            $current = $state->step === $step['id'] && $state->status === RunState::RUNNING;
+            $done = $state->done[$step->id] ?? null;
+            $current = $state->isAt($step) && $state->status === RunState::RUNNING;
             $steps[] = new StepData(
-                $step['id'], $step['stage'], $step['title'], $done !== null ? 'done' : ($current ? 'current' : 'todo'),
-                $done['at'] ?? null, $done['by'] ?? null, $done['reason'] ?? null, $current ? $machine->missing($state, (string) $step['id'], $now) : [],
+                $step->id, $step->stage, $step->title, $done !== null ? 'done' : ($current ? 'current' : 'todo'),
+                $done['at'] ?? null,
+                $done['by'] ?? null,
+                $done['reason'] ?? null,
+                $current ? $machine->missing($state, $step->id, $now) : [],
             );
-        }
-        $timers = [];
-        foreach ($state->timers as $timer) {
-            $about = $procedure->timer($timer['id']) ?? [];
-            $timers[] = new TimerData($timer['id'], (string) ($about['title'] ?? ''), (string) ($about['kind'] ?? 'wait'), $timer['started_at'], $timer['ends_at'], $timer['minutes'], $timer['answered_at']);
         }
 
         return new RunData(
-            $this->summary($run), (object) $run->plan, (object) $run->choices, (object) $run->setup, (object) $run->safety, (object) $procedure->body,
-            $steps, $timers, (object) array_map(static fn (array $items): object => (object) $items, $state->confirmed),
-            array_values(array_map(static fn (array $e): StandingEntryData => new StandingEntryData($e['key'], $e['entry'], $e['at'], $e['by'], (object) $e['values'], $e['step'], $e['corrected']), $state->entries)),
+            $this->summary($run),
+            (object) $run->plan,
+            (object) $run->choices,
+            (object) $run->setup,
+            (object) $run->safety,
+            (object) $procedure->body,
+            $steps,
+            $this->timers($procedure, $state),
+            self::byStep($state),
+            $this->pieces($machine, $state, $now),
+            $state->closing,
+            $this->places->contested($run),
+            array_values(array_map(
+                static fn (array $e): StandingEntryData => new StandingEntryData(
+                    $e['key'],
+                    $e['entry'],
+                    $e['at'],
+                    $e['by'],
+                    (object) $e['values'],
+                    $e['step'],
+                    $e['corrected'],
+                    $e['piece'],
+                ),
+                $state->entries,
+            )),
             array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
-            $this->hands($run, $state), $run->inspection === null ? null : (object) $run->inspection->result, $this->marks($run->lot->polymer), $this->materials($run), $state->stepSince, $now,
+            $this->hands($run, $state),
+            $run->inspection === null ? null : (object) $run->inspection->result,
+            $this->marks($run->lot->polymer),
+            $this->materials($run),
+            $state->stepSince,
+            $now,
         );
+    }
+
+    /** @return list<TimerData> */
+    private function timers(Procedure $procedure, Thread $thread): array
+    {
+        return array_values(array_map(static function (array $timer) use ($procedure): TimerData {
+            $about = $procedure->timer($timer['id']);
+
+            return new TimerData(
+                $timer['id'],
+                $about->title ?? '',
+                $about->kind ?? 'wait',
+                $timer['started_at'],
+                $timer['ends_at'],
+                $timer['minutes'],
+                $timer['answered_at'],
+            );
+        }, $thread->timers));
+    }
+
+    private static function byStep(Thread $thread): object
+    {
+        return (object) array_map(static fn (array $items): object => (object) $items, $thread->confirmed);
+    }
+
+    /** @return list<PieceData> */
+    private function pieces(RunMachine $machine, RunState $state, float $now): array
+    {
+        return array_values(array_map(fn (Thread $piece): PieceData => new PieceData(
+            (int) $piece->piece,
+            $piece->outcome,
+            $piece->step,
+            $piece->stepSince,
+            array_keys($piece->done),
+            $this->timers($machine->procedure, $piece),
+            self::byStep($piece),
+            $piece->step === null ? [] : $machine->missing($state, $piece->step, $now, $piece->piece),
+        ), $state->pieces));
     }
 }

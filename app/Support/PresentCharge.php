@@ -13,17 +13,24 @@ use App\Models\Weighing;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Charge\BlendResult;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Stock\ChargeLots;
 use Illuminate\Support\Collection;
 
-/** A charge as the weigh bench shows it: for each component which lots to take from, how far it is, and what to do about too much. */
+/**
+ * A charge as the weigh bench shows it: for each component which lots to take from, how far it is, and what to do about
+ * too much.
+ */
 final readonly class PresentCharge
 {
     public const WHOLE = ['by', 'weighings.lot', 'weighings.by'];
 
     private const SUGGESTED = 6;
 
-    public function __construct(private Present $present, private Registry $calculations, private PolymerLibrary $polymers)
-    {
+    public function __construct(
+        private Present $present,
+        private Registry $calculations,
+        private PolymerLibrary $polymers,
+    ) {
     }
 
     public function charge(Charge $charge): ChargeData
@@ -41,11 +48,43 @@ final readonly class PresentCharge
         }
 
         return new ChargeData(
-            $charge->id, $charge->number, sprintf('C-%04d', $charge->number), $charge->product_id, $charge->about, $charge->polymer, $charge->scale_g, $total, round(array_sum($weighed), 3), $charge->status, $charge->run_id,
+            $charge->id,
+            $charge->number,
+            sprintf('C-%04d', $charge->number),
+            $charge->product_id,
+            $charge->about,
+            $charge->polymer,
+            $charge->scale_g,
+            $total,
+            round(array_sum($weighed), 3),
+            $this->mainLot($charge),
+            $charge->status,
+            $charge->run_id,
             $charge->by->name, Present::time($charge->created_at), $components,
-            array_values($charge->weighings->map(static fn (Weighing $w): WeighingData => new WeighingData($w->key, $w->component, $w->lot_id, $w->lot->code, (float) $w->mass_g, $w->how, $w->reason, $w->by->name, Present::time($w->at)))->all()),
+            array_values(
+                $charge->weighings->map(
+                    static fn (Weighing $w): WeighingData => new WeighingData(
+                        $w->key,
+                        $w->component,
+                        $w->lot_id,
+                        $w->lot->code,
+                        (float) $w->mass_g,
+                        $w->how,
+                        $w->reason,
+                        $w->by->name,
+                        Present::time($w->at),
+                    ),
+                )->all(),
+            ),
             $open ? $this->premix($charge, $total) : null, $this->cautions($charge, $total),
         );
+    }
+
+    private function mainLot(Charge $charge): ?int
+    {
+        $grams = $charge->grams();
+
+        return array_filter($grams, static fn (float $g): bool => $g > 0.001) === [] ? null : ChargeLots::main($grams);
     }
 
     /**
@@ -57,15 +96,41 @@ final readonly class PresentCharge
         $tolerance = max($charge->scale_g, $c['target_g'] * $charge->tolerance_pct / 100);
         $over = $in - $c['target_g'];
         $state = match (true) {
-            $in === 0.0 => 'empty', $over < -$tolerance - 1e-6 => 'short', $over > $tolerance + 1e-6 => 'over', default => 'good',
+            $in === 0.0 => 'empty',
+            $over < -$tolerance - 1e-6 => 'short',
+            $over > $tolerance + 1e-6 => 'over',
+            default => 'good',
         };
         // Too much of one: the whole charge grows until this share is right again.
         $grown = $state === 'over' ? round($total * $in / $c['target_g'] / $charge->scale_g) * $charge->scale_g : null;
-        $first = $lots->sortBy(static fn (Lot $l): array => [mb_strtolower($l->colour) === mb_strtolower($c['name']) ? 0 : 1, ($l->generation > 0 || $l->form === 'regrind') === ($c['kind'] === 'regrind') ? 0 : 1, $l->reserved_for_id === $charge->product_id && $l->reserved_for_id !== null ? 0 : 1, $l->id]);
+        $first = $lots->sortBy(
+            static fn (Lot $l): array => [
+                mb_strtolower($l->colour) === mb_strtolower($c['name']) ? 0 : 1,
+                ($l->generation > 0 || $l->form === 'regrind') === ($c['kind'] === 'regrind') ? 0 : 1,
+                $l->reserved_for_id === $charge->product_id && $l->reserved_for_id !== null ? 0 : 1,
+                $l->id,
+            ],
+        );
 
         return new ChargeComponentData(
-            $c['name'], $c['swatch'], $c['kind'], $c['target_g'], $tolerance, $in, $state, array_values($first->take(self::SUGGESTED)->map(fn (Lot $l) => $this->present->lot($l))->all()),
-            $grown === null ? null : sprintf('%.1f g too much: take it out again, or make %.0f g instead of %.0f g.', $over, $grown, $total), $state === 'over' ? round($over, 3) : null, $grown,
+            $c['name'],
+            $c['swatch'],
+            $c['kind'],
+            $c['target_g'],
+            $tolerance,
+            $in,
+            $state,
+            array_values($first->take(self::SUGGESTED)->map(fn (Lot $l) => $this->present->lot($l))->all()),
+            $grown === null
+                ? null
+                : sprintf(
+                    '%.1f g too much: take it out again, or make %.0f g instead of %.0f g.',
+                    $over,
+                    $grown,
+                    $total,
+                ),
+            $state === 'over' ? round($over, 3) : null,
+            $grown,
         );
     }
 
@@ -77,13 +142,33 @@ final readonly class PresentCharge
     private function lots(Charge $charge): Collection
     {
         return Lot::query()->withHeld()->with(['source', 'reservedFor'])->where('polymer', $charge->polymer)
-            ->where(static fn ($q) => $q->whereNull('reserved_for_id')->when($charge->product_id !== null, static fn ($p) => $p->orWhere('reserved_for_id', $charge->product_id)))
-            ->whereIn('form', ['flake', 'pellet', 'regrind', 'densified film'])->orderBy('id')->limit(60)->get()->filter(static fn (Lot $l): bool => (float) $l->held_g > 0)->values();
+            ->where(
+                static fn ($q) => $q->whereNull('reserved_for_id')->when(
+                    $charge->product_id !== null,
+                    static fn ($p) => $p->orWhere('reserved_for_id', $charge->product_id),
+                ),
+            )
+            ->whereIn('form', ['flake', 'pellet', 'regrind', 'densified film'])
+            ->orderBy('id')
+            ->limit(60)
+            ->get()
+            ->filter(static fn (Lot $l): bool => (float) $l->held_g > 0)
+            ->values();
     }
 
     private function premix(Charge $charge, float $total): ?object
     {
-        $blend = $this->calculations->run('charge.blend', ['total_mass_g' => $total, 'scale_resolution_g' => $charge->scale_g, 'components' => array_map(static fn (array $c): array => ['name' => $c['name'], 'parts' => max(1e-9, $c['target_g'])], $charge->components)]);
+        $blend = $this->calculations->run(
+            'charge.blend',
+            [
+                'total_mass_g' => $total,
+                'scale_resolution_g' => $charge->scale_g,
+                'components' => array_map(
+                    static fn (array $c): array => ['name' => $c['name'], 'parts' => max(1e-9, $c['target_g'])],
+                    $charge->components,
+                ),
+            ],
+        );
         assert($blend instanceof BlendResult);
 
         return $blend->premix === null ? null : (object) (['says' => $blend->explanation] + (array) $blend->premix);
@@ -97,9 +182,20 @@ final readonly class PresentCharge
         foreach ($charge->weighings as $w) {
             $again += $w->lot->generation > 0 || $w->lot->form === 'regrind' ? (float) $w->mass_g : 0.0;
         }
-        $planned = array_sum(array_map(static fn (array $c): float => $c['kind'] === 'regrind' ? (float) $c['target_g'] : 0.0, $charge->components));
+        $planned = array_sum(array_map(
+            static fn (array $c): float => $c['kind'] === 'regrind' ? (float) $c['target_g'] : 0.0,
+            $charge->components,
+        ));
         $share = 100 * max($again, $planned) / max(1e-9, $total);
 
-        return $guide !== null && $share > $guide['pct'] ? [sprintf('Regrind is %.0f %% of it; the usual most for %s is %.0f %%. %s', $share, $charge->polymer, $guide['pct'], $guide['note'] ?? '')] : [];
+        return $guide !== null && $share > $guide['pct']
+            ? [sprintf(
+                'Regrind is %.0f %% of it; the usual most for %s is %.0f %%. %s',
+                $share,
+                $charge->polymer,
+                $guide['pct'],
+                $guide['note'] ?? '',
+            )]
+            : [];
     }
 }

@@ -24,6 +24,9 @@ final class RunRefused extends Exception
 
     public function render(): JsonResponse
     {
-        return new JsonResponse(['error' => ['field' => 'safety', 'message' => $this->getMessage(), 'blocks' => $this->blocks]], 422);
+        return new JsonResponse(
+            ['error' => ['field' => 'safety', 'message' => $this->getMessage(), 'blocks' => $this->blocks]],
+            422,
+        );
     }
 }

@@ -39,8 +39,25 @@ final readonly class Sent
     public function hash(): string
     {
         $body = $this->request->isJson() ? $this->request->json()->all() : $this->request->request->all();
-        $files = array_map(static fn (mixed $f): string => $f instanceof UploadedFile ? (string) hash_file('sha256', $f->getRealPath()) : '', Arr::dot($this->request->allFiles()));
+        $files = array_map(
+            static fn (mixed $f): string => $f instanceof UploadedFile ? (string) hash_file(
+                'sha256',
+                $f->getRealPath(),
+            ) : '',
+            Arr::dot($this->request->allFiles()),
+        );
 
-        return hash('sha256', (string) json_encode([$this->request->user()?->getAuthIdentifier(), $this->request->path(), Arr::sortRecursive($body), $files], JSON_PARTIAL_OUTPUT_ON_ERROR));
+        return hash(
+            'sha256',
+            (string) json_encode(
+                [
+                    $this->request->user()?->getAuthIdentifier(),
+                    $this->request->path(),
+                    Arr::sortRecursive($body),
+                    $files,
+                ],
+                JSON_PARTIAL_OUTPUT_ON_ERROR,
+            ),
+        );
     }
 }

@@ -33,15 +33,38 @@ final readonly class ShopReview
     private function lots(): array
     {
         $review = new Review($this->polymers);
-        $lots = Lot::query()->withHeld()->whereIn('polymer', (new Knowledge)->lookAlikes)->orderBy('id')->limit(self::MOST)->get()->filter(static fn (Lot $l): bool => (float) $l->held_g > 0.5);
-        $acts = Act::query()->where('kind', 'identified')->whereIn('data->lot_id', $lots->pluck('id')->all())->orderBy('at')->get()->keyBy(static fn (Act $a): int => (int) $a->data['lot_id']);
-        $found = Identification::query()->whereKey($acts->map(static fn (Act $a): string => (string) $a->data['identification_id'])->values()->all())->get()->keyBy('id');
+        $lots = Lot::query()->withHeld()
+            ->whereIn('polymer', (new Knowledge)->lookAlikes)
+            ->orderBy('id')
+            ->limit(self::MOST)
+            ->get()
+            ->filter(static fn (Lot $l): bool => (float) $l->held_g > 0.5);
+        $acts = Act::query()->where('kind', 'identified')
+            ->whereIn('data->lot_id', $lots->pluck('id')->all())
+            ->orderBy('at')
+            ->get()
+            ->keyBy(static fn (Act $a): int => (int) $a->data['lot_id']);
+        $found = Identification::query()->whereKey(
+            $acts->map(static fn (Act $a): string => (string) $a->data['identification_id'])->values()->all(),
+        )->get()->keyBy('id');
         $items = [];
         foreach ($lots as $lot) {
             $act = $acts->get($lot->id);
-            $doubts = $review->doubts($lot->polymer, $act === null ? null : array_values($found->get((string) $act->data['identification_id'])->evidence ?? []));
+            $doubts = $review->doubts(
+                $lot->polymer,
+                $act === null
+                    ? null
+                    : array_values($found->get((string) $act->data['identification_id'])->evidence ?? []),
+            );
             if ($doubts !== null) {
-                $items[] = new ReviewItemData('lot', "Lot {$lot->code}", $doubts, 'Find its polymer by the tests, or set it back to unknown.', "/sort/lots/{$lot->id}", $lot->id);
+                $items[] = new ReviewItemData(
+                    'lot',
+                    "Lot {$lot->code}",
+                    $doubts,
+                    'Find its polymer by the tests, or set it back to unknown.',
+                    "/sort/lots/{$lot->id}",
+                    $lot->id,
+                );
             }
         }
 
@@ -54,7 +77,14 @@ final readonly class ShopReview
         $items = [];
         foreach ($this->polymers->all() as $polymer) {
             foreach ($polymer->overridden === [] ? [] : OwnValues::faults($polymer) as $fault) {
-                $items[] = new ReviewItemData('polymer', $polymer->code, ucfirst($fault).'.', 'Set one of your own values right.', '/shop', null);
+                $items[] = new ReviewItemData(
+                    'polymer',
+                    $polymer->code,
+                    ucfirst($fault).'.',
+                    'Set one of your own values right.',
+                    '/shop',
+                    null,
+                );
             }
         }
 
@@ -66,14 +96,25 @@ final readonly class ShopReview
     {
         $items = [];
         foreach (Machine::query()->whereNotNull('last_polymer')->orderBy('id')->get() as $machine) {
-            $polymer = $this->polymers->has((string) $machine->last_polymer) ? $this->polymers->get((string) $machine->last_polymer) : null;
+            $polymer = $this->polymers->has((string) $machine->last_polymer)
+                ? $this->polymers->get((string) $machine->last_polymer)
+                : null;
             $why = match (true) {
-                $polymer === null, $polymer->neverHot() => "still holds {$machine->last_polymer}, which must never get hot.",
-                $machine->hasBarrel() && $polymer->breaksDownViolently() => "still holds {$polymer->code}: nobody knows for how long, and it breaks down into gas when it stands hot.",
+                $polymer === null,
+                $polymer->neverHot() => "still holds {$machine->last_polymer}, which must never get hot.",
+                $machine->hasBarrel() && $polymer
+                    ->breaksDownViolently() => "still holds {$polymer->code}: nobody knows for how long, and it breaks down into gas when it stands hot.",
                 default => null,
             };
             if ($why !== null) {
-                $items[] = new ReviewItemData('machine', $machine->name, "{$machine->name} {$why}", 'Purge it by a legal route or take it out cold before the heat goes on.', '/shop', null);
+                $items[] = new ReviewItemData(
+                    'machine',
+                    $machine->name,
+                    "{$machine->name} {$why}",
+                    'Purge it by a legal route or take it out cold before the heat goes on.',
+                    '/shop',
+                    null,
+                );
             }
         }
 

@@ -32,7 +32,12 @@ final class Tries
         if ($taken !== null) {
             return;
         }
-        $wait = (int) ceil((float) DB::scalar('select greatest(1, extract(epoch from next_at - now())) from sign_in_tries where subject = ?', [$subject]));
+        $wait = (int) ceil(
+            (float) DB::scalar(
+                'select greatest(1, extract(epoch from next_at - now())) from sign_in_tries where subject = ?',
+                [$subject],
+            ),
+        );
         throw new ThrottleRequestsException("too many tries: wait {$wait} s", headers: ['Retry-After' => $wait]);
     }
 

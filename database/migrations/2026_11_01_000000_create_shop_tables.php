@@ -203,7 +203,12 @@ return new class extends Migration
         DB::statement('create index readings_machine on readings (machine_id, channel, at)');
         DB::statement('create index readings_run on readings (run_id, channel, at) where run_id is not null');
         for ($month = new DateTimeImmutable('2026-07-01'); $month < new DateTimeImmutable('2029-01-01'); $month = $month->modify('+1 month')) {
-            DB::statement(sprintf("create table readings_%s partition of readings for values from ('%s') to ('%s')", $month->format('Y_m'), $month->format('Y-m-d'), $month->modify('+1 month')->format('Y-m-d')));
+            DB::statement(sprintf(
+                "create table readings_%s partition of readings for values from ('%s') to ('%s')",
+                $month->format('Y_m'),
+                $month->format('Y-m-d'),
+                $month->modify('+1 month')->format('Y-m-d'),
+            ));
         }
     }
 
@@ -212,13 +217,36 @@ return new class extends Migration
     {
         DB::unprepared("create or replace function refuse_change() returns trigger language plpgsql as \$\$
             begin raise exception '% is append-only: add a correcting entry instead', tg_table_name; end \$\$");
-        DB::unprepared("create trigger {$table}_append_only before update or delete on {$table} for each row execute function refuse_change()");
-        DB::unprepared("create trigger {$table}_no_truncate before truncate on {$table} for each statement execute function refuse_change()");
+        DB::unprepared(
+            "create trigger {$table}_append_only before update or delete on {$table} for each row execute function refuse_change()",
+        );
+        DB::unprepared(
+            "create trigger {$table}_no_truncate before truncate on {$table} for each statement execute function refuse_change()",
+        );
     }
 
     public function down(): void
     {
-        foreach (['readings', 'inspections', 'run_events', 'runs', 'procedures', 'recipes', 'products', 'machines', 'lot_movements', 'lots', 'sources', 'polymer_overrides', 'cache_locks', 'cache', 'sessions', 'device_user', 'devices', 'users'] as $table) {
+        foreach ([
+            'readings',
+            'inspections',
+            'run_events',
+            'runs',
+            'procedures',
+            'recipes',
+            'products',
+            'machines',
+            'lot_movements',
+            'lots',
+            'sources',
+            'polymer_overrides',
+            'cache_locks',
+            'cache',
+            'sessions',
+            'device_user',
+            'devices',
+            'users',
+        ] as $table) {
             DB::statement("drop table if exists {$table} cascade");
         }
         DB::statement('drop function if exists refuse_change() cascade');

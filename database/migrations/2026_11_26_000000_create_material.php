@@ -9,7 +9,15 @@ use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
 {
-    private const APPEND_ONLY = ['acts', 'source_events', 'contaminations', 'identifications', 'sorting_entries', 'mixes', 'weighings'];
+    private const APPEND_ONLY = [
+        'acts',
+        'source_events',
+        'contaminations',
+        'identifications',
+        'sorting_entries',
+        'mixes',
+        'weighings',
+    ];
 
     public function up(): void
     {
@@ -169,19 +177,49 @@ return new class extends Migration
             $t->index(['charge_id', 'at']);
         });
         foreach (self::APPEND_ONLY as $table) {
-            DB::unprepared("create trigger {$table}_append_only before update or delete on {$table} for each row execute function refuse_change()");
-            DB::unprepared("create trigger {$table}_no_truncate before truncate on {$table} for each statement execute function refuse_change()");
+            DB::unprepared(
+                "create trigger {$table}_append_only before update or delete on {$table} for each row execute function refuse_change()",
+            );
+            DB::unprepared(
+                "create trigger {$table}_no_truncate before truncate on {$table} for each statement execute function refuse_change()",
+            );
         }
     }
 
     public function down(): void
     {
-        foreach (['weighings', 'mixes', 'dryings', 'sorting_entries', 'sorting_bins', 'sortings', 'identifications', 'contaminations', 'source_events', 'charges'] as $table) {
+        foreach ([
+            'weighings',
+            'mixes',
+            'dryings',
+            'sorting_entries',
+            'sorting_bins',
+            'sortings',
+            'identifications',
+            'contaminations',
+            'source_events',
+            'charges',
+        ] as $table) {
             DB::statement("drop table if exists {$table} cascade");
         }
         Schema::table('runs', static fn (Blueprint $t) => $t->dropColumn('charge_id'));
-        Schema::table('lot_movements', static fn (Blueprint $t) => $t->dropColumn(['act_id', 'other_lot_id', 'charge_id']));
-        Schema::table('lots', static fn (Blueprint $t) => $t->dropColumn(['generation', 'tare_g', 'sheet', 'reserved_for_id', 'picture_id', 'dried_at', 'hopper', 'rh_pct']));
+        Schema::table(
+            'lot_movements',
+            static fn (Blueprint $t) => $t->dropColumn(['act_id', 'other_lot_id', 'charge_id']),
+        );
+        Schema::table(
+            'lots',
+            static fn (Blueprint $t) => $t->dropColumn([
+                'generation',
+                'tare_g',
+                'sheet',
+                'reserved_for_id',
+                'picture_id',
+                'dried_at',
+                'hopper',
+                'rh_pct',
+            ]),
+        );
         DB::statement('drop table if exists pictures cascade');
         DB::statement('drop table if exists acts cascade');
     }

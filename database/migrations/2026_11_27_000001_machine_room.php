@@ -7,7 +7,10 @@ use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Wrong tries that are counted, batches of readings that are known again, tokens that end, starts that remember what they were asked. */
+/**
+ * Wrong tries that are counted, batches of readings that are known again, tokens that end, starts that remember what
+ * they were asked.
+ */
 return new class extends Migration
 {
     public function up(): void
@@ -30,10 +33,14 @@ return new class extends Migration
             $t->timestampTz('at', 3);
         });
         $this->oneValueAtATime();
-        DB::statement("update personal_access_tokens set expires_at = now() + interval '90 days' where expires_at is null");
+        DB::statement(
+            "update personal_access_tokens set expires_at = now() + interval '90 days' where expires_at is null",
+        );
     }
 
-    /** A channel has one value at a time: of what was stored twice the first stays, with its trigger held for that long. */
+    /**
+     * A channel has one value at a time: of what was stored twice the first stays, with its trigger held for that long.
+     */
     private function oneValueAtATime(): void
     {
         DB::statement('alter table readings disable trigger user');

@@ -33,8 +33,8 @@ use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\PressSimulation;
-use Dithermic\Core\Procedure\Event;
-use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Stock\Trust;
 use Illuminate\Support\Facades\DB;
 use LogicException;
@@ -67,7 +67,11 @@ final class DemoShop
 
     public function __construct(
         private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
-        private readonly Registry $calculations, private readonly PolymerLibrary $polymers, private readonly MeshStore $meshes, private readonly CloseSorting $closeSorting, private readonly KeepMix $keepMix,
+        private readonly Registry $calculations,
+        private readonly PolymerLibrary $polymers,
+        private readonly MeshStore $meshes,
+        private readonly CloseSorting $closeSorting,
+        private readonly KeepMix $keepMix,
     ) {
     }
 
@@ -77,7 +81,11 @@ final class DemoShop
         DB::transaction(function () use ($now): void {
             $this->people();
             $this->machines();
-            $this->meshes->keep(base_path('core/data/feeder-tray.stl'), 'syrup feeder tray, mould.stl', $this->people['Maren Okafor']);
+            $this->meshes->keep(
+                base_path('core/data/feeder-tray.stl'),
+                'syrup feeder tray, mould.stl',
+                $this->people['Maren Okafor'],
+            );
             $products = $this->products();
             $this->material($now->subDays(94));
             $this->history($products, $now);
@@ -89,20 +97,97 @@ final class DemoShop
     private function people(): void
     {
         foreach (self::PEOPLE as $name => [$login, $role, $password, $pin]) {
-            $this->people[$name] = User::query()->create(['name' => $name, 'login' => $login, 'role' => $role, 'password' => $password, 'pin' => $pin, 'preferences' => [], 'active' => true]);
+            $this->people[$name] = User::query()->create([
+                'name' => $name,
+                'login' => $login,
+                'role' => $role,
+                'password' => $password,
+                'pin' => $pin,
+                'preferences' => [],
+                'active' => true,
+            ]);
         }
     }
 
     private function machines(): void
     {
         $facts = [
-            'Anvil' => [Machine::HOT_PRESS, ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3, 'max_c' => 300, 'bed_length_mm' => 700, 'bed_width_mm' => 550, 'amps' => 20]],
-            'Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22]],
-            'Little Pond' => [Machine::COLD_PRESS, ['platen_kj_k' => 12, 'cooling_w_k' => 8, 'coolant_c' => 18, 'start_c' => 22]],
-            'Heron' => ['plunger_injector', ['barrel_diameter_mm' => 38, 'barrel_length_mm' => 180, 'plunger_diameter_mm' => 38, 'lever_long_mm' => 1100, 'lever_short_mm' => 70, 'hand_force_n' => 350, 'zones' => 2, 'max_c' => 280]],
-            'Wren' => ['screw_injector', ['screw_diameter_mm' => 25, 'barrel_length_mm' => 450, 'barrel_volume_cm3' => 90, 'throughput_cm3_min' => 60, 'intensification' => 10, 'max_specific_bar' => 1700, 'max_stroke_mm' => 100, 'max_rpm' => 220, 'max_speed_mm_s' => 110, 'zones' => 4, 'max_c' => 320]],
-            'Adder' => ['extruder', ['throughput_kg_h' => 12, 'barrel_volume_cm3' => 260, 'throughput_cm3_min' => 250, 'zones' => 3, 'max_c' => 260, 'bath_c' => 14]],
-            'Bellows' => ['vacuum_former', ['heater_c' => 390, 'exchange' => 0.7, 'sides' => 1, 'tank_l' => 60, 'tank_kpa' => 6, 'box_l' => 28, 'blower_kpa' => 82, 'volume_l' => 60, 'speed_l_min' => 170, 'ultimate_kpa' => 2]],
+            'Anvil' => [
+                Machine::HOT_PRESS,
+                [
+                    'heater_kw' => 2.2,
+                    'platen_kj_k' => 14,
+                    'loss_kw' => 0.5,
+                    'plate_mm' => 3,
+                    'max_c' => 300,
+                    'bed_length_mm' => 700,
+                    'bed_width_mm' => 550,
+                    'amps' => 20,
+                ],
+            ],
+            'Pond' => [
+                Machine::COLD_PRESS,
+                ['platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22],
+            ],
+            'Little Pond' => [
+                Machine::COLD_PRESS,
+                ['platen_kj_k' => 12, 'cooling_w_k' => 8, 'coolant_c' => 18, 'start_c' => 22],
+            ],
+            'Heron' => [
+                'plunger_injector',
+                [
+                    'barrel_diameter_mm' => 38,
+                    'barrel_length_mm' => 180,
+                    'plunger_diameter_mm' => 38,
+                    'lever_long_mm' => 1100,
+                    'lever_short_mm' => 70,
+                    'hand_force_n' => 350,
+                    'zones' => 2,
+                    'max_c' => 280,
+                ],
+            ],
+            'Wren' => [
+                'screw_injector',
+                [
+                    'screw_diameter_mm' => 25,
+                    'barrel_length_mm' => 450,
+                    'barrel_volume_cm3' => 90,
+                    'throughput_cm3_min' => 60,
+                    'intensification' => 10,
+                    'max_specific_bar' => 1700,
+                    'max_stroke_mm' => 100,
+                    'max_rpm' => 220,
+                    'max_speed_mm_s' => 110,
+                    'zones' => 4,
+                    'max_c' => 320,
+                ],
+            ],
+            'Adder' => [
+                'extruder',
+                [
+                    'throughput_kg_h' => 12,
+                    'barrel_volume_cm3' => 260,
+                    'throughput_cm3_min' => 250,
+                    'zones' => 3,
+                    'max_c' => 260,
+                    'bath_c' => 14,
+                ],
+            ],
+            'Bellows' => [
+                'vacuum_former',
+                [
+                    'heater_c' => 390,
+                    'exchange' => 0.7,
+                    'sides' => 1,
+                    'tank_l' => 60,
+                    'tank_kpa' => 6,
+                    'box_l' => 28,
+                    'blower_kpa' => 82,
+                    'volume_l' => 60,
+                    'speed_l_min' => 170,
+                    'ultimate_kpa' => 2,
+                ],
+            ],
             'Attic' => ['dryer', []], 'Magpie' => ['shredder', []],
         ];
         $facts['Anvil'][1] += $this->wallChart($facts['Anvil'][1], $facts['Pond'][1]);
@@ -123,38 +208,174 @@ final class DemoShop
     {
         $usual = 8.0;
         $cycle = $this->calculations->run('heat.press_cycle', [
-            'polymer' => 'HDPE', 'thickness_mm' => $usual, 'initial_c' => 20, 'platen_c' => 185, 'length_mm' => 600, 'width_mm' => 450,
-            'press' => array_intersect_key($hot, array_flip(['heater_kw', 'platen_kj_k', 'loss_kw'])), 'cold_press' => array_intersect_key($cold, array_flip(['platen_kj_k', 'cooling_w_k', 'coolant_c'])),
+            'polymer' => 'HDPE',
+            'thickness_mm' => $usual,
+            'initial_c' => 20,
+            'platen_c' => 185,
+            'length_mm' => 600,
+            'width_mm' => 450,
+            'press' => array_intersect_key($hot, array_flip(['heater_kw', 'platen_kj_k', 'loss_kw'])),
+            'cold_press' => array_intersect_key($cold, array_flip(['platen_kj_k', 'cooling_w_k', 'coolant_c'])),
         ]);
         assert($cycle instanceof PressCycleResult);
         $perMm = static fn (float $minutes): float => ceil(10 * $minutes / $usual) / 10;
 
-        return ['heat_min_per_mm' => $perMm($cycle->heat_min + $cycle->soak_min), 'cool_min_per_mm' => $perMm($cycle->cool_min)];
+        return [
+            'heat_min_per_mm' => $perMm($cycle->heat_min + $cycle->soak_min),
+            'cool_min_per_mm' => $perMm($cycle->cool_min),
+        ];
     }
 
     /** @return array<string, Product> */
     private function products(): array
     {
         $lead = $this->people['Maren Okafor'];
-        $panel = Product::query()->create(['name' => 'hive floor panel', 'process' => 'compression', 'polymer' => 'HDPE', 'dimensions' => ['length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8, 'thickness_tolerance_mm' => 0.9], 'note' => 'Floor of the hive stand. Weather side up.']);
-        $board = Product::query()->create(['name' => 'divider board', 'process' => 'compression', 'polymer' => 'HIPS', 'dimensions' => ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 4, 'thickness_tolerance_mm' => 0.6], 'note' => 'Splits a box in two.']);
+        $panel = Product::query()->create([
+            'name' => 'hive floor panel',
+            'process' => 'compression',
+            'polymer' => 'HDPE',
+            'dimensions' => [
+                'length_mm' => 600,
+                'width_mm' => 450,
+                'thickness_mm' => 8,
+                'thickness_tolerance_mm' => 0.9,
+            ],
+            'note' => 'Floor of the hive stand. Weather side up.',
+        ]);
+        $board = Product::query()->create([
+            'name' => 'divider board',
+            'process' => 'compression',
+            'polymer' => 'HIPS',
+            'dimensions' => [
+                'length_mm' => 500,
+                'width_mm' => 400,
+                'thickness_mm' => 4,
+                'thickness_tolerance_mm' => 0.6,
+            ],
+            'note' => 'Splits a box in two.',
+        ]);
         // What the other machines make: known, so that the scratch bench can take its numbers from them.
         foreach ([
-            ['entrance reducer', 'injection', 'PP', ['part_volume_cm3' => 18, 'cavities' => 2, 'runner_volume_cm3' => 4.5, 'thickness_mm' => 2.5, 'projected_area_cm2' => 64, 'cavity_pressure_bar' => 180], 'Two in a shot.'],
-            ['frame spacer clip', 'injection', 'PA6', ['part_volume_cm3' => 1.6, 'cavities' => 4, 'runner_volume_cm3' => 1.2, 'thickness_mm' => 1.8, 'projected_area_cm2' => 14, 'cavity_pressure_bar' => 300], 'Dried, then conditioned.'],
-            ['stand rail', 'extrusion', 'HDPE', ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40], 'Into a closed mould.'],
-            ['edging strip', 'extrusion', 'PP', ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3, 'thickness_mm' => 3], 'Free profile.'],
-            ['syrup feeder tray', 'vacuum_forming', 'HIPS', ['shape' => 'box', 'length_mm' => 292, 'width_mm' => 182, 'height_mm' => 38, 'depth_mm' => 38, 'draft_deg' => 3, 'thickness_mm' => 1.5, 'sheet_mm' => 1.5], 'Clips over the brood box.'],
-            ['travel lid', 'vacuum_forming', 'ABS', ['shape' => 'box', 'length_mm' => 470, 'width_mm' => 410, 'height_mm' => 60, 'depth_mm' => 60, 'draft_deg' => 5, 'thickness_mm' => 3, 'sheet_mm' => 3], 'Closed for the road.'],
+            [
+                'entrance reducer',
+                'injection',
+                'PP',
+                [
+                    'part_volume_cm3' => 18,
+                    'cavities' => 2,
+                    'runner_volume_cm3' => 4.5,
+                    'thickness_mm' => 2.5,
+                    'projected_area_cm2' => 64,
+                    'cavity_pressure_bar' => 180,
+                ],
+                'Two in a shot.',
+            ],
+            [
+                'frame spacer clip',
+                'injection',
+                'PA6',
+                [
+                    'part_volume_cm3' => 1.6,
+                    'cavities' => 4,
+                    'runner_volume_cm3' => 1.2,
+                    'thickness_mm' => 1.8,
+                    'projected_area_cm2' => 14,
+                    'cavity_pressure_bar' => 300,
+                ],
+                'Dried, then conditioned.',
+            ],
+            [
+                'stand rail',
+                'extrusion',
+                'HDPE',
+                ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40],
+                'Into a closed mould.',
+            ],
+            [
+                'edging strip',
+                'extrusion',
+                'PP',
+                ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3, 'thickness_mm' => 3],
+                'Free profile.',
+            ],
+            [
+                'syrup feeder tray',
+                'vacuum_forming',
+                'HIPS',
+                [
+                    'shape' => 'box',
+                    'length_mm' => 292,
+                    'width_mm' => 182,
+                    'height_mm' => 38,
+                    'depth_mm' => 38,
+                    'draft_deg' => 3,
+                    'thickness_mm' => 1.5,
+                    'sheet_mm' => 1.5,
+                ],
+                'Clips over the brood box.',
+            ],
+            [
+                'travel lid',
+                'vacuum_forming',
+                'ABS',
+                [
+                    'shape' => 'box',
+                    'length_mm' => 470,
+                    'width_mm' => 410,
+                    'height_mm' => 60,
+                    'depth_mm' => 60,
+                    'draft_deg' => 5,
+                    'thickness_mm' => 3,
+                    'sheet_mm' => 3,
+                ],
+                'Closed for the road.',
+            ],
         ] as [$name, $process, $polymer, $dimensions, $note]) {
-            Product::query()->create(['name' => $name, 'process' => $process, 'polymer' => $polymer, 'dimensions' => $dimensions, 'note' => $note]);
+            Product::query()->create([
+                'name' => $name,
+                'process' => $process,
+                'polymer' => $polymer,
+                'dimensions' => $dimensions,
+                'note' => $note,
+            ]);
         }
         $recipes = [
-            [$panel, ['platen_c' => 185, 'allowance_pct' => 5, 'frame_depth_mm' => 40, 'shop_kg_per_mm' => 0.27, 'soak_min' => 3, 'pump_every_min' => 3, 'heat_rule' => 'physics', 'pump_school' => 'every_minutes']],
-            [$board, ['platen_c' => 180, 'allowance_pct' => 6, 'frame_depth_mm' => 25, 'soak_min' => 2, 'pump_every_min' => 3, 'heat_rule' => 'shop_rule', 'pump_school' => 'every_minutes']],
+            [
+                $panel,
+                [
+                    'platen_c' => 185,
+                    'allowance_pct' => 5,
+                    'frame_depth_mm' => 40,
+                    'shop_kg_per_mm' => 0.27,
+                    'soak_min' => 3,
+                    'pump_every_min' => 3,
+                    'heat_rule' => 'physics',
+                    'pump_school' => 'every_minutes',
+                ],
+            ],
+            [
+                $board,
+                [
+                    'platen_c' => 180,
+                    'allowance_pct' => 6,
+                    'frame_depth_mm' => 25,
+                    'soak_min' => 2,
+                    'pump_every_min' => 3,
+                    'heat_rule' => 'shop_rule',
+                    'pump_school' => 'every_minutes',
+                ],
+            ],
         ];
         foreach ($recipes as [$product, $settings]) {
-            Recipe::query()->create(['product_id' => $product->id, 'machine_id' => $this->machines['Anvil']->id, 'version' => 1, 'settings' => $settings, 'note' => 'from the wall chart', 'by_id' => $lead->id, 'created_at' => CarbonImmutable::now()->subDays(95)]);
+            Recipe::query()->create([
+                'product_id' => $product->id,
+                'machine_id' => $this->machines['Anvil']->id,
+                'version' => 1,
+                'settings' => $settings,
+                'note' => 'from the wall chart',
+                'by_id' => $lead->id,
+                'created_at' => CarbonImmutable::now()->subDays(95),
+            ]);
         }
 
         return [$panel->name => $panel, $board->name => $board];
@@ -163,8 +384,16 @@ final class DemoShop
     private function material(CarbonImmutable $at): void
     {
         $sources = [];
-        foreach ([['Market co-op', 'accepted', 'Crates and bottle tops, washed.'], ['Garden nursery', 'accepted', 'Pots and trays. Earth in the corners.'],
-            ['Sign shop offcuts', 'small_trial_passed', 'Sheet offcuts with film. Full-size trial comes next.'], ['Own regrind', 'accepted', 'Edges and scrap of our own.']] as [$name, $state, $note]) {
+        foreach ([['Market co-op', 'accepted', 'Crates and bottle tops, washed.'], [
+            'Garden nursery',
+            'accepted',
+            'Pots and trays. Earth in the corners.',
+        ],
+            [
+                'Sign shop offcuts',
+                'small_trial_passed',
+                'Sheet offcuts with film. Full-size trial comes next.',
+            ], ['Own regrind', 'accepted', 'Edges and scrap of our own.']] as [$name, $state, $note]) {
             $sources[$name] = Source::query()->create(['name' => $name, 'state' => $state, 'note' => $note]);
         }
         $lots = [
@@ -179,43 +408,156 @@ final class DemoShop
             ['L-0109', 'Market co-op', 'PA6', 'pellet', 'natural', '#e8e2cf', 'Rack D1', 10000],
         ];
         foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
-            $lot = Lot::query()->create(['code' => $code, 'source_id' => ($sources[$source] ?? throw new LogicException($source))->id, 'polymer' => $polymer, 'form' => $form, 'colour' => $colour, 'swatch' => $swatch, 'location' => $place, 'dry_state' => 'unknown']);
-            LotMovement::query()->create(['lot_id' => $lot->id, 'mass_g' => $mass, 'kind' => LotMovement::DELIVERED, 'reason' => 'delivery, weighed', 'by_id' => $this->people['Ines Halloran']->id, 'at' => $at]);
+            $lot = Lot::query()->create([
+                'code' => $code,
+                'source_id' => ($sources[$source] ?? throw new LogicException($source))->id,
+                'polymer' => $polymer,
+                'form' => $form,
+                'colour' => $colour,
+                'swatch' => $swatch,
+                'location' => $place,
+                'dry_state' => 'unknown',
+            ]);
+            LotMovement::query()->create([
+                'lot_id' => $lot->id,
+                'mass_g' => $mass,
+                'kind' => LotMovement::DELIVERED,
+                'reason' => 'delivery, weighed',
+                'by_id' => $this->people['Ines Halloran']->id,
+                'at' => $at,
+            ]);
             $this->lots[$code] = $lot;
         }
     }
 
-    /** What stands about this morning: mixes, a sorted tub, PA6 in the dryer, a charge at the scale, the sources' stories. */
+    /**
+     * What stands about this morning: mixes, a sorted tub, PA6 in the dryer, a charge at the scale, the sources'
+     * stories.
+     */
     private function today(CarbonImmutable $now): void
     {
         $ines = $this->people['Ines Halloran'];
         foreach ([
-            ['meadow', 'HDPE', [['leaf green', '#4f8a3c', 12, 'colour'], ['black', '#2b2b2b', 5, 'colour'], ['mixed green', '#6b8f5a', 3, 'regrind']], 'For floors: dark enough to hide pollen.'],
-            ['dusk', 'HIPS', [['terracotta', '#b5603c', 7, 'colour'], ['white', '#f1efe8', 2, 'colour']], 'Divider boards for the market.'],
+            [
+                'meadow',
+                'HDPE',
+                [
+                    ['leaf green', '#4f8a3c', 12, 'colour'],
+                    ['black', '#2b2b2b', 5, 'colour'],
+                    ['mixed green', '#6b8f5a', 3, 'regrind'],
+                ],
+                'For floors: dark enough to hide pollen.',
+            ],
+            [
+                'dusk',
+                'HIPS',
+                [['terracotta', '#b5603c', 7, 'colour'], ['white', '#f1efe8', 2, 'colour']],
+                'Divider boards for the market.',
+            ],
         ] as [$name, $polymer, $parts, $note]) {
-            ($this->keepMix)(['name' => $name, 'polymer' => $polymer, 'after_version' => 0, 'note' => $note, 'components' => array_map(static fn (array $p): array => ['name' => $p[0], 'swatch' => $p[1], 'parts' => $p[2], 'kind' => $p[3]], $parts)], $this->people['Maren Okafor']->id);
+            ($this->keepMix)(
+                [
+                    'name' => $name,
+                    'polymer' => $polymer,
+                    'after_version' => 0,
+                    'note' => $note,
+                    'components' => array_map(
+                        static fn (array $p): array => [
+                            'name' => $p[0],
+                            'swatch' => $p[1],
+                            'parts' => $p[2],
+                            'kind' => $p[3],
+                        ],
+                        $parts,
+                    ),
+                ],
+                $this->people['Maren Okafor']->id,
+            );
         }
         $this->tub($now->subHours(3), $ines);
-        foreach ([['Market co-op', Trust::SmallTrialPassed, 80, 182.0, 'Small tile, clean, a little fish smell.'], ['Market co-op', Trust::FullTrialPassed, 76, 185.0, 'Full panel, no bubbles on the cut.'], ['Market co-op', Trust::Accepted, 75, null, ''], ['Market co-op', Trust::DeliveryGood, 21, null, 'Two sacks looked through.'],
-            ['Sign shop offcuts', Trust::SmallTrialPassed, 12, 178.0, 'Film must come off first: it chars.']] as [$source, $kind, $days, $worked, $note]) {
-            $act = Act::query()->create(['id' => Uuid::uuid7()->toString(), 'kind' => 'trust', 'reason' => $note, 'data' => [], 'by_id' => $this->people['Maren Okafor']->id, 'at' => $now->subDays($days)]);
+        foreach ([[
+            'Market co-op',
+            Trust::SmallTrialPassed,
+            80,
+            182.0,
+            'Small tile, clean, a little fish smell.',
+        ],
+            ['Market co-op', Trust::FullTrialPassed, 76, 185.0, 'Full panel, no bubbles on the cut.'],
+            ['Market co-op', Trust::Accepted, 75, null, ''],
+            ['Market co-op', Trust::DeliveryGood, 21, null, 'Two sacks looked through.'],
+            [
+                'Sign shop offcuts',
+                Trust::SmallTrialPassed,
+                12,
+                178.0,
+                'Film must come off first: it chars.',
+            ]] as [$source, $kind, $days, $worked, $note]) {
+            $act = Act::query()->create([
+                'id' => Uuid::uuid7()->toString(),
+                'kind' => 'trust',
+                'reason' => $note,
+                'data' => [],
+                'by_id' => $this->people['Maren Okafor']->id,
+                'at' => $now->subDays($days),
+            ]);
             $of = Source::query()->where('name', $source)->firstOrFail();
             SourceEvent::query()->create(['act_id' => $act->id, 'source_id' => $of->id, 'kind' => $kind->value, 'state' => match ($kind) {
                 Trust::DeliveryGood, Trust::Accepted => 'accepted', default => $kind->value,
             }, 'worked_at_c' => $worked, 'note' => $note, 'by_id' => $act->by_id, 'at' => $act->at]);
         }
         $pa6 = $this->lots['L-0109'];
-        $plan = $this->calculations->run('dry.plan', ['polymer' => 'PA6', 'start' => $now->subMinutes(95)->toIso8601String()]);
+        $plan = $this->calculations->run(
+            'dry.plan',
+            ['polymer' => 'PA6', 'start' => $now->subMinutes(95)->toIso8601String()],
+        );
         assert($plan instanceof PlanResult);
-        Drying::query()->create(['id' => Uuid::uuid7()->toString(), 'machine_id' => $this->machines['Attic']->id, 'lot_id' => $pa6->id, 'air_c' => $plan->air_c, 'hours' => $plan->hours, 'started_at' => $now->subMinutes(95), 'ready_at' => $now->subMinutes(95)->addSeconds((int) (3600 * $plan->hours)), 'by_id' => $this->people['Jun Asare']->id]);
+        Drying::query()->create([
+            'id' => Uuid::uuid7()->toString(),
+            'machine_id' => $this->machines['Attic']->id,
+            'lot_id' => $pa6->id,
+            'air_c' => $plan->air_c,
+            'hours' => $plan->hours,
+            'started_at' => $now->subMinutes(95),
+            'ready_at' => $now->subMinutes(95)->addSeconds((int) (3600 * $plan->hours)),
+            'by_id' => $this->people['Jun Asare']->id,
+        ]);
     }
 
     private function tub(CarbonImmutable $at, User $by): void
     {
-        $sorting = Sorting::query()->create(['id' => Uuid::uuid7()->toString(), 'source_id' => Source::query()->where('name', 'Market co-op')->value('id'), 'about' => 'bottle tops, mixed', 'in_g' => 6400, 'scale_g' => 5, 'status' => Sorting::OPEN, 'by_id' => $by->id, 'started_at' => $at]);
-        foreach ([[1, 'HDPE', 'blue', '#2f5f9e', 'Rack A4', 410, 1655], [2, 'HDPE', 'white', '#f4f2ec', 'Rack A5', 655, 2620], [3, 'PP', 'red', '#b3382c', 'Rack C2', 540, 1720], [4, null, 'waste', '#9aa0a2', '', 0, 395]] as [$place, $polymer, $colour, $swatch, $location, $pieces, $mass]) {
-            $bin = SortingBin::query()->create(['sorting_id' => $sorting->id, 'place' => $place, 'polymer' => $polymer, 'colour' => $colour, 'swatch' => $swatch, 'location' => $location]);
-            SortingEntry::query()->create(['key' => Uuid::uuid7()->toString(), 'sorting_id' => $sorting->id, 'bin_id' => $bin->id, 'pieces' => $pieces, 'mass_g' => $mass, 'by_id' => $by->id, 'at' => $at->addMinutes(20 * $place)]);
+        $sorting = Sorting::query()->create([
+            'id' => Uuid::uuid7()->toString(),
+            'source_id' => Source::query()->where('name', 'Market co-op')->value('id'),
+            'about' => 'bottle tops, mixed',
+            'in_g' => 6400,
+            'scale_g' => 5,
+            'status' => Sorting::OPEN,
+            'by_id' => $by->id,
+            'started_at' => $at,
+        ]);
+        foreach ([
+            [1, 'HDPE', 'blue', '#2f5f9e', 'Rack A4', 410, 1655],
+            [2, 'HDPE', 'white', '#f4f2ec', 'Rack A5', 655, 2620],
+            [3, 'PP', 'red', '#b3382c', 'Rack C2', 540, 1720],
+            [4, null, 'waste', '#9aa0a2', '', 0, 395],
+        ] as [$place, $polymer, $colour, $swatch, $location, $pieces, $mass]) {
+            $bin = SortingBin::query()->create([
+                'sorting_id' => $sorting->id,
+                'place' => $place,
+                'polymer' => $polymer,
+                'colour' => $colour,
+                'swatch' => $swatch,
+                'location' => $location,
+            ]);
+            SortingEntry::query()->create([
+                'key' => Uuid::uuid7()->toString(),
+                'sorting_id' => $sorting->id,
+                'bin_id' => $bin->id,
+                'pieces' => $pieces,
+                'mass_g' => $mass,
+                'by_id' => $by->id,
+                'at' => $at->addMinutes(20 * $place),
+            ]);
         }
         ($this->closeSorting)(Uuid::uuid7()->toString(), $by, $sorting, '');
     }
@@ -240,7 +582,17 @@ final class DemoShop
                     gaugeOffsetK: $week <= 5 ? -6.0 : -1.0, tiltXMmPerM: $week <= 6 ? 1.25 : 0.15, tiltYMmPerM: -0.2,
                     bowMm: $made % 7 === 4 ? -0.45 : -0.12, latePumpMin: $made % 6 === 5 ? 3.5 : 0.8,
                 );
-                $this->press($product, $lot, $made % 2 === 0 ? 'Pond' : 'Little Pond', $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17), $settings, ['heat_rule' => $rule], $habits, 700 + $made, null);
+                $this->press(
+                    $product,
+                    $lot,
+                    $made % 2 === 0 ? 'Pond' : 'Little Pond',
+                    $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17),
+                    $settings,
+                    ['heat_rule' => $rule],
+                    $habits,
+                    700 + $made,
+                    null,
+                );
                 $made++;
             }
         }
@@ -249,35 +601,85 @@ final class DemoShop
     /** One board in the cold press as the shop opens, so that something waits. */
     private function oneCooling(Product $board, CarbonImmutable $now): void
     {
-        $this->press($board, $this->lots['L-0104'], 'Little Pond', $now->subMinutes(70), [], ['heat_rule' => 'shop_rule'], new PressHabits, 4242, 'pressure_on');
+        $this->press(
+            $board,
+            $this->lots['L-0104'],
+            'Little Pond',
+            $now->subMinutes(70),
+            [],
+            ['heat_rule' => 'shop_rule'],
+            new PressHabits,
+            4242,
+            'pressure_on',
+        );
     }
 
     /**
      * @param  array<string, float>  $settings
      * @param  array<string, string>  $choices
      */
-    private function press(Product $product, Lot $lot, string $cold, CarbonImmutable $at, array $settings, array $choices, PressHabits $habits, int $seed, ?string $until): Run
-    {
+    private function press(
+        Product $product,
+        Lot $lot,
+        string $cold,
+        CarbonImmutable $at,
+        array $settings,
+        array $choices,
+        PressHabits $habits,
+        int $seed,
+        ?string $until,
+    ): Run {
         $anvil = $this->machines['Anvil'];
         $pond = $this->machines[$cold];
         $recipe = Recipe::query()->where('product_id', $product->id)->orderByDesc('version')->first();
         $stock = Lot::query()->withHeld()->with('source')->findOrFail($lot->id);
-        $answer = ($this->plan)($product, $anvil->refresh(), $pond, $recipe, $settings, $choices, $stock, ['people_protected' => true, 'air_moving' => true], 'production');
+        $answer = ($this->plan)(
+            $product,
+            $anvil->refresh(),
+            $pond,
+            $recipe,
+            $settings,
+            $choices,
+            $stock,
+            ['people_protected' => true, 'air_moving' => true],
+            'production',
+        );
         $polymer = $this->polymers->get($answer->polymer);
-        $heat = array_intersect_key((array) $answer->settings, array_flip(['thickness_mm', 'initial_c', 'platen_c', 'length_mm', 'width_mm', 'bulk_density_g_cm3'])) + [
+        $heat = array_intersect_key(
+            (array) $answer->settings,
+            array_flip(['thickness_mm', 'initial_c', 'platen_c', 'length_mm', 'width_mm', 'bulk_density_g_cm3']),
+        ) + [
             'polymer' => $answer->polymer,
             'density_solid_g_cm3' => $polymer->property('density_g_cm3'),
-            'press' => ['heater_kw' => $anvil->fact('heater_kw'), 'platen_kj_k' => $anvil->fact('platen_kj_k'), 'loss_kw' => $anvil->fact('loss_kw')],
-            'cold_press' => ['platen_kj_k' => $pond->fact('platen_kj_k'), 'cooling_w_k' => $pond->fact('cooling_w_k'), 'coolant_c' => $pond->fact('coolant_c')], 'cold_platen_c' => 22.0,
+            'press' => [
+                'heater_kw' => $anvil->fact('heater_kw'),
+                'platen_kj_k' => $anvil->fact('platen_kj_k'),
+                'loss_kw' => $anvil->fact('loss_kw'),
+            ],
+            'cold_press' => [
+                'platen_kj_k' => $pond->fact('platen_kj_k'),
+                'cooling_w_k' => $pond->fact('cooling_w_k'),
+                'coolant_c' => $pond->fact('coolant_c'),
+            ],
+            'cold_platen_c' => 22.0,
         ];
         $starter = $this->people[$seed % 3 === 0 ? 'Ines Halloran' : 'Teodor Blum'];
         $helper = $this->people[$seed % 2 === 0 ? 'Jun Asare' : 'Maren Okafor'];
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
         $draft = new Run(['plan' => (array) $answer->plan]);
         $draft->setRelation('procedureVersion', ProcedureVersion::shipped('compression'));
-        $simulated = (new PressSimulation($this->calculations, $draft->machineOfState(), $heat, $habits, $seed))->run((float) $at->timestamp, [$starter->name, $helper->name]);
+        $simulated = (new PressSimulation(
+            $this->calculations,
+            $draft->machineOfState(),
+            $heat,
+            $habits,
+            $seed,
+        ))->run((float) $at->timestamp, [$starter->name, $helper->name]);
 
-        $events = array_values(array_filter($simulated->events, static fn (Event $e): bool => $e->type !== EventType::Started));
+        $events = array_values(array_filter(
+            $simulated->events,
+            static fn (Event $e): bool => $e->type !== EventType::Started,
+        ));
         $shift = 0.0;
         if ($until !== null) {
             $cut = 0;
@@ -291,7 +693,19 @@ final class DemoShop
             $shift = (float) CarbonImmutable::now()->format('U') - 60 * 6 - $events[$cut]->at;
         }
         $started = $at->addMilliseconds((int) round(1000 * $shift));
-        $run = ($this->start)($id, $starter, $product, $anvil, $pond, $recipe, $stock, $answer, 'production', [], $started);
+        $run = ($this->start)(
+            $id,
+            $starter,
+            $product,
+            $anvil,
+            $pond,
+            $recipe,
+            $stock,
+            $answer,
+            'production',
+            [],
+            $started,
+        );
         $by = [$starter->name => $starter, $helper->name => $helper];
         $outcome = ($this->record)($run, array_map(static fn (Event $e): array => [
             'event' => new Event($e->key, $e->type, $e->at + $shift, $e->by, $e->data), 'by' => $by[$e->by],
@@ -299,19 +713,24 @@ final class DemoShop
         if ($outcome['refused'] !== []) {
             throw new LogicException('the demo run was refused: '.$outcome['refused'][0]['error']->getMessage());
         }
-        $this->readings($simulated->readings, $run, $anvil, $pond, $shift);
+        $this->readings($simulated->readings, $anvil, $pond, $shift);
 
         return $run->refresh();
     }
 
     /** @param  list<array{at: float, place: string, channel: string, value: float}>  $readings */
-    private function readings(array $readings, Run $run, Machine $hot, Machine $cold, float $shift): void
+    private function readings(array $readings, Machine $hot, Machine $cold, float $shift): void
     {
         $rows = [];
         foreach ($readings as $r) {
             $at = $r['at'] + $shift;
             if ($at <= microtime(true)) {
-                $rows[] = ['at' => gmdate('Y-m-d H:i:sP', (int) $at), 'machine_id' => $r['place'] === 'hot' ? $hot->id : $cold->id, 'run_id' => $run->id, 'channel' => $r['channel'], 'value' => $r['value']];
+                $rows[] = [
+                    'at' => gmdate('Y-m-d H:i:sP', (int) $at),
+                    'machine_id' => $r['place'] === 'hot' ? $hot->id : $cold->id,
+                    'channel' => $r['channel'],
+                    'value' => $r['value'],
+                ];
             }
         }
         foreach (array_chunk($rows, 1000) as $chunk) {

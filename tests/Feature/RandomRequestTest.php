@@ -15,7 +15,31 @@ use Random\Randomizer;
 /** Requests made of the contract itself: mostly what it asks for, with something wrong in it. */
 final class Asker
 {
-    private const RUBBISH = [null, true, -1, 0, 1e300, -1e-9, 9223372036854775807, '99999999999999999999', '', ' ', "a\0b", "\xff\xfe", '=1+1', '2,1 kg', '../../etc/passwd', "'; drop table lots; --", [], [[]], ['a' => ['b' => 'c']], 'NaN', '1e999', 'ﷺ𝄞', '0190b0e0-0000-7000-8000-000000000000'];
+    private const RUBBISH = [
+        null,
+        true,
+        -1,
+        0,
+        1e300,
+        -1e-9,
+        9223372036854775807,
+        '99999999999999999999',
+        '',
+        ' ',
+        "a\0b",
+        "\xff\xfe",
+        '=1+1',
+        '2,1 kg',
+        '../../etc/passwd',
+        "'; drop table lots; --",
+        [],
+        [[]],
+        ['a' => ['b' => 'c']],
+        'NaN',
+        '1e999',
+        'ﷺ𝄞',
+        '0190b0e0-0000-7000-8000-000000000000',
+    ];
 
     private readonly Randomizer $dice;
 
@@ -39,9 +63,15 @@ final class Asker
         [$method, $path, $operation] = $this->pick($this->operations);
         $query = [];
         foreach ($operation['parameters'] ?? [] as $parameter) {
-            $value = $this->odd(5) ? $this->pick(self::RUBBISH) : $this->value($parameter['schema'] ?? [], $parameter['name'], 0);
+            $value = $this->odd(5)
+                ? $this->pick(self::RUBBISH)
+                : $this->value($parameter['schema'] ?? [], $parameter['name'], 0);
             if ($parameter['in'] === 'path') {
-                $path = str_replace('{'.$parameter['name'].'}', rawurlencode(is_scalar($value) ? (string) $value : 'x'), $path);
+                $path = str_replace(
+                    '{'.$parameter['name'].'}',
+                    rawurlencode(is_scalar($value) ? (string) $value : 'x'),
+                    $path,
+                );
             } elseif ($this->odd(2)) {
                 $query[$parameter['name']] = $value;
             }
@@ -49,7 +79,11 @@ final class Asker
         $schema = $operation['requestBody']['content']['application/json']['schema'] ?? null;
         $body = $schema === null ? [] : $this->value($schema, '', 0);
 
-        return [strtoupper($method), '/api/v1'.$path.($query === [] ? '' : '?'.http_build_query($query)), $this->odd(20) ? $this->pick(self::RUBBISH) : $body];
+        return [
+            strtoupper($method),
+            '/api/v1'.$path.($query === [] ? '' : '?'.http_build_query($query)),
+            $this->odd(20) ? $this->pick(self::RUBBISH) : $body,
+        ];
     }
 
     private function value(array $schema, string $name, int $depth): mixed
@@ -58,7 +92,11 @@ final class Asker
             return $this->pick(self::RUBBISH);
         }
         if (isset($schema['$ref'])) {
-            return $this->value($this->contract['components']['schemas'][basename($schema['$ref'])] ?? [], $name, $depth + 1);
+            return $this->value(
+                $this->contract['components']['schemas'][basename($schema['$ref'])] ?? [],
+                $name,
+                $depth + 1,
+            );
         }
         foreach (['anyOf', 'oneOf'] as $choice) {
             if (isset($schema[$choice])) {
@@ -66,7 +104,10 @@ final class Asker
             }
         }
         if (isset($schema['allOf'])) {
-            return array_merge(...array_map(fn (array $s): array => (array) $this->value($s, $name, $depth + 1), $schema['allOf']));
+            return array_merge(...array_map(
+                fn (array $s): array => (array) $this->value($s, $name, $depth + 1),
+                $schema['allOf'],
+            ));
         }
         if (isset($schema['enum'])) {
             return $this->pick($schema['enum']);
@@ -77,9 +118,18 @@ final class Asker
         $type = is_array($schema['type'] ?? null) ? $this->pick($schema['type']) : $schema['type'] ?? 'string';
 
         return match ($type) {
-            'object' => $this->fields($schema, $depth), 'array' => array_map(fn (): mixed => $this->value($schema['items'] ?? [], $name, $depth + 1), range(1, $this->dice->getInt(1, 3))),
-            'integer' => $this->dice->getInt(-2, 40), 'number' => round($this->dice->getInt(-1_000_000, 1_000_000) / 1e6 * 10 ** $this->dice->getInt(-3, 4), 3), 'boolean' => $this->odd(2), 'null' => null,
-            default => ($schema['format'] ?? '') === 'uuid' ? fake_uuid() : $this->pick(['HDPE', 'PP', 'green', 'words of some kind', 'flake', 'L-0101', 'Anvil', '0,6 kg']),
+            'object' => $this->fields($schema, $depth),
+            'array' => array_map(
+                fn (): mixed => $this->value($schema['items'] ?? [], $name, $depth + 1),
+                range(1, $this->dice->getInt(1, 3)),
+            ),
+            'integer' => $this->dice->getInt(-2, 40),
+            'number' => round($this->dice->getInt(-1_000_000, 1_000_000) / 1e6 * 10 ** $this->dice->getInt(-3, 4), 3),
+            'boolean' => $this->odd(2),
+            'null' => null,
+            default => ($schema['format'] ?? '') === 'uuid'
+                ? fake_uuid()
+                : $this->pick(['HDPE', 'PP', 'green', 'words of some kind', 'flake', 'L-0101', 'Anvil', '0,6 kg']),
         };
     }
 
@@ -111,8 +161,14 @@ it('answers whatever it is asked, and never with a fault of its own', function (
     $seed = (int) (getenv('DITHERMIC_SEED') ?: random_int(1, 999_999));
     $this->signedIn('maren');
     $known = [
-        'lot' => Lot::query()->limit(8)->pluck('id')->all(), 'lot_id' => Lot::query()->limit(8)->pluck('id')->all(), 'product' => Product::query()->pluck('id')->all(), 'product_id' => Product::query()->pluck('id')->all(),
-        'machine_id' => Machine::query()->pluck('id')->all(), 'source' => Source::query()->pluck('id')->all(), 'source_id' => Source::query()->pluck('id')->all(), 'run' => [(string) Run::query()->value('id')],
+        'lot' => Lot::query()->limit(8)->pluck('id')->all(),
+        'lot_id' => Lot::query()->limit(8)->pluck('id')->all(),
+        'product' => Product::query()->pluck('id')->all(),
+        'product_id' => Product::query()->pluck('id')->all(),
+        'machine_id' => Machine::query()->pluck('id')->all(),
+        'source' => Source::query()->pluck('id')->all(),
+        'source_id' => Source::query()->pluck('id')->all(),
+        'run' => [(string) Run::query()->value('id')],
         'machine' => ['Anvil'], 'polymer' => ['HDPE', 'PP', 'UNKNOWN', 'PVC'], 'code' => ['HDPE', 'PP'],
     ];
     $asker = new Asker((array) json_decode((string) json_encode((new Contract)->build()), true), $known, $seed);
@@ -121,7 +177,19 @@ it('answers whatever it is asked, and never with a fault of its own', function (
     for ($i = 0; $i < $many; $i++) {
         [$method, $address, $body] = $asker->next();
         try {
-            $answer = $this->call($method, $address, [], [], [], $this->transformHeadersToServerVars(['Accept' => 'application/json', 'Content-Type' => 'application/json', 'Origin' => (string) config('app.url')]), (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
+            $answer = $this->call(
+                $method,
+                $address,
+                [],
+                [],
+                [],
+                $this->transformHeadersToServerVars([
+                    'Accept' => 'application/json',
+                    'Content-Type' => 'application/json',
+                    'Origin' => (string) config('app.url'),
+                ]),
+                (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            );
         } finally {
             // What one does, the next does not see.
             while (DB::transactionLevel() > 0) {
@@ -131,12 +199,23 @@ it('answers whatever it is asked, and never with a fault of its own', function (
         }
         $answers[$answer->status()] = ($answers[$answer->status()] ?? 0) + 1;
         if ($answer->status() >= 500 && count($faults) < 10) {
-            $faults[] = sprintf('%s %s %s: %d %s', $method, $address, mb_substr((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 300), $answer->status(), mb_substr((string) $answer->exception?->getMessage(), 0, 200));
+            $faults[] = sprintf(
+                '%s %s %s: %d %s',
+                $method,
+                $address,
+                mb_substr((string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR), 0, 300),
+                $answer->status(),
+                mb_substr((string) $answer->exception?->getMessage(), 0, 200),
+            );
         }
         if (in_array($method, ['DELETE', 'PUT'], true) || str_contains($address, 'session')) {
             $this->signedIn('maren');
         }
         Illuminate\Support\Facades\Cache::flush();
     }
-    expect($faults)->toBe([], "seed {$seed}")->and($answers[200] ?? 0)->toBeGreaterThan($many / 50)->and($answers[422] ?? 0)->toBeGreaterThan($many / 10);
+    expect($faults)->toBe([], "seed {$seed}")
+        ->and($answers[200] ?? 0)
+        ->toBeGreaterThan($many / 50)
+        ->and($answers[422] ?? 0)
+        ->toBeGreaterThan($many / 10);
 });

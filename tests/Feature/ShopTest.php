@@ -7,9 +7,18 @@ use Illuminate\Support\Facades\DB;
 
 it('shows the floor: stages, lanes with a past and a coming, and what needs hands next', function (): void {
     $floor = $this->signedIn()->getJson('/api/v1/floor')->assertOk()->json();
-    expect(array_column($floor['stages'], 'id'))->toBe(['sort', 'weigh', 'set', 'run', 'check', 'learn'])->and($floor['hands'][0]['timer'])->toBe('cool')->and($floor['hands'][0]['machine'])->toBe('Little Pond');
-    $lane = array_values(array_filter($floor['lanes'], static fn (array $l): bool => $l['machine'] === 'Little Pond'))[0];
-    expect(array_column($lane['stretches'], 'phase'))->toContain('past', 'coming')->and($lane['run_id'])->toBe($floor['hands'][0]['run_id']);
+    expect(array_column($floor['stages'], 'id'))->toBe(['sort', 'weigh', 'set', 'run', 'check', 'learn'])
+        ->and($floor['hands'][0]['timer'])
+        ->toBe('cool')
+        ->and($floor['hands'][0]['machine'])
+        ->toBe('Little Pond');
+    $lane = array_values(array_filter(
+        $floor['lanes'],
+        static fn (array $l): bool => $l['machine'] === 'Little Pond',
+    ))[0];
+    expect(array_column($lane['stretches'], 'phase'))->toContain('past', 'coming')
+        ->and($lane['run_id'])
+        ->toBe($floor['hands'][0]['run_id']);
 });
 
 it('shows a lot whose ledger adds up line by line', function (): void {
@@ -25,10 +34,19 @@ it('shows a lot whose ledger adds up line by line', function (): void {
 
 it('keeps a recipe as the next version, by a lead, and never over one not seen', function (): void {
     $id = Product::query()->where('name', 'hive floor panel')->value('id');
-    $body = ['machine_id' => panel()['machine_id'], 'after_version' => 1, 'settings' => ['platen_c' => 188, 'heat_rule' => 'physics']];
+    $body = [
+        'machine_id' => panel()['machine_id'],
+        'after_version' => 1,
+        'settings' => ['platen_c' => 188, 'heat_rule' => 'physics'],
+    ];
     $this->signedIn('ines')->postJson("/api/v1/products/{$id}/recipes", $body)->assertStatus(403);
-    $this->signedIn('maren')->postJson("/api/v1/products/{$id}/recipes", $body)->assertCreated()->assertJsonPath('version', 2);
-    $this->postJson("/api/v1/products/{$id}/recipes", $body)->assertStatus(422)->assertJsonPath('error.field', 'after_version');
+    $this->signedIn('maren')
+        ->postJson("/api/v1/products/{$id}/recipes", $body)
+        ->assertCreated()
+        ->assertJsonPath('version', 2);
+    $this->postJson("/api/v1/products/{$id}/recipes", $body)
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'after_version');
     $this->postJson('/api/v1/plans/press', panel())->assertOk()->assertJsonPath('settings.platen_c', 188);
 });
 
@@ -40,24 +58,51 @@ it('takes readings by a scoped token, all or none', function (): void {
     app('auth')->forgetGuards();
     $this->flushHeaders()->withToken($token);
     $before = DB::table('readings')->count();
-    $this->postJson('/api/v1/readings', ['readings' => [['machine' => 'Anvil', 'channel' => 'platen_top_c', 'value' => 184.2], ['machine' => 'Anvil', 'channel' => 'platen_low_c', 'value' => 181, 'at' => microtime(true) - 5]]])->assertCreated()->assertJsonPath('stored', 2);
-    $this->postJson('/api/v1/readings', ['readings' => [['machine' => 'Anvil', 'channel' => 'platen_top_c', 'value' => 1], ['machine' => 'Ghost', 'channel' => 'platen_top_c', 'value' => 1]]])->assertStatus(422)->assertJsonPath('error.field', 'readings.1.machine');
-    $this->postJson('/api/v1/readings', ['readings' => [['machine' => 'Anvil', 'channel' => 'DROP TABLE', 'value' => 1]]])->assertStatus(422);
+    $this->postJson(
+        '/api/v1/readings',
+        [
+            'readings' => [
+                ['machine' => 'Anvil', 'channel' => 'platen_top_c', 'value' => 184.2],
+                ['machine' => 'Anvil', 'channel' => 'platen_low_c', 'value' => 181, 'at' => microtime(true) - 5],
+            ],
+        ],
+    )->assertCreated()->assertJsonPath('stored', 2);
+    $this->postJson(
+        '/api/v1/readings',
+        [
+            'readings' => [
+                ['machine' => 'Anvil', 'channel' => 'platen_top_c', 'value' => 1],
+                ['machine' => 'Ghost', 'channel' => 'platen_top_c', 'value' => 1],
+            ],
+        ],
+    )->assertStatus(422)->assertJsonPath('error.field', 'readings.1.machine');
+    $this->postJson(
+        '/api/v1/readings',
+        ['readings' => [['machine' => 'Anvil', 'channel' => 'DROP TABLE', 'value' => 1]]],
+    )->assertStatus(422);
     expect(DB::table('readings')->count())->toBe($before + 2);
     $this->getJson('/api/v1/floor')->assertStatus(403);
     $this->postJson('/api/v1/calc/charge.sheet', [])->assertStatus(403);
 });
 
 it('thins a run\'s readings for the chart', function (): void {
-    $run = DB::table('readings')->whereNotNull('run_id')->value('run_id');
+    $run = DB::table('runs')->where('status', 'finished')->orderBy('number')->value('id');
     $channels = $this->signedIn()->getJson("/api/v1/runs/{$run}/readings")->assertOk()->json();
-    expect($channels)->toHaveKeys(['platen_top_c', 'platen_low_c'])->and(count($channels['platen_top_c']))->toBeLessThanOrEqual(400)->and($channels['platen_top_c'][0][1])->toBeGreaterThan(60);
+    expect($channels)->toHaveKeys(['platen_top_c', 'platen_low_c'])
+        ->and(count($channels['platen_top_c']))
+        ->toBeLessThanOrEqual(400)
+        ->and($channels['platen_top_c'][0][1])
+        ->toBeGreaterThan(60);
 });
 
 it('has a past with good and bad in it, all from the core\'s simulation', function (): void {
     $runs = $this->signedIn()->getJson('/api/v1/runs')->json('items');
     $verdicts = array_count_values(array_filter(array_column($runs, 'verdict')));
-    expect(count($runs))->toBeGreaterThanOrEqual(40)->and($verdicts['good'])->toBeGreaterThan(25)->and($verdicts['scrap'])->toBeGreaterThan(2)
+    expect(count($runs))->toBeGreaterThanOrEqual(40)
+        ->and($verdicts['good'])
+        ->toBeGreaterThan(25)
+        ->and($verdicts['scrap'])
+        ->toBeGreaterThan(2)
         ->and(count(array_unique(array_column($runs, 'range_mm'))))->toBeGreaterThan(20);
 });
 
@@ -65,5 +110,7 @@ it('puts what a screen shows as saved on the disk before it says so', function (
     $durable = static fn (string $connection): string => DB::connection($connection)->selectOne('show synchronous_commit')->synchronous_commit;
     expect($durable('pgsql_soft'))->toBe('off')->and($durable('pgsql'))->toBe('on');
     // Their addresses differ, so that a persistent connection of one is never handed to the other.
-    expect(config('database.connections.pgsql.application_name'))->not->toBe(config('database.connections.pgsql_soft.application_name'));
+    expect(config('database.connections.pgsql.application_name'))->not->toBe(config(
+        'database.connections.pgsql_soft.application_name',
+    ));
 });

@@ -24,44 +24,119 @@ final class AccessController extends Controller
 
     private const USUAL_DAYS = 365;
 
-    #[OA\Get(path: '/tokens', operationId: 'getTokens', summary: 'Every token, without its secret', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/KeyData')))])]
+    #[OA\Get(
+        path: '/tokens',
+        operationId: 'getTokens',
+        summary: 'Every token, without its secret',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/KeyData')),
+        )],
+    )]
     public function tokens(): JsonResponse
     {
         $this->authorize('manage', User::class);
         $machines = Machine::query()->pluck('name', 'id');
 
-        return new JsonResponse(PersonalAccessToken::query()->with('tokenable')->latest('id')->get()->map(static function (PersonalAccessToken $t) use ($machines): KeyData {
-            $machine = collect($t->abilities)->first(static fn (string $a): bool => str_starts_with($a, 'machine:'));
-            $by = $t->tokenable;
+        return new JsonResponse(PersonalAccessToken::query()->with('tokenable')
+            ->latest('id')
+            ->get()
+            ->map(static function (PersonalAccessToken $t) use ($machines): KeyData {
+                $machine = collect($t->abilities)->first(static fn (string $a): bool => str_starts_with($a, 'machine:'));
+                $by = $t->tokenable;
 
-            return new KeyData(
-                (int) $t->getKey(), $t->name, array_values(array_filter($t->abilities ?? [], static fn (string $a): bool => ! str_starts_with($a, 'machine:'))),
-                $machine === null ? null : $machines[(int) substr($machine, 8)] ?? null, $by instanceof User ? $by->name : '',
-                $t->last_used_at === null ? null : Present::time(CarbonImmutable::instance($t->last_used_at)), $t->expires_at === null ? null : Present::time(CarbonImmutable::instance($t->expires_at)),
-            );
-        }));
+                return new KeyData(
+                    (int) $t->getKey(),
+                    $t->name,
+                    array_values(array_filter(
+                        $t->abilities ?? [],
+                        static fn (string $a): bool => ! str_starts_with($a, 'machine:'),
+                    )),
+                    $machine === null ? null : $machines[(int) substr($machine, 8)] ?? null,
+                    $by instanceof User ? $by->name : '',
+                    $t->last_used_at === null ? null : Present::time(CarbonImmutable::instance($t->last_used_at)),
+                    $t->expires_at === null ? null : Present::time(CarbonImmutable::instance($t->expires_at)),
+                );
+            }));
     }
 
     /** Shown once, stored as a hash. It can do what it says and nothing else, and it ends. */
-    #[OA\Post(path: '/tokens', operationId: 'makeToken', summary: 'Make a token for an instrument or a script', tags: ['shop'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name', 'scopes'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'scopes', type: 'array', items: new OA\Items(type: 'string', enum: ['readings', 'calc', 'shop'])), new OA\Property(property: 'machine_id', type: 'integer', nullable: true, description: 'whose readings; required with the scope readings'), new OA\Property(property: 'days', type: 'integer')])), responses: [new OA\Response(response: 201, description: 'made', content: new OA\JsonContent(required: ['token'], properties: [new OA\Property(property: 'token', type: 'string')]))])]
+    #[OA\Post(
+        path: '/tokens',
+        operationId: 'makeToken',
+        summary: 'Make a token for an instrument or a script',
+        tags: ['shop'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['name', 'scopes'],
+                properties: [
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(
+                        property: 'scopes',
+                        type: 'array',
+                        items: new OA\Items(type: 'string', enum: ['readings', 'calc', 'shop']),
+                    ),
+                    new OA\Property(
+                        property: 'machine_id',
+                        type: 'integer',
+                        nullable: true,
+                        description: 'whose readings; required with the scope readings',
+                    ),
+                    new OA\Property(property: 'days', type: 'integer'),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 201,
+            description: 'made',
+            content: new OA\JsonContent(
+                required: ['token'],
+                properties: [new OA\Property(property: 'token', type: 'string')],
+            ),
+        )],
+    )]
     public function makeToken(Request $request): JsonResponse
     {
         $this->authorize('manage', User::class);
         $given = $request->validate([
-            'name' => ['required', 'string', 'max:80'], 'scopes' => ['required', 'array', 'min:1', 'max:3'], 'scopes.*' => ['string', 'in:readings,calc,shop', 'distinct'],
-            'machine_id' => ['nullable', 'integer', 'exists:machines,id'], 'days' => ['nullable', 'integer', 'between:1,'.self::LONGEST_DAYS],
+            'name' => ['required', 'string', 'max:80'],
+            'scopes' => ['required', 'array', 'min:1', 'max:3'],
+            'scopes.*' => ['string', 'in:readings,calc,shop', 'distinct'],
+            'machine_id' => ['nullable', 'integer', 'exists:machines,id'],
+            'days' => ['nullable', 'integer', 'between:1,'.self::LONGEST_DAYS],
         ]);
         $reads = in_array('readings', $given['scopes'], true);
         if ($reads !== isset($given['machine_id'])) {
-            throw new InputError('machine_id', $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scope readings only');
+            throw new InputError(
+                'machine_id',
+                $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scope readings only',
+            );
         }
         $abilities = [...$given['scopes'], ...($reads ? ["machine:{$given['machine_id']}"] : [])];
         $until = CarbonImmutable::now()->addDays((int) ($given['days'] ?? self::USUAL_DAYS));
 
-        return new JsonResponse(['token' => $this->actor($request)->createToken($given['name'], $abilities, $until)->plainTextToken], 201);
+        return new JsonResponse(
+            ['token' => $this->actor($request)->createToken($given['name'], $abilities, $until)->plainTextToken],
+            201,
+        );
     }
 
-    #[OA\Delete(path: '/tokens/{token}', operationId: 'revokeToken', summary: 'Revoke a token', tags: ['shop'], parameters: [new OA\Parameter(name: 'token', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'revoked')])]
+    #[OA\Delete(
+        path: '/tokens/{token}',
+        operationId: 'revokeToken',
+        summary: 'Revoke a token',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'token',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        )],
+        responses: [new OA\Response(response: 204, description: 'revoked')],
+    )]
     public function revokeToken(PersonalAccessToken $token): JsonResponse
     {
         $this->authorize('manage', User::class);
@@ -70,16 +145,44 @@ final class AccessController extends Controller
         return new JsonResponse(null, 204);
     }
 
-    #[OA\Get(path: '/screens', operationId: 'getScreens', summary: 'Screens on which a PIN is enough, and whose', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScreenData')))])]
+    #[OA\Get(
+        path: '/screens',
+        operationId: 'getScreens',
+        summary: 'Screens on which a PIN is enough, and whose',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ScreenData')),
+        )],
+    )]
     public function screens(): JsonResponse
     {
         $this->authorize('manage', User::class);
 
         return new JsonResponse(Device::query()->with('people')->has('people')->latest('seen_at')->limit(200)->get()
-            ->map(static fn (Device $d): ScreenData => new ScreenData($d->id, array_values($d->people->pluck('name')->sort()->all()), Present::time($d->seen_at))));
+            ->map(
+                static fn (Device $d): ScreenData => new ScreenData(
+                    $d->id,
+                    array_values($d->people->pluck('name')->sort()->all()),
+                    Present::time($d->seen_at),
+                ),
+            ));
     }
 
-    #[OA\Delete(path: '/screens/{screen}', operationId: 'forgetScreen', summary: 'Forget a screen: there the password is needed again', tags: ['shop'], parameters: [new OA\Parameter(name: 'screen', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], responses: [new OA\Response(response: 204, description: 'forgotten')])]
+    #[OA\Delete(
+        path: '/screens/{screen}',
+        operationId: 'forgetScreen',
+        summary: 'Forget a screen: there the password is needed again',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'screen',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        )],
+        responses: [new OA\Response(response: 204, description: 'forgotten')],
+    )]
     public function forgetScreen(Device $screen): JsonResponse
     {
         $this->authorize('manage', User::class);

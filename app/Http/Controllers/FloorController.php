@@ -11,7 +11,17 @@ use OpenApi\Attributes as OA;
 
 final class FloorController extends Controller
 {
-    #[OA\Get(path: '/floor', operationId: 'getFloor', summary: 'What runs, what waits, what needs hands next', tags: ['floor'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/FloorData'))])]
+    #[OA\Get(
+        path: '/floor',
+        operationId: 'getFloor',
+        summary: 'What runs, what waits, what needs hands next',
+        tags: ['floor'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/FloorData'),
+        )],
+    )]
     public function __invoke(FloorView $floor): JsonResponse
     {
         $this->authorize('viewAny', Run::class);

@@ -19,15 +19,63 @@ use OpenApi\Attributes as OA;
 /** The sorting tests, and what was decided by them. */
 final class IdentificationController extends Controller
 {
-    #[OA\Get(path: '/sorting-tests', operationId: 'getSortingTests', summary: 'The safe tests by which a polymer is found', tags: ['sorting'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/SortingTestData')))])]
+    #[OA\Get(
+        path: '/sorting-tests',
+        operationId: 'getSortingTests',
+        summary: 'The safe tests by which a polymer is found',
+        tags: ['sorting'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(
+                type: 'array',
+                items: new OA\Items(ref: '#/components/schemas/SortingTestData'),
+            ),
+        )],
+    )]
     public function tests(Knowledge $knowledge): JsonResponse
     {
         $this->authorize('viewAny', Identification::class);
 
-        return new JsonResponse(array_map(static fn (array $t): SortingTestData => new SortingTestData($t['id'], $t['name'], $t['how'], $t['results'], (float) $t['minutes'], $t['caution'], $t['only_for'] ?? null), array_values($knowledge->tests)));
+        return new JsonResponse(array_map(
+            static fn (array $t): SortingTestData => new SortingTestData(
+                $t['id'],
+                $t['name'],
+                $t['how'],
+                $t['results'],
+                (float) $t['minutes'],
+                $t['caution'],
+                $t['only_for'] ?? null,
+            ),
+            array_values($knowledge->tests),
+        ));
     }
 
-    #[OA\Post(path: '/identifications', operationId: 'keepIdentification', summary: 'Keep what the tests say; the core decides anew from the evidence', tags: ['sorting'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['id', 'evidence'], properties: [new OA\Property(property: 'id', type: 'string', format: 'uuid'), new OA\Property(property: 'evidence', type: 'array', items: new OA\Items(type: 'object', additionalProperties: new OA\AdditionalProperties))])), responses: [new OA\Response(response: 201, description: 'kept', content: new OA\JsonContent(ref: '#/components/schemas/IdentifyRankResult'))])]
+    #[OA\Post(
+        path: '/identifications',
+        operationId: 'keepIdentification',
+        summary: 'Keep what the tests say; the core decides anew from the evidence',
+        tags: ['sorting'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['id', 'evidence'],
+                properties: [
+                    new OA\Property(property: 'id', type: 'string', format: 'uuid'),
+                    new OA\Property(
+                        property: 'evidence',
+                        type: 'array',
+                        items: new OA\Items(type: 'object', additionalProperties: new OA\AdditionalProperties),
+                    ),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 201,
+            description: 'kept',
+            content: new OA\JsonContent(ref: '#/components/schemas/IdentifyRankResult'),
+        )],
+    )]
     public function store(Request $request, Registry $calculations, Sent $sent): JsonResponse
     {
         $this->authorize('create', Identification::class);
@@ -36,7 +84,16 @@ final class IdentificationController extends Controller
         assert($result instanceof RankResult);
         DB::transaction(function () use ($given, $result, $request, $sent): void {
             $sent->as($given['id']);
-            Identification::query()->firstOrCreate(['id' => $given['id']], ['evidence' => $given['evidence'], 'decision' => $result->decision, 'probability' => $result->ranked[0]->probability, 'by_id' => $this->actor($request)->id, 'at' => CarbonImmutable::now()]);
+            Identification::query()->firstOrCreate(
+                ['id' => $given['id']],
+                [
+                    'evidence' => $given['evidence'],
+                    'decision' => $result->decision,
+                    'probability' => $result->ranked[0]->probability,
+                    'by_id' => $this->actor($request)->id,
+                    'at' => CarbonImmutable::now(),
+                ],
+            );
         });
 
         return new JsonResponse($result, 201);

@@ -27,21 +27,63 @@ final class MeshController extends Controller
     {
     }
 
-    #[OA\Get(path: '/meshes', operationId: 'getMeshes', summary: 'Uploaded STL files, the newest first', tags: ['calc'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MeshData')))])]
+    #[OA\Get(
+        path: '/meshes',
+        operationId: 'getMeshes',
+        summary: 'Uploaded STL files, the newest first',
+        tags: ['calc'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MeshData')),
+        )],
+    )]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Mesh::class);
 
-        return new JsonResponse(Mesh::query()->with('by')->orderByDesc('created_at')->orderBy('id')->limit(self::NEWEST)->get()->map(fn (Mesh $m): MeshData => $this->data($request, $m)));
+        return new JsonResponse(
+            Mesh::query()->with('by')
+                ->orderByDesc('created_at')
+                ->orderBy('id')
+                ->limit(self::NEWEST)
+                ->get()
+                ->map(fn (Mesh $m): MeshData => $this->data($request, $m)),
+        );
     }
 
-    #[OA\Post(path: '/meshes', operationId: 'postMesh', summary: 'Upload an STL file of at most 200 MB; the same file twice is kept once', tags: ['calc'], requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 201, description: 'kept', content: new OA\JsonContent(ref: '#/components/schemas/MeshData'))])]
+    #[OA\Post(
+        path: '/meshes',
+        operationId: 'postMesh',
+        summary: 'Upload an STL file of at most 200 MB; the same file twice is kept once',
+        tags: ['calc'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    required: ['file'],
+                    properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')],
+                ),
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 201,
+            description: 'kept',
+            content: new OA\JsonContent(ref: '#/components/schemas/MeshData'),
+        )],
+    )]
     public function store(Request $request): JsonResponse
     {
         $this->authorize('create', Mesh::class);
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
-            throw new InputError('file', $file instanceof UploadedFile ? 'did not arrive whole: at most 200 MB, and try again' : 'is required: an STL file');
+            throw new InputError(
+                'file',
+                $file instanceof UploadedFile
+                    ? 'did not arrive whole: at most 200 MB, and try again'
+                    : 'is required: an STL file',
+            );
         }
         $user = $request->user();
         assert($user instanceof User);
@@ -50,7 +92,14 @@ final class MeshController extends Controller
         return new JsonResponse($this->data($request, $mesh->load('by')), 201);
     }
 
-    #[OA\Delete(path: '/meshes/{mesh}', operationId: 'deleteMesh', summary: 'Take an STL file away', tags: ['calc'], parameters: [new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 204, description: 'gone')])]
+    #[OA\Delete(
+        path: '/meshes/{mesh}',
+        operationId: 'deleteMesh',
+        summary: 'Take an STL file away',
+        tags: ['calc'],
+        parameters: [new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 204, description: 'gone')],
+    )]
     public function destroy(Mesh $mesh): JsonResponse
     {
         $this->authorize('delete', $mesh);
@@ -59,7 +108,23 @@ final class MeshController extends Controller
         return new JsonResponse(null, 204);
     }
 
-    #[OA\Get(path: '/meshes/{mesh}/facets', operationId: 'getMeshFacets', summary: 'Facets for a drawing: eleven float32 each, little endian: three vertices in mm, draft in degrees, and 0 open, 1 side, 2 undercut or 3 base', tags: ['calc'], parameters: [new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'pull', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'male', in: 'query', schema: new OA\Schema(type: 'boolean')), new OA\Parameter(name: 'units', in: 'query', schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\MediaType(mediaType: 'application/octet-stream'))])]
+    #[OA\Get(
+        path: '/meshes/{mesh}/facets',
+        operationId: 'getMeshFacets',
+        summary: 'Facets for a drawing: eleven float32 each, little endian: three vertices in mm, draft in degrees, and 0 open, 1 side, 2 undercut or 3 base',
+        tags: ['calc'],
+        parameters: [
+            new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(name: 'pull', in: 'query', schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(name: 'male', in: 'query', schema: new OA\Schema(type: 'boolean')),
+            new OA\Parameter(name: 'units', in: 'query', schema: new OA\Schema(type: 'string')),
+        ],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\MediaType(mediaType: 'application/octet-stream'),
+        )],
+    )]
     public function facets(Request $request, Mesh $mesh): StreamedResponse
     {
         $this->authorize('view', $mesh);
@@ -76,7 +141,13 @@ final class MeshController extends Controller
                 echo $block;
                 flush();
             }
-        }, 200, ['Content-Type' => 'application/octet-stream', 'Content-Length' => (string) (44 * $mesh->facets), 'Cache-Control' => 'private, max-age=3600']);
+        },
+            200,
+            [
+                'Content-Type' => 'application/octet-stream',
+                'Content-Length' => (string) (44 * $mesh->facets),
+                'Cache-Control' => 'private, max-age=3600',
+            ]);
     }
 
     private function data(Request $request, Mesh $mesh): MeshData

@@ -11,6 +11,10 @@ final class OpenApiController extends Controller
 {
     public function __invoke(Contract $contract): Response
     {
-        return new Response($contract->json(), 200, ['Content-Type' => 'application/json', 'Cache-Control' => 'private, max-age=300']);
+        return new Response(
+            $contract->json(),
+            200,
+            ['Content-Type' => 'application/json', 'Cache-Control' => 'private, max-age=300'],
+        );
     }
 }

@@ -9,6 +9,7 @@ use App\Models\Machine;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\Conflict;
+use App\Support\Present;
 use App\Support\Sent;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
@@ -30,7 +31,52 @@ final class ReadingController extends Controller
      * A batch that carries an id is answered as before when it comes again within a week. A channel has one value at a
      * time: the first stays, and a second one that differs is named.
      */
-    #[OA\Post(path: '/readings', operationId: 'postReadings', summary: 'Readings from an instrument; all are taken, or none', tags: ['readings'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['readings'], properties: [new OA\Property(property: 'id', type: 'string', format: 'uuid', description: 'of the batch: send it again with the same id when the answer did not arrive'), new OA\Property(property: 'readings', type: 'array', items: new OA\Items(type: 'object', required: ['machine', 'channel', 'value'], properties: [new OA\Property(property: 'machine', type: 'string'), new OA\Property(property: 'channel', type: 'string'), new OA\Property(property: 'value', type: 'number'), new OA\Property(property: 'at', type: 'number', description: 'seconds since 1970 UTC; now unless given')]))])), responses: [new OA\Response(response: 201, description: 'stored', content: new OA\JsonContent(ref: '#/components/schemas/ReadingsTakenData')), new OA\Response(response: 409, description: 'the id was used for another batch')])]
+    #[OA\Post(
+        path: '/readings',
+        operationId: 'postReadings',
+        summary: 'Readings from an instrument; all are taken, or none',
+        tags: ['readings'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['readings'],
+                properties: [
+                    new OA\Property(
+                        property: 'id',
+                        type: 'string',
+                        format: 'uuid',
+                        description: 'of the batch: send it again with the same id when the answer did not arrive',
+                    ),
+                    new OA\Property(
+                        property: 'readings',
+                        type: 'array',
+                        items: new OA\Items(
+                            type: 'object',
+                            required: ['machine', 'channel', 'value'],
+                            properties: [
+                                new OA\Property(property: 'machine', type: 'string'),
+                                new OA\Property(property: 'channel', type: 'string'),
+                                new OA\Property(property: 'value', type: 'number'),
+                                new OA\Property(
+                                    property: 'at',
+                                    type: 'number',
+                                    description: 'seconds since 1970 UTC; now unless given',
+                                ),
+                            ],
+                        ),
+                    ),
+                ],
+            ),
+        ),
+        responses: [
+            new OA\Response(
+                response: 201,
+                description: 'stored',
+                content: new OA\JsonContent(ref: '#/components/schemas/ReadingsTakenData'),
+            ),
+            new OA\Response(response: 409, description: 'the id was used for another batch'),
+        ],
+    )]
     public function store(Request $request, Sent $sent): JsonResponse
     {
         $this->authorize('addReadings', Machine::class);
@@ -48,10 +94,17 @@ final class ReadingController extends Controller
             DB::table('reading_batches')->where('at', '<', now()->subDays(self::REMEMBERED_DAYS))->delete();
             $before = DB::table('reading_batches')->where('id', $id)->first();
             if ($before !== null) {
-                return $before->hash === $hash ? (array) json_decode((string) $before->answer, true) : throw Conflict::of();
+                return $before->hash === $hash
+                    ? (array) json_decode((string) $before->answer, true)
+                    : throw Conflict::of();
             }
             $answer = $this->keep($rows);
-            DB::table('reading_batches')->insert(['id' => $id, 'hash' => $hash, 'answer' => json_encode($answer), 'at' => now()]);
+            DB::table('reading_batches')->insert([
+                'id' => $id,
+                'hash' => $hash,
+                'answer' => json_encode($answer),
+                'at' => now(),
+            ]);
 
             return $answer;
         });
@@ -63,15 +116,14 @@ final class ReadingController extends Controller
      * Checked by hand: five thousand rows through the validator would hold a worker for ten seconds.
      *
      * @param  list<mixed>  $given
-     * @return list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>
+     * @return list<array{at: string, machine_id: int, channel: string, value: float}>
      *
      * @throws InputError naming the row
      */
     private function rows(array $given, User $by): array
     {
         $machines = Machine::query()->pluck('id', 'name');
-        $running = Run::query()->where('status', 'running')->pluck('id', 'machine_id');
-        $now = microtime(true);
+        $now = Present::now();
         $rows = [];
         foreach ($given as $i => $reading) {
             $reading = is_array($reading) ? $reading : [];
@@ -81,7 +133,10 @@ final class ReadingController extends Controller
                 throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
             }
             if (! $by->mayReport((int) $machine)) {
-                throw new InputError("readings.{$i}.machine", 'is not the machine of this token: an instrument speaks for its own');
+                throw new InputError(
+                    "readings.{$i}.machine",
+                    'is not the machine of this token: an instrument speaks for its own',
+                );
             }
             $channel = $reading['channel'] ?? null;
             if (! is_string($channel) || preg_match('/^[a-z0-9_]{1,40}$/', $channel) !== 1) {
@@ -93,16 +148,24 @@ final class ReadingController extends Controller
             }
             $at = $reading['at'] ?? $now;
             if (! is_numeric($at) || $at > $now + 60 || $at < $now - 90 * 86400) {
-                throw new InputError("readings.{$i}.at", 'is out of range: not in the future and not older than 90 days');
+                throw new InputError(
+                    "readings.{$i}.at",
+                    'is out of range: not in the future and not older than 90 days',
+                );
             }
-            $rows[] = ['at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))), 'machine_id' => (int) $machine, 'run_id' => $running[$machine] ?? null, 'channel' => $channel, 'value' => (float) $value];
+            $rows[] = [
+                'at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))),
+                'machine_id' => (int) $machine,
+                'channel' => $channel,
+                'value' => (float) $value,
+            ];
         }
 
         return $rows;
     }
 
     /**
-     * @param  list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>  $rows
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
      * @return array{stored: int, known: int, differing: list<array{channel: string, at: string, kept: float, sent: float}>}
      */
     private function keep(array $rows): array
@@ -117,11 +180,15 @@ final class ReadingController extends Controller
             }
         }
 
-        return ['stored' => $stored, 'known' => count($rows) - $stored, 'differing' => array_slice($differing, 0, self::NAMED)];
+        return [
+            'stored' => $stored,
+            'known' => count($rows) - $stored,
+            'differing' => array_slice($differing, 0, self::NAMED),
+        ];
     }
 
     /**
-     * @param  list<array{at: string, machine_id: int, run_id: string|null, channel: string, value: float}>  $rows
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
      * @return list<array{channel: string, at: string, kept: float, sent: float}>
      */
     private function differing(array $rows): array
@@ -133,19 +200,49 @@ final class ReadingController extends Controller
             [json_encode($rows)],
         );
 
-        return array_map(static fn (object $f): array => ['channel' => $f->channel, 'at' => $f->at, 'kept' => (float) $f->kept, 'sent' => (float) $f->sent], $found);
+        return array_map(
+            static fn (object $f): array => [
+                'channel' => $f->channel,
+                'at' => $f->at,
+                'kept' => (float) $f->kept,
+                'sent' => (float) $f->sent,
+            ],
+            $found,
+        );
     }
 
-    /** A run's readings, thinned in SQL to at most POINTS for each channel. */
-    #[OA\Get(path: '/runs/{run}/readings', operationId: 'getRunReadings', summary: 'A run\'s readings, thinned for a chart', tags: ['readings'], parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'by channel: [seconds since 1970, value]', content: new OA\JsonContent(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')))))])]
+    /**
+     * A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel.
+     */
+    #[OA\Get(
+        path: '/runs/{run}/readings',
+        operationId: 'getRunReadings',
+        summary: 'A run\'s readings, thinned for a chart',
+        tags: ['readings'],
+        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'by channel: [seconds since 1970, value]',
+            content: new OA\JsonContent(
+                type: 'object',
+                additionalProperties: new OA\AdditionalProperties(
+                    type: 'array',
+                    items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
+                ),
+            ),
+        )],
+    )]
     public function index(Run $run): JsonResponse
     {
         $this->authorize('view', $run);
-        $rows = DB::select('with numbered as (
-                select channel, at, value, ntile(?) over (partition by channel order by at) as bucket from readings
-                where run_id = ? and at >= ? and at <= coalesce(?, now()) + interval \'1 hour\')
-            select channel, extract(epoch from avg(at - to_timestamp(0))) as t, avg(value) as v from numbered group by channel, bucket order by channel, bucket',
-            [self::POINTS, $run->id, $run->started_at->subHour()->toIso8601String(), $run->ended_at?->toIso8601String()]);
+        // By station and moment, not by what the instrument thought: a late batch finds its run too.
+        $rows = DB::select("with numbered as (
+                select case when s.role = 'hot' then r.channel else s.role || '_' || r.channel end as channel, r.at, r.value,
+                    ntile(?) over (partition by s.role, r.channel order by r.at) as bucket
+                from run_stations s join readings r on r.machine_id = s.machine_id and r.at >= s.from_at and r.at <= coalesce(s.to_at, 'infinity')
+                where s.run_id = ?)
+            select channel, extract(epoch from avg(at - to_timestamp(0))) as t, avg(value) as v from numbered group by channel, bucket order by channel, bucket",
+            [self::POINTS, $run->id]);
         $channels = [];
         foreach ($rows as $row) {
             $channels[$row->channel][] = [(float) $row->t, round((float) $row->v, 2)];

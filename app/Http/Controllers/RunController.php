@@ -16,18 +16,28 @@ use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
 use App\Support\Present;
-use Carbon\CarbonImmutable;
+use App\Support\ShopClock;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Date;
 use OpenApi\Attributes as OA;
 
 final class RunController extends Controller
 {
     private const PAGE = 50;
 
-    public const WHOLE = ['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection', 'procedureVersion', 'events.by', 'lot.source', 'charge.weighings.lot.source'];
+    public const WHOLE = [
+        'product',
+        'machine',
+        'coldMachine',
+        'lot',
+        'starter',
+        'inspection',
+        'procedureVersion',
+        'events.by',
+        'lot.source',
+        'charge.weighings.lot.source',
+    ];
 
     public function __construct(private readonly Present $present)
     {
@@ -35,20 +45,62 @@ final class RunController extends Controller
 
     /** Keyset pages by (started_at, id), newest first: as fast on the last page as on the first. */
     #[OA\Get(path: '/runs', operationId: 'getRuns', summary: 'Runs, newest first', tags: ['runs'], parameters: [
-        new OA\Parameter(name: 'after', in: 'query', schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'product_id', in: 'query', schema: new OA\Schema(type: 'integer')),
-        new OA\Parameter(name: 'verdict', in: 'query', schema: new OA\Schema(type: 'string', enum: ['good', 'scrap', 'open'])),
-    ], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/RunPageData'))])]
+        new OA\Parameter(name: 'after', in: 'query', schema: new OA\Schema(type: 'string')),
+        new OA\Parameter(name: 'product_id', in: 'query', schema: new OA\Schema(type: 'integer')),
+        new OA\Parameter(
+            name: 'verdict',
+            in: 'query',
+            schema: new OA\Schema(type: 'string', enum: ['good', 'scrap', 'open']),
+        ),
+    ],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/RunPageData'),
+        )])]
     public function index(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Run::class);
-        $given = $request->validate(['after' => ['nullable', 'string', 'regex:/^\d{1,10}(\.\d{1,6})?_[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/'], 'product_id' => ['nullable', 'integer', 'between:1,9000000000000000'], 'verdict' => ['nullable', 'in:good,scrap,open']]);
+        $given = $request->validate([
+            'after' => [
+                'nullable',
+                'string',
+                'regex:/^\d{1,10}(\.\d{1,6})?_[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/',
+            ],
+            'product_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
+            'verdict' => ['nullable', 'in:good,scrap,open'],
+        ]);
         $runs = Run::query()->with(['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection'])
-            ->select(['id', 'number', 'product_id', 'machine_id', 'cold_machine_id', 'lot_id', 'started_by', 'plan', 'choices', 'status', 'step', 'verdict', 'scrap_reason', 'started_at', 'ended_at'])
+            ->select([
+                'id',
+                'number',
+                'product_id',
+                'machine_id',
+                'cold_machine_id',
+                'lot_id',
+                'started_by',
+                'plan',
+                'choices',
+                'status',
+                'step',
+                'verdict',
+                'scrap_reason',
+                'started_at',
+                'ended_at',
+            ])
             ->when($given['product_id'] ?? null, static fn (Builder $q, $id) => $q->where('product_id', $id))
-            ->when($given['verdict'] ?? null, static fn (Builder $q, string $v) => $v === 'open' ? $q->where('status', 'running') : $q->where('verdict', $v))
+            ->when(
+                $given['verdict'] ?? null,
+                static fn (Builder $q, string $v) => $v === 'open'
+                    ? $q->where('status', 'running')
+                    : $q->where('verdict', $v),
+            )
             ->when($given['after'] ?? null, static function (Builder $q, string $after): void {
                 [$at, $id] = explode('_', $after, 2);
-                $q->whereRaw('(started_at, id) < (?, ?)', [RecordEvents::moment((float) $at)->format('Y-m-d H:i:s.vP'), $id]);
+                $q->whereRaw(
+                    '(started_at, id) < (?, ?)',
+                    [RecordEvents::moment((float) $at)->format('Y-m-d H:i:s.vP'), $id],
+                );
             })
             ->orderByDesc('started_at')->orderByDesc('id')->limit(self::PAGE + 1)->get();
         $more = $runs->count() > self::PAGE;
@@ -61,21 +113,56 @@ final class RunController extends Controller
         ));
     }
 
-    #[OA\Post(path: '/runs', operationId: 'startRun', summary: 'Start a run, once per id', tags: ['runs'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/StartRunRequest')), responses: [new OA\Response(response: 201, description: 'started', content: new OA\JsonContent(ref: '#/components/schemas/RunData'))])]
-    public function store(StartRunRequest $request, PlanPress $plan, StartRun $start): JsonResponse
+    #[OA\Post(
+        path: '/runs',
+        operationId: 'startRun',
+        summary: 'Start a run, once per id',
+        tags: ['runs'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(ref: '#/components/schemas/StartRunRequest'),
+        ),
+        responses: [new OA\Response(
+            response: 201,
+            description: 'started',
+            content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
+        )],
+    )]
+    public function store(StartRunRequest $request, PlanPress $plan, StartRun $start, ShopClock $clock): JsonResponse
     {
         $lot = $request->lot();
         abort_if($lot === null, 404);
         $request->mustBeConfirmedBy($this->person($request));
         $run = $start(
-            $request->string('id')->lower()->value(), $this->person($request), $request->product(), $request->machine(), $request->cold(), $request->recipe(),
-            $lot, $request->answer($plan), $request->scale(), $request->overrides(), CarbonImmutable::instance(Date::now()), $request->charge(),
+            $request->string('id')->lower()->value(),
+            $this->person($request),
+            $request->product(),
+            $request->machine(),
+            $request->cold(),
+            $request->recipe(),
+            $lot,
+            $request->answer($plan),
+            $request->scale(),
+            $request->overrides(),
+            $clock->moment(),
+            $request->charge(),
         );
 
         return new JsonResponse($this->present->run($run->refresh()->load(self::WHOLE)), 201);
     }
 
-    #[OA\Get(path: '/runs/{run}', operationId: 'getRun', summary: 'A run, whole', tags: ['runs'], parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/RunData'))])]
+    #[OA\Get(
+        path: '/runs/{run}',
+        operationId: 'getRun',
+        summary: 'A run, whole',
+        tags: ['runs'],
+        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
+        )],
+    )]
     public function show(Run $run): JsonResponse
     {
         $this->authorize('view', $run);
@@ -83,14 +170,47 @@ final class RunController extends Controller
         return new JsonResponse($this->present->run($run->load(self::WHOLE)));
     }
 
-    #[OA\Post(path: '/runs/{run}/events', operationId: 'appendEvents', summary: 'Add entries to a run\'s log, each once', tags: ['runs'], parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['events'], properties: [new OA\Property(property: 'events', type: 'array', items: new OA\Items(ref: '#/components/schemas/NewEvent'))])), responses: [new OA\Response(response: 200, description: 'what became of each', content: new OA\JsonContent(ref: '#/components/schemas/AppendedData'))])]
-    public function append(AppendEventsRequest $request, Run $run, RecordEvents $record, KnownDevice $device): JsonResponse
-    {
+    #[OA\Post(
+        path: '/runs/{run}/events',
+        operationId: 'appendEvents',
+        summary: 'Add entries to a run\'s log, each once',
+        tags: ['runs'],
+        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['events'],
+                properties: [new OA\Property(
+                    property: 'events',
+                    type: 'array',
+                    items: new OA\Items(ref: '#/components/schemas/NewEvent'),
+                )],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 200,
+            description: 'what became of each',
+            content: new OA\JsonContent(ref: '#/components/schemas/AppendedData'),
+        )],
+    )]
+    public function append(
+        AppendEventsRequest $request,
+        Run $run,
+        RecordEvents $record,
+        KnownDevice $device,
+    ): JsonResponse {
         $outcome = $record($run, $request->events($this->person($request), $device));
 
         return new JsonResponse(new AppendedData(
             $outcome['stored'],
-            array_map(static fn (array $r): RefusedEventData => new RefusedEventData($r['key'], $r['error']->field, $r['error']->getMessage()), $outcome['refused']),
+            array_map(
+                static fn (array $r): RefusedEventData => new RefusedEventData(
+                    $r['key'],
+                    $r['error']->field,
+                    $r['error']->getMessage(),
+                ),
+                $outcome['refused'],
+            ),
             $this->present->run($run->refresh()->load(self::WHOLE)),
         ));
     }

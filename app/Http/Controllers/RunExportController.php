@@ -15,7 +15,13 @@ use OpenApi\Attributes as OA;
 final class RunExportController extends Controller
 {
     #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], parameters: [
-        new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')), new OA\Parameter(name: 'format', in: 'path', required: true, schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'pdf'])),
+        new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\Parameter(
+            name: 'format',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'pdf']),
+        ),
     ], responses: [new OA\Response(response: 200, description: 'the file')])]
     public function __invoke(Run $run, string $format, RunRecord $record, Present $present): Response
     {
@@ -23,11 +29,32 @@ final class RunExportController extends Controller
         $run->load(RunController::WHOLE)->load('lot.source');
         $name = "run-{$run->number}.{$format}";
         [$type, $body] = match ($format) {
-            'json' => ['application/json', json_encode($record->json($run), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)],
+            'json' => [
+                'application/json',
+                json_encode(
+                    $record->json($run),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                ),
+            ],
             'csv' => ['text/csv; charset=utf-8', $record->csv($run)],
-            default => ['application/pdf', Pdf::of(view('pdf.run', ['run' => $run, 'data' => $present->run($run), 'lines' => $record->lines($run)])->render())],
+            default => [
+                'application/pdf',
+                Pdf::of(
+                    view(
+                        'pdf.run',
+                        ['run' => $run, 'data' => $present->run($run), 'lines' => $record->lines($run)],
+                    )->render(),
+                ),
+            ],
         };
 
-        return new Response($body, 200, ['Content-Type' => $type, 'Content-Disposition' => ($format === 'pdf' ? 'inline' : 'attachment')."; filename=\"{$name}\""]);
+        return new Response(
+            $body,
+            200,
+            [
+                'Content-Type' => $type,
+                'Content-Disposition' => ($format === 'pdf' ? 'inline' : 'attachment')."; filename=\"{$name}\"",
+            ],
+        );
     }
 }

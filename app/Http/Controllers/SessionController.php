@@ -21,11 +21,24 @@ final class SessionController extends Controller
     /** the hash of a password that nobody has, of the cost of everybody's */
     private const NOBODY = '$2y$12$XjWbuSq.Uo/kXlIr.lY7.OqzBSylN1BXzzSZB/qnU2f8IcVnFn/lO';
 
-    public function __construct(private readonly Present $present, private readonly KnownDevice $device, private readonly Tries $tries)
-    {
+    public function __construct(
+        private readonly Present $present,
+        private readonly KnownDevice $device,
+        private readonly Tries $tries,
+    ) {
     }
 
-    #[OA\Get(path: '/session', operationId: 'getSession', summary: 'Who is signed in here', tags: ['session'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
+    #[OA\Get(
+        path: '/session',
+        operationId: 'getSession',
+        summary: 'Who is signed in here',
+        tags: ['session'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
+        )],
+    )]
     public function show(Request $request): JsonResponse
     {
         $user = Auth::guard('web')->user();
@@ -33,11 +46,34 @@ final class SessionController extends Controller
         return new JsonResponse($this->data($request, $user instanceof User ? $user : null));
     }
 
-    #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Sign in with a password', tags: ['session'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['login', 'password'], properties: [new OA\Property(property: 'login', type: 'string'), new OA\Property(property: 'password', type: 'string')])), responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
+    #[OA\Post(
+        path: '/session',
+        operationId: 'signIn',
+        summary: 'Sign in with a password',
+        tags: ['session'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['login', 'password'],
+                properties: [
+                    new OA\Property(property: 'login', type: 'string'),
+                    new OA\Property(property: 'password', type: 'string'),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
+        )],
+    )]
     public function store(Request $request): JsonResponse
     {
         $this->mustBeOurScreen($request);
-        $given = $request->validate(['login' => ['required', 'string', 'max:100'], 'password' => ['required', 'string', 'max:200']]);
+        $given = $request->validate([
+            'login' => ['required', 'string', 'max:100'],
+            'password' => ['required', 'string', 'max:200'],
+        ]);
         $from = $this->device->id($request) ?? (string) $request->ip();
         $subject = Tries::password($given['login'], $from);
         $this->tries->begin($subject);
@@ -56,12 +92,37 @@ final class SessionController extends Controller
         return new JsonResponse($this->data($request, $user, $proof));
     }
 
-    /** A PIN switches person on a screen where that person has used a password before; it is never enough on a new one. */
-    #[OA\Post(path: '/session/pin', operationId: 'switchPerson', summary: 'Switch person by PIN on a known screen', tags: ['session'], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['person_id', 'pin'], properties: [new OA\Property(property: 'person_id', type: 'integer'), new OA\Property(property: 'pin', type: 'string')])), responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
+    /**
+     * A PIN switches person on a screen where that person has used a password before; it is never enough on a new one.
+     */
+    #[OA\Post(
+        path: '/session/pin',
+        operationId: 'switchPerson',
+        summary: 'Switch person by PIN on a known screen',
+        tags: ['session'],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['person_id', 'pin'],
+                properties: [
+                    new OA\Property(property: 'person_id', type: 'integer'),
+                    new OA\Property(property: 'pin', type: 'string'),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
+        )],
+    )]
     public function pin(Request $request): JsonResponse
     {
         $this->mustBeOurScreen($request);
-        $given = $request->validate(['person_id' => ['required', 'integer'], 'pin' => ['required', 'string', 'max:12']]);
+        $given = $request->validate([
+            'person_id' => ['required', 'integer'],
+            'pin' => ['required', 'string', 'max:12'],
+        ]);
         $user = $this->device->people($request)->firstWhere('id', (int) $given['person_id']);
         if ($user === null) {
             throw new InputError('person_id', 'has not signed in on this screen yet: use the password once');
@@ -69,7 +130,10 @@ final class SessionController extends Controller
         $subject = Tries::pin($user);
         if ($this->tries->failed($subject) >= Tries::LOCKED_AFTER) {
             $this->tries->log('PIN tried while locked', $user, $request->ip());
-            throw new InputError('pin', 'was wrong too often and is locked: sign in with the password, that opens it again');
+            throw new InputError(
+                'pin',
+                'was wrong too often and is locked: sign in with the password, that opens it again',
+            );
         }
         $this->tries->begin($subject);
         if ($user->pin === null || ! Hash::check($given['pin'], $user->pin)) {
@@ -84,7 +148,17 @@ final class SessionController extends Controller
         return new JsonResponse($this->data($request, $user, $proof));
     }
 
-    #[OA\Delete(path: '/session', operationId: 'signOut', summary: 'Sign out', tags: ['session'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(ref: '#/components/schemas/SessionData'))])]
+    #[OA\Delete(
+        path: '/session',
+        operationId: 'signOut',
+        summary: 'Sign out',
+        tags: ['session'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
+        )],
+    )]
     public function destroy(Request $request): JsonResponse
     {
         $this->mustBeOurScreen($request);
@@ -100,7 +174,10 @@ final class SessionController extends Controller
     private function mustBeOurScreen(Request $request): void
     {
         if (! $request->hasSession()) {
-            throw new InputError('session', 'begins on a screen of Dithermic only: scripts and instruments use a token');
+            throw new InputError(
+                'session',
+                'begins on a screen of Dithermic only: scripts and instruments use a token',
+            );
         }
     }
 
@@ -108,7 +185,9 @@ final class SessionController extends Controller
     {
         return new SessionData(
             $user === null ? null : $this->present->person($user), $this->present->preferences($user),
-            array_values($this->device->people($request)->map(fn (User $u) => $this->present->person($u))->all()), Present::now(), $proof,
+            array_values($this->device->people($request)->map(fn (User $u) => $this->present->person($u))->all()),
+            Present::now(),
+            $proof,
         );
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\ChargeOf;
+use App\Data\ProductChargeData;
 use App\Models\Machine;
 use App\Models\PolymerOverride;
 use App\Models\Product;
@@ -14,7 +16,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Procedure\RunState;
+use Dithermic\Core\Run\RunState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -24,79 +26,234 @@ final class ShopController extends Controller
 {
     /** what a shop may set for itself, and between which bounds it is still physics */
     private const OVERRIDABLE = [
-        'demould_c.typical' => [20, 200], 'degradation_c.ceiling' => [60, 400], 'process.compression.platen_c.min' => [60, 400], 'process.compression.platen_c.typical' => [60, 400],
-        'process.compression.platen_c.max' => [60, 400], 'bulk_density_flake_g_cm3.typical' => [0.02, 2], 'density_solid_g_cm3.typical' => [0.5, 3],
+        'demould_c.typical' => [20, 200],
+        'degradation_c.ceiling' => [60, 400],
+        'process.compression.platen_c.min' => [60, 400],
+        'process.compression.platen_c.typical' => [60, 400],
+        'process.compression.platen_c.max' => [60, 400],
+        'bulk_density_flake_g_cm3.typical' => [0.02, 2],
+        'density_solid_g_cm3.typical' => [0.5, 3],
     ];
 
     public function __construct(private readonly Present $present)
     {
     }
 
-    #[OA\Get(path: '/polymers', operationId: 'getPolymers', summary: 'The polymer library with the shop\'s own values', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PolymerData')))])]
+    #[OA\Get(
+        path: '/polymers',
+        operationId: 'getPolymers',
+        summary: 'The polymer library with the shop\'s own values',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/PolymerData')),
+        )],
+    )]
     public function polymers(PolymerLibrary $library): JsonResponse
     {
         $this->authorize('viewAny', PolymerOverride::class);
 
-        return new JsonResponse(array_map(fn (Polymer $p) => $this->present->polymer($p), array_values($library->all())));
+        return new JsonResponse(array_map(
+            fn (Polymer $p) => $this->present->polymer($p),
+            array_values($library->all()),
+        ));
     }
 
-    #[OA\Post(path: '/polymers/{code}/overrides', operationId: 'overridePolymer', summary: 'Set the shop\'s own value of a polymer', tags: ['shop'], parameters: [new OA\Parameter(name: 'code', in: 'path', required: true, schema: new OA\Schema(type: 'string'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['path', 'value', 'reason'], properties: [new OA\Property(property: 'path', type: 'string'), new OA\Property(property: 'value', type: 'number'), new OA\Property(property: 'reason', type: 'string')])), responses: [new OA\Response(response: 201, description: 'set')])]
+    #[OA\Post(
+        path: '/polymers/{code}/overrides',
+        operationId: 'overridePolymer',
+        summary: 'Set the shop\'s own value of a polymer',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(name: 'code', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['path', 'value', 'reason'],
+                properties: [
+                    new OA\Property(property: 'path', type: 'string'),
+                    new OA\Property(property: 'value', type: 'number'),
+                    new OA\Property(property: 'reason', type: 'string'),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(response: 201, description: 'set')],
+    )]
     public function override(Request $request, PolymerLibrary $library, string $code): JsonResponse
     {
         $this->authorize('create', PolymerOverride::class);
         $library->get($code, 'code');
-        $given = $request->validate(['path' => ['required', 'in:'.implode(',', array_keys(self::OVERRIDABLE))], 'value' => ['required', 'numeric'], 'reason' => ['required', 'string', 'max:500']]);
+        $given = $request->validate([
+            'path' => ['required', 'in:'.implode(',', array_keys(self::OVERRIDABLE))],
+            'value' => ['required', 'numeric'],
+            'reason' => ['required', 'string', 'max:500'],
+        ]);
         [$low, $high] = self::OVERRIDABLE[$given['path']];
         if ($given['value'] < $low || $given['value'] > $high) {
             throw new InputError('value', "must lie between {$low} and {$high}");
         }
-        $together = (new PolymerLibrary(array_replace_recursive(PolymerOverride::inForce(), [$code => [$given['path'] => (float) $given['value']]])))->get($code);
+        $together = (new PolymerLibrary(array_replace_recursive(
+            PolymerOverride::inForce(),
+            [$code => [$given['path'] => (float) $given['value']]],
+        )))->get($code);
         // What contradicted itself before may be mended one value at a time; nothing may be made worse.
         $faults = array_diff(OwnValues::faults($together), OwnValues::faults($library->get($code)));
         if ($faults !== []) {
             throw new InputError('value', 'does not go with the others: '.implode('; ', $faults));
         }
-        PolymerOverride::query()->create(['polymer' => $code, 'path' => $given['path'], 'value' => (float) $given['value'], 'reason' => $given['reason'], 'by_id' => $request->user()?->getAuthIdentifier()]);
+        PolymerOverride::query()->create([
+            'polymer' => $code,
+            'path' => $given['path'],
+            'value' => (float) $given['value'],
+            'reason' => $given['reason'],
+            'by_id' => $request->user()?->getAuthIdentifier(),
+        ]);
 
         return new JsonResponse(null, 201);
     }
 
-    #[OA\Get(path: '/machines', operationId: 'getMachines', summary: 'Machines and what each can do', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MachineData')))])]
+    #[OA\Get(
+        path: '/machines',
+        operationId: 'getMachines',
+        summary: 'Machines and what each can do',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MachineData')),
+        )],
+    )]
     public function machines(): JsonResponse
     {
         $this->authorize('viewAny', Machine::class);
         $running = Run::query()->where('status', RunState::RUNNING)->pluck('id', 'machine_id');
 
-        return new JsonResponse(Machine::query()->orderBy('id')->get()->map(fn (Machine $m) => $this->present->machine($m, $running[$m->id] ?? null)));
+        return new JsonResponse(
+            Machine::query()->orderBy('id')->get()->map(
+                fn (Machine $m) => $this->present->machine($m, $running[$m->id] ?? null),
+            ),
+        );
     }
 
-    #[OA\Get(path: '/products', operationId: 'getProducts', summary: 'What the shop makes, with the newest recipe', tags: ['shop'], responses: [new OA\Response(response: 200, description: 'ok', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ProductData')))])]
+    #[OA\Get(
+        path: '/products',
+        operationId: 'getProducts',
+        summary: 'What the shop makes, with the newest recipe',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ProductData')),
+        )],
+    )]
     public function products(): JsonResponse
     {
         $this->authorize('viewAny', Product::class);
         $newest = Recipe::query()->with('by')->orderBy('version')->get()->keyBy('product_id');
 
-        return new JsonResponse(Product::query()->orderBy('id')->get()->map(fn (Product $p) => $this->present->product($p, $newest->get($p->id))));
+        return new JsonResponse(
+            Product::query()->orderBy('id')->get()->map(
+                fn (Product $p) => $this->present->product($p, $newest->get($p->id)),
+            ),
+        );
     }
 
-    #[OA\Post(path: '/products/{product}/recipes', operationId: 'keepRecipe', summary: 'Keep settings as the next version of the recipe', tags: ['shop'], parameters: [new OA\Parameter(name: 'product', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['machine_id', 'after_version', 'settings'], properties: [new OA\Property(property: 'machine_id', type: 'integer'), new OA\Property(property: 'after_version', type: 'integer'), new OA\Property(property: 'settings', type: 'object', additionalProperties: new OA\AdditionalProperties), new OA\Property(property: 'note', type: 'string')])), responses: [new OA\Response(response: 201, description: 'kept', content: new OA\JsonContent(ref: '#/components/schemas/RecipeData'))])]
+    #[OA\Get(
+        path: '/products/{product}/charge',
+        operationId: 'getProductCharge',
+        summary: 'What one piece weighs on the scale, by the plan that sets its run up',
+        tags: ['shop'],
+        parameters: [
+            new OA\Parameter(name: 'product', in: 'path', required: true, schema: new OA\Schema(type: 'integer')),
+            new OA\Parameter(name: 'machine_id', in: 'query', schema: new OA\Schema(type: 'integer')),
+        ],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(ref: '#/components/schemas/ProductChargeData'),
+        )],
+    )]
+    public function charge(Request $request, Product $product, ChargeOf $charge): JsonResponse
+    {
+        $this->authorize('viewAny', Product::class);
+        $given = $request->validate(['machine_id' => ['nullable', 'integer', 'exists:machines,id']]);
+        $machine = isset($given['machine_id']) ? Machine::query()->whereKey($given['machine_id'])->first() : null;
+
+        return new JsonResponse(new ProductChargeData(...$charge($product, $machine)));
+    }
+
+    #[OA\Post(
+        path: '/products/{product}/recipes',
+        operationId: 'keepRecipe',
+        summary: 'Keep settings as the next version of the recipe',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'product',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        )],
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['machine_id', 'after_version', 'settings'],
+                properties: [
+                    new OA\Property(property: 'machine_id', type: 'integer'),
+                    new OA\Property(property: 'after_version', type: 'integer'),
+                    new OA\Property(
+                        property: 'settings',
+                        type: 'object',
+                        additionalProperties: new OA\AdditionalProperties,
+                    ),
+                    new OA\Property(property: 'note', type: 'string'),
+                ],
+            ),
+        ),
+        responses: [new OA\Response(
+            response: 201,
+            description: 'kept',
+            content: new OA\JsonContent(ref: '#/components/schemas/RecipeData'),
+        )],
+    )]
     public function keepRecipe(Request $request, Product $product): JsonResponse
     {
         $this->authorize('create', Recipe::class);
-        $given = $request->validate(['machine_id' => ['required', 'integer', 'exists:machines,id'], 'after_version' => ['required', 'integer', 'min:0'], 'settings' => ['required', 'array', 'max:30'], 'note' => ['nullable', 'string', 'max:500']]);
+        $given = $request->validate([
+            'machine_id' => ['required', 'integer', 'exists:machines,id'],
+            'after_version' => ['required', 'integer', 'min:0'],
+            'settings' => ['required', 'array', 'max:30'],
+            'note' => ['nullable', 'string', 'max:500'],
+        ]);
         foreach ($given['settings'] as $name => $value) {
-            if (! is_string($name) || ! (is_int($value) || is_float($value) || (is_string($value) && strlen($value) < 40))) {
+            if (
+                ! is_string($name)
+                || ! (is_int($value) || is_float($value) || (is_string($value) && strlen($value) < 40))
+            ) {
                 throw new InputError("settings.{$name}", 'must be a number or a short name');
             }
         }
         $recipe = DB::transaction(function () use ($product, $given, $request): Recipe {
             Product::query()->whereKey($product->id)->lockForUpdate()->first();
-            $newest = (int) Recipe::query()->where(['product_id' => $product->id, 'machine_id' => $given['machine_id']])->max('version');
+            $newest = (int) Recipe::query()->where([
+                'product_id' => $product->id,
+                'machine_id' => $given['machine_id'],
+            ])->max('version');
             if ($newest !== (int) $given['after_version']) {
-                throw new InputError('after_version', "somebody has kept version {$newest} meanwhile: look at it first");
+                throw new InputError(
+                    'after_version',
+                    "somebody has kept version {$newest} meanwhile: look at it first",
+                );
             }
 
-            return Recipe::query()->create(['product_id' => $product->id, 'machine_id' => $given['machine_id'], 'version' => $newest + 1, 'settings' => $given['settings'], 'note' => $given['note'] ?? '', 'by_id' => $request->user()?->getAuthIdentifier(), 'created_at' => now()]);
+            return Recipe::query()->create([
+                'product_id' => $product->id,
+                'machine_id' => $given['machine_id'],
+                'version' => $newest + 1,
+                'settings' => $given['settings'],
+                'note' => $given['note'] ?? '',
+                'by_id' => $request->user()?->getAuthIdentifier(),
+                'created_at' => now(),
+            ]);
         });
 
         return new JsonResponse($this->present->recipe($recipe->load('by')), 201);

@@ -26,7 +26,10 @@ final class ReadableInput
     {
         if (is_string($value)) {
             if (str_contains($value, "\0") || ! mb_check_encoding($value, 'UTF-8')) {
-                throw new InputError($field, 'holds something that is not text: write it again without control characters');
+                throw new InputError(
+                    $field,
+                    'holds something that is not text: write it again without control characters',
+                );
             }
 
             return;

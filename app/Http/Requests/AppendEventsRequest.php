@@ -8,8 +8,8 @@ use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
 use Closure;
-use Dithermic\Core\Procedure\Event;
-use Dithermic\Core\Procedure\EventType;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Arr;
 use Illuminate\Validation\Rule;
@@ -69,7 +69,14 @@ final class AppendEventsRequest extends FormRequest
             $at = round((float) $given['at'], 3);
             $author = $this->author($given, $at, $sender, $device);
             $events[] = [
-                'event' => new Event($given['key'], EventType::from($given['type']), $at, $author->name ?? '', $given['data'], $sender->isLead() && $author?->is($sender) === true),
+                'event' => new Event(
+                    $given['key'],
+                    EventType::from($given['type']),
+                    $at,
+                    $author->name ?? '',
+                    $given['data'],
+                    $sender->isLead() && $author?->is($sender) === true,
+                ),
                 'by' => $author,
             ];
         }

@@ -53,17 +53,23 @@ class PressPlanRequest extends FormRequest
 
     public function cold(): ?Machine
     {
-        return $this->filled('cold_machine_id') ? Machine::query()->where('kind', Machine::COLD_PRESS)->findOrFail($this->integer('cold_machine_id')) : null;
+        return $this->filled('cold_machine_id')
+            ? Machine::query()->where('kind', Machine::COLD_PRESS)->findOrFail($this->integer('cold_machine_id'))
+            : null;
     }
 
     public function lot(): ?Lot
     {
-        return $this->filled('lot_id') ? Lot::query()->withHeld()->with(['source', 'reservedFor'])->findOrFail($this->integer('lot_id')) : null;
+        return $this->filled('lot_id')
+            ? Lot::query()->withHeld()->with(['source', 'reservedFor'])->findOrFail($this->integer('lot_id'))
+            : null;
     }
 
     public function charge(): ?Charge
     {
-        return $this->filled('charge_id') ? Charge::query()->whereKey($this->string('charge_id')->value())->firstOrFail() : null;
+        return $this->filled('charge_id')
+            ? Charge::query()->whereKey($this->string('charge_id')->value())->firstOrFail()
+            : null;
     }
 
     /**
@@ -75,12 +81,24 @@ class PressPlanRequest extends FormRequest
     {
         $charge = $this->charge();
 
-        return $charge === null ? [] : array_values(Lot::query()->withHeld()->with(['source', 'reservedFor'])->whereKey($charge->weighings()->pluck('lot_id')->unique())->where('id', '!=', $this->integer('lot_id'))->get()->all());
+        return $charge === null
+            ? []
+            : array_values(
+                Lot::query()->withHeld()
+                    ->with(['source', 'reservedFor'])
+                    ->whereKey($charge->weighings()->pluck('lot_id')->unique())
+                    ->where('id', '!=', $this->integer('lot_id'))
+                    ->get()
+                    ->all(),
+            );
     }
 
     public function recipe(): ?Recipe
     {
-        return Recipe::query()->where(['product_id' => $this->integer('product_id'), 'machine_id' => $this->integer('machine_id')])->orderByDesc('version')->first();
+        return Recipe::query()->where([
+            'product_id' => $this->integer('product_id'),
+            'machine_id' => $this->integer('machine_id'),
+        ])->orderByDesc('version')->first();
     }
 
     public function scale(): string
@@ -91,8 +109,18 @@ class PressPlanRequest extends FormRequest
     public function answer(PlanPress $plan): PressPlanData
     {
         return $plan(
-            $this->product(), $this->machine(), $this->cold(), $this->recipe(), (array) $this->input('settings', []), (array) $this->input('choices', []),
-            $this->lot(), (array) $this->input('answers', []), $this->scale(), $this->input('polymer'), $this->chargeLots(), $this->charge(),
+            $this->product(),
+            $this->machine(),
+            $this->cold(),
+            $this->recipe(),
+            (array) $this->input('settings', []),
+            (array) $this->input('choices', []),
+            $this->lot(),
+            (array) $this->input('answers', []),
+            $this->scale(),
+            $this->input('polymer'),
+            $this->chargeLots(),
+            $this->charge(),
         );
     }
 }

@@ -25,7 +25,10 @@ final class StartRunRequest extends PressPlanRequest
     /** @return list<array{id: string, reason: string}> */
     public function overrides(): array
     {
-        return array_values(array_map(static fn (array $o): array => ['id' => (string) $o['id'], 'reason' => (string) $o['reason']], (array) $this->input('overrides', [])));
+        return array_values(array_map(
+            static fn (array $o): array => ['id' => (string) $o['id'], 'reason' => (string) $o['reason']],
+            (array) $this->input('overrides', []),
+        ));
     }
 
     /**
@@ -36,7 +39,10 @@ final class StartRunRequest extends PressPlanRequest
     public function mustBeConfirmedBy(User $starter): void
     {
         if ($this->integer('confirmed_by') !== $starter->id) {
-            throw new InputError('confirmed_by', "is somebody else: {$starter->name} starts, so {$starter->name} looks at protection and air and confirms them");
+            throw new InputError(
+                'confirmed_by',
+                "is somebody else: {$starter->name} starts, so {$starter->name} looks at protection and air and confirms them",
+            );
         }
     }
 }

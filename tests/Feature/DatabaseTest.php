@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Lot;
+use App\Models\Run;
+use App\Models\RunEvent;
+use App\Models\Source;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Safety\DryState;
+use Dithermic\Core\Safety\SourceState;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+
+/** Tries something in the database that no program may leave there, and takes it back. */
+function refusedByDatabase(callable $try): bool
+{
+    DB::beginTransaction();
+    try {
+        $try();
+
+        return false;
+    } catch (QueryException $refused) {
+        return str_starts_with((string) $refused->getCode(), '23');
+    } finally {
+        DB::rollBack();
+    }
+}
+
+it('lets no value stand that none of its words is', function (string $table, string $column) {
+    $id = DB::table($table)->value('id');
+    expect($id)->not->toBeNull()
+        ->and(refusedByDatabase(
+            static fn () => DB::table($table)->where('id', $id)->update([$column => 'nonsense']),
+        ))->toBeTrue();
+})->with([
+    ['users', 'role'],
+    ['sources', 'state'],
+    ['lots', 'form'],
+    ['lots', 'dry_state'],
+    ['products', 'process'],
+    ['runs', 'status'],
+    ['runs', 'verdict'],
+    ['sortings', 'status'],
+]);
+
+it('knows every word that the programs know', function () {
+    $words = static function (string $table, string $column): array {
+        $check = (string) DB::scalar(
+            'select pg_get_constraintdef(oid) from pg_constraint where conname = ?',
+            ["{$table}_{$column}_known"],
+        );
+        preg_match_all("/'([^']+)'/", $check, $found);
+
+        return $found[1];
+    };
+    $values = static fn (string $enum): array => array_map(static fn ($case): string => $case->value, $enum::cases());
+    expect($words('run_events', 'type'))->toEqualCanonicalizing($values(EventType::class))
+        ->and($words('sources', 'state'))->toEqualCanonicalizing($values(SourceState::class))
+        ->and($words('lots', 'dry_state'))->toEqualCanonicalizing($values(DryState::class))
+        ->and($words('lots', 'form'))->toEqualCanonicalizing(Lot::FORMS);
+    $kinds = array_filter(
+        (new ReflectionClass(App\Models\LotMovement::class))->getConstants(),
+        static fn (mixed $v, string $k): bool => is_string($v) && ! in_array($k, ['CREATED_AT', 'UPDATED_AT'], true),
+        ARRAY_FILTER_USE_BOTH,
+    );
+    expect($words('lot_movements', 'kind'))->toEqualCanonicalizing(array_values($kinds));
+});
+
+it('lets nothing refer to what is not there', function () {
+    $lot = lot('L-0101');
+    $move = static fn (array $over): array => $over + [
+        'lot_id' => $lot->id,
+        'mass_g' => -1,
+        'kind' => 'drawn',
+        'reason' => 'x',
+        'by_id' => person()->id,
+        'at' => now(),
+    ];
+    expect(refusedByDatabase(
+        static fn () => DB::table('lot_movements')->insert($move(['run_id' => fake_uuid()])),
+    ))->toBeTrue()
+        ->and(refusedByDatabase(
+            static fn () => DB::table('lot_movements')->insert($move(['charge_id' => fake_uuid()])),
+        ))->toBeTrue()
+        ->and(refusedByDatabase(
+            static fn () => DB::table('runs')->where('status', 'finished')
+                ->limit(1)
+                ->update(['charge_id' => fake_uuid()]),
+        ))->toBeTrue()
+        ->and(refusedByDatabase(
+            static fn () => DB::table('lot_movements')->insert($move(['run_id' => Run::query()->value('id')])),
+        ))->toBeFalse();
+});
+
+it('keeps rows to what they say of each other', function () {
+    $run = Run::query()->where('status', 'finished')->firstOrFail();
+    expect(refusedByDatabase(
+        static fn () => DB::table('runs')->where('id', $run->id)->update(['status' => 'running']),
+    ))->toBeTrue()
+        ->and(refusedByDatabase(
+            static fn () => DB::table('inspections')->where('run_id', $run->id)->update(['mean_mm' => -1]),
+        ))->toBeTrue()
+        ->and(refusedByDatabase(
+            static fn () => RunEvent::query()->create([
+                'run_id' => $run->id,
+                'seq' => 0,
+                'key' => 'zero-0000',
+                'type' => 'noted',
+                'at' => now(),
+                'by_id' => person()->id,
+                'data' => [],
+            ]),
+        ))->toBeTrue();
+});
+
+it('has an index for every look that the pages take', function (string $table, string $column) {
+    $found = DB::scalar(
+        'select count(*) from pg_index i join pg_attribute a on a.attrelid = i.indrelid and a.attnum = i.indkey[0]
+            where i.indrelid = ?::regclass and a.attname = ?',
+        [$table, $column],
+    );
+    expect((int) $found)->toBeGreaterThan(0);
+})->with([
+    ['runs', 'lot_id'],
+    ['lots', 'source_id'],
+    ['weighings', 'lot_id'],
+    ['lot_movements', 'other_lot_id'],
+    ['lot_movements', 'run_id'],
+    ['run_stations', 'machine_id'], ['tasks', 'by_id'], ['source_events', 'source_id'],
+]);
+
+it('holds a source to its rungs through the model too', function () {
+    expect(refusedByDatabase(
+        static fn () => DB::table('sources')->insert(['name' => 'x', 'state' => 'fine', 'note' => '']),
+    ))->toBeTrue()
+        ->and(Source::query()->count())->toBeGreaterThan(2);
+});

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Support\ShopClock;
+
+beforeEach(function () {
+    $this->dir = sys_get_temp_dir().'/clock-'.bin2hex(random_bytes(4));
+    mkdir($this->dir);
+    file_put_contents("{$this->dir}/uptime", '1000.00 3000.00');
+    file_put_contents("{$this->dir}/boot", 'first');
+    $this->clock = new ShopClock("{$this->dir}/clock.json", "{$this->dir}/uptime", "{$this->dir}/boot");
+});
+
+afterEach(function () {
+    array_map(unlink(...), glob("{$this->dir}/*") ?: []);
+    rmdir($this->dir);
+});
+
+it('runs on with the machine, not with the wall clock', function (float $set) {
+    $began = $this->clock->now();
+    expect($began)->toEqualWithDelta(microtime(true), 1.0);
+    // The wall clock is set: what was kept of it then is off by that much now.
+    $kept = json_decode((string) file_get_contents("{$this->dir}/clock.json"), true);
+    file_put_contents("{$this->dir}/clock.json", json_encode(['wall' => $kept['wall'] + $set] + $kept));
+    file_put_contents("{$this->dir}/uptime", '1060.00 3060.00');
+    expect($this->clock->now())->toEqualWithDelta($began + $set + 60, 0.05);
+    // A restart with nothing under way takes the wall clock over again.
+    $this->clock->settle();
+    expect($this->clock->now())->toEqualWithDelta(microtime(true), 1.0);
+})->with([3600.0, -3600.0, 86400.0, 0.0]);
+
+it('begins anew when the machine came up again', function () {
+    $this->clock->now();
+    file_put_contents("{$this->dir}/boot", 'second');
+    file_put_contents("{$this->dir}/uptime", '5.00 5.00');
+    expect($this->clock->now())->toEqualWithDelta(microtime(true), 1.0);
+});
+
+it('takes the wall clock where there is nothing else', function () {
+    expect(
+        (new ShopClock("{$this->dir}/none/clock.json", "{$this->dir}/nothing", "{$this->dir}/nothing"))->now(),
+    )->toEqualWithDelta(microtime(true), 1.0);
+    file_put_contents("{$this->dir}/clock.json", 'half of a fi');
+    expect($this->clock->now())->toEqualWithDelta(microtime(true), 1.0);
+});
+
+it('takes an entry by the time of the shop when the clock of the server was set back', function () {
+    $this->signedIn();
+    $run = startRun()->json('summary');
+    // An hour back: the wall clock now says less than what the shop counts.
+    app()->instance(
+        ShopClock::class,
+        new ShopClock("{$this->dir}/clock.json", "{$this->dir}/uptime", "{$this->dir}/boot"),
+    );
+    app(ShopClock::class)->now();
+    $kept = json_decode((string) file_get_contents("{$this->dir}/clock.json"), true);
+    file_put_contents("{$this->dir}/clock.json", json_encode(['wall' => $kept['wall'] + 3600] + $kept));
+    $event = entry('noted', ['text' => 'the clock was set'], at: microtime(true) + 3590);
+    $this->postJson(
+        "/api/v1/runs/{$run['id']}/events",
+        ['events' => [['by_id' => person(Tests\TestCase::$who)->id] + $event]],
+    )->assertOk()->assertJsonCount(0, 'refused');
+});
