@@ -16,7 +16,13 @@ export default defineConfig({
             injectRegister: null,
             registerType: 'autoUpdate',
             manifest: {
-                name: 'Dithermic', short_name: 'Dithermic', start_url: '/', scope: '/', display: 'standalone', background_color: '#ece7df', theme_color: '#1d2326',
+                name: 'Dithermic',
+                short_name: 'Dithermic',
+                start_url: '/',
+                scope: '/',
+                display: 'standalone',
+                background_color: '#ece7df',
+                theme_color: '#1d2326',
                 icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
             },
             workbox: {

@@ -33,10 +33,19 @@ test('a lead adds somebody, helps who forgot a password, and switches off', asyn
     // Switched off, and out at once on the other screen.
     await row.getByRole('button', { name: 'Switch off' }).click();
     await expect(page.getByText('Saturday helper is switched off')).toBeVisible();
-    expect((await other.request.get(`${base}/api/v1/floor`, { headers: { Accept: 'application/json', Origin: base } })).status()).toBe(401);
+    expect(
+        (
+            await other.request.get(`${base}/api/v1/floor`, {
+                headers: { Accept: 'application/json', Origin: base },
+            })
+        ).status(),
+    ).toBe(401);
 });
 
-test('a token is shown once, opens what it says, is listed and revoked; a screen is forgotten', async ({ page, playwright }) => {
+test('a token is shown once, opens what it says, is listed and revoked; a screen is forgotten', async ({
+    page,
+    playwright,
+}) => {
     await signIn(page, 'maren');
     await page.goto('/shop');
     await page.getByRole('button', { name: 'A new token' }).click();
@@ -46,14 +55,22 @@ test('a token is shown once, opens what it says, is listed and revoked; a screen
     const secret = await page.locator('.secret').innerText();
     expect(secret).toMatch(/^\d+\|dith_/);
     const base = new URL(page.url()).origin;
-    const instrument = await playwright.request.newContext({ extraHTTPHeaders: { Authorization: `Bearer ${secret}`, Accept: 'application/json' } });
-    const send = (machine: string) => instrument.post(`${base}/api/v1/readings`, { data: { readings: [{ machine, channel: 'platen_top_c', value: 183.5 }] } });
+    const instrument = await playwright.request.newContext({
+        extraHTTPHeaders: { Authorization: `Bearer ${secret}`, Accept: 'application/json' },
+    });
+    const send = (machine: string) =>
+        instrument.post(`${base}/api/v1/readings`, {
+            data: { readings: [{ machine, channel: 'platen_top_c', value: 183.5 }] },
+        });
     expect((await send('Anvil')).status()).toBe(201);
     expect((await send('Little Pond')).status()).toBe(422);
     expect((await instrument.get(`${base}/api/v1/lots`)).status()).toBe(403);
     const made = await instrument.post(`${base}/api/v1/tokens`, { data: { name: 'more', scopes: ['shop'] } });
     expect(made.status()).toBe(403);
-    await page.getByRole('row', { name: /platen thermometer/ }).getByRole('button', { name: 'Revoke' }).click();
+    await page
+        .getByRole('row', { name: /platen thermometer/ })
+        .getByRole('button', { name: 'Revoke' })
+        .click();
     await expect(page.getByText('platen thermometer opens nothing any more.')).toBeVisible();
     expect((await send('Anvil')).status()).toBe(401);
 

@@ -3,7 +3,21 @@ import { accessible, menu, scan, signIn } from './shop';
 
 test('every screen is accessible in light, dark and glove size', async ({ page }) => {
     test.setTimeout(240_000);
-    const ready: Record<string, string> = { '/': 'Floor', '/sort': 'Sort', '/sort/find': 'Find the polymer', '/sort/sources': 'Sources', '/sort/deliver': 'Take a delivery in', '/dry': 'Dry', '/weigh': 'Weigh', '/weigh/mixes': 'Mixes', '/set': 'Set up a sheet', '/run': 'Run', '/check': 'Check', '/learn': 'Learn', '/shop': 'Shop' };
+    const ready: Record<string, string> = {
+        '/': 'Floor',
+        '/sort': 'Sort',
+        '/sort/find': 'Find the polymer',
+        '/sort/sources': 'Sources',
+        '/sort/deliver': 'Take a delivery in',
+        '/dry': 'Dry',
+        '/weigh': 'Weigh',
+        '/weigh/mixes': 'Mixes',
+        '/set': 'Set up a sheet',
+        '/run': 'Run',
+        '/check': 'Check',
+        '/learn': 'Learn',
+        '/shop': 'Shop',
+    };
     await page.goto('/sign-in');
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
     await accessible(page);
@@ -68,7 +82,11 @@ test('units follow the person, on the screen only', async ({ page }) => {
     await expect(page.getByLabel('Platens', { exact: true })).toHaveValue(/°F/);
     await page.getByLabel('Platens', { exact: true }).fill('374');
     await page.getByLabel('Platens', { exact: true }).press('Enter');
-    await expect.poll(() => page.evaluate(() => JSON.parse(localStorage.getItem('dithermic.press')!).settings.platen_c)).toBeCloseTo(190, 6);
+    await expect
+        .poll(() =>
+            page.evaluate(() => JSON.parse(localStorage.getItem('dithermic.press')!).settings.platen_c),
+        )
+        .toBeCloseTo(190, 6);
     await page.getByRole('button', { name: 'Back to the recipe' }).click();
     await menu(page, 'Teodor Blum', 'Units: in');
 });
@@ -83,10 +101,26 @@ test('the floor fits a phone', async ({ page }) => {
 
 test('nothing on any page breaks the content policy or logs an error', async ({ page }) => {
     const faults: string[] = [];
-    page.on('console', (m) => { if (m.type() === 'error' && !m.text().includes('status of 4')) faults.push(m.text()); });
+    page.on('console', (m) => {
+        if (m.type() === 'error' && !m.text().includes('status of 4')) faults.push(m.text());
+    });
     page.on('pageerror', (e) => faults.push(e.message));
     await signIn(page, 'maren');
-    for (const path of ['/', '/sort', '/sort/find', '/sort/batches', '/sort/csv', '/dry', '/weigh', '/weigh/mixes', '/set', '/run', '/check', '/learn', '/shop']) {
+    for (const path of [
+        '/',
+        '/sort',
+        '/sort/find',
+        '/sort/batches',
+        '/sort/csv',
+        '/dry',
+        '/weigh',
+        '/weigh/mixes',
+        '/set',
+        '/run',
+        '/check',
+        '/learn',
+        '/shop',
+    ]) {
         await page.goto(path);
         await page.waitForLoadState('networkidle');
     }

@@ -1,10 +1,19 @@
 import { expect, test } from '@playwright/test';
 import { accessible, anyway, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn } from './shop';
 
-interface RunBody { summary: { id: string; status: string; verdict: string; step: string }; timers: { ends_at: number }[]; events: { key: string; type: string; data: { entry?: string } }[]; choices: { heat_rule: string }; inspection: { grid: { slope_mm_per_m: { x: number } }; porosity: { porosity_pct: number } } }
+interface RunBody {
+    summary: { id: string; status: string; verdict: string; step: string };
+    timers: { ends_at: number }[];
+    events: { key: string; type: string; data: { entry?: string } }[];
+    choices: { heat_rule: string };
+    inspection: { grid: { slope_mm_per_m: { x: number } }; porosity: { porosity_pct: number } };
+}
 const seconds = (text: string) => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
 
-test('one pressed panel, from flake to record, with the cable out and the browser closed in the middle', async ({ page, context }) => {
+test('one pressed panel, from flake to record, with the cable out and the browser closed in the middle', async ({
+    page,
+    context,
+}) => {
     test.setTimeout(120_000);
     await signIn(page, 'ines');
     const lots = await ask<{ code: string; mass_g: number }[]>(page, 'lots');
@@ -60,7 +69,10 @@ test('one pressed panel, from flake to record, with the cable out and the browse
     await again.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await context.setOffline(true);
     await again.getByRole('button', { name: 'Gauge more' }).click();
-    await again.getByRole('button', { name: /^Pumped/ }).last().click();
+    await again
+        .getByRole('button', { name: /^Pumped/ })
+        .last()
+        .click();
     await again.keyboard.press('s');
     await again.getByRole('button', { name: 'flash all round' }).click();
     await again.getByRole('button', { name: 'Log it' }).click();
@@ -81,7 +93,10 @@ test('one pressed panel, from flake to record, with the cable out and the browse
 
     // A correction adds, it does not change.
     await again.locator('li', { hasText: 'Pumped' }).getByRole('button', { name: 'Correct' }).click();
-    await again.getByRole('dialog').getByRole('button', { name: /^Gauge/ }).click();
+    await again
+        .getByRole('dialog')
+        .getByRole('button', { name: /^Gauge/ })
+        .click();
     await again.getByRole('button', { name: '3', exact: true }).click();
     await again.getByRole('button', { name: '1', exact: true }).click();
     await again.getByLabel('Why it is corrected').fill('read the wrong scale');
@@ -126,41 +141,78 @@ test('one pressed panel, from flake to record, with the cable out and the browse
 
     // It stands in the list with its whole log, and goes out as PDF, JSON and CSV.
     await again.goto('/learn');
-    await again.getByRole('row', { name: /hive floor panel/ }).first().click();
+    await again
+        .getByRole('row', { name: /hive floor panel/ })
+        .first()
+        .click();
     await expect(again.getByRole('heading', { name: /hive floor panel, run/ })).toBeVisible();
     await expect(again.locator('[data-entry]')).toHaveCount(done.events.length);
     await accessible(again);
-    for (const [format, type] of [['pdf', 'application/pdf'], ['json', 'application/json'], ['csv', 'text/csv']] as const) {
-        const file = await again.request.get(`/api/v1/runs/${id}.${format}`, { headers: { Origin: new URL(again.url()).origin } });
+    for (const [format, type] of [
+        ['pdf', 'application/pdf'],
+        ['json', 'application/json'],
+        ['csv', 'text/csv'],
+    ] as const) {
+        const file = await again.request.get(`/api/v1/runs/${id}.${format}`, {
+            headers: { Origin: new URL(again.url()).origin },
+        });
         expect(file.status()).toBe(200);
         expect(file.headers()['content-type']).toContain(type);
         expect((await file.body()).length).toBeGreaterThan(1000);
     }
 });
 
-test('unknown polymer, PVC and a platen above the ceiling are refused with the reason, and who may override', async ({ page }) => {
+test('unknown polymer, PVC and a platen above the ceiling are refused with the reason, and who may override', async ({
+    page,
+}) => {
     await signIn(page, 'ines');
     await setUpPanel(page);
     await page.getByRole('button', { name: 'Show every lot' }).click();
     const start = page.getByRole('button', { name: /^Start the run/ });
     await page.getByRole('radio', { name: /L-0107/ }).check();
-    await expect(page.getByRole('alert').filter({ hasText: 'not identified' })).toContainText('Nobody may override this');
+    await expect(page.getByRole('alert').filter({ hasText: 'not identified' })).toContainText(
+        'Nobody may override this',
+    );
     await expect(start).toBeDisabled();
     await page.getByRole('radio', { name: /L-0108/ }).check();
-    await expect(page.getByRole('alert').filter({ hasText: 'L-0108 is PVC' })).toContainText('Nobody may override this');
+    await expect(page.getByRole('alert').filter({ hasText: 'L-0108 is PVC' })).toContainText(
+        'Nobody may override this',
+    );
     await expect(start).toBeDisabled();
     await page.getByRole('radio', { name: /L-0101/ }).check();
     await page.getByLabel('Platens', { exact: true }).fill('280 C');
     await page.getByLabel('Platens', { exact: true }).press('Enter');
-    await expect(page.getByRole('alert').filter({ hasText: 'above the ceiling' })).toContainText('A lead may override this in writing');
+    await expect(page.getByRole('alert').filter({ hasText: 'above the ceiling' })).toContainText(
+        'A lead may override this in writing',
+    );
     await expect(start).toBeDisabled();
 
     // Not only a grey button: the API refuses the same start.
     const refusal = await page.evaluate(async () => {
         const draft = JSON.parse(localStorage.getItem('dithermic.press') ?? '{}');
-        const token = decodeURIComponent(document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN='))!.slice(11));
-        const here = await (await fetch('/api/v1/session', { headers: { Accept: 'application/json' } })).json();
-        const response = await fetch('/api/v1/runs', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ id: crypto.randomUUID(), ...draft, confirmed_by: here.person.id, answers: { people_protected: true, air_moving: true } }) });
+        const token = decodeURIComponent(
+            document.cookie
+                .split('; ')
+                .find((c) => c.startsWith('XSRF-TOKEN='))!
+                .slice(11),
+        );
+        const here = await (
+            await fetch('/api/v1/session', { headers: { Accept: 'application/json' } })
+        ).json();
+        const response = await fetch('/api/v1/runs', {
+            method: 'POST',
+            headers: {
+                'Content-Type': 'application/json',
+                Accept: 'application/json',
+                'X-XSRF-TOKEN': token,
+            },
+            body: JSON.stringify({
+                id: crypto.randomUUID(),
+                ...draft,
+                confirmed_by: here.person.id,
+                answers: { people_protected: true, air_moving: true },
+            }),
+        });
         return { status: response.status, body: await response.json() };
     });
     expect(refusal.status).toBe(422);
@@ -172,7 +224,9 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     await page.getByRole('checkbox', { name: /Eyes, hands/ }).check();
     await page.getByRole('checkbox', { name: /Extraction/ }).check();
     await expect(start).toBeDisabled();
-    await page.getByLabel('Why it may run all the same').fill('trial of a stabilised grade, extraction checked');
+    await page
+        .getByLabel('Why it may run all the same')
+        .fill('trial of a stabilised grade, extraction checked');
     await start.click();
     await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
     const id = page.url().split('/').pop()!;

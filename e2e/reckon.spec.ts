@@ -2,18 +2,26 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { accessible, ask, menu, signIn } from './shop';
 
-const bench = JSON.parse(readFileSync(new URL('../core/data/bench.json', import.meta.url), 'utf8')) as { name: string; title: string }[];
+const bench = JSON.parse(readFileSync(new URL('../core/data/bench.json', import.meta.url), 'utf8')) as {
+    name: string;
+    title: string;
+}[];
 
 /** The answer once it no longer changes: a form that is filled in from the shop asks more than once. */
 async function settled(page: Page): Promise<string> {
     const says = page.locator('p.says');
     let before = '';
-    await expect.poll(async () => {
-        const now = await says.innerText();
-        const same = now !== '' && now === before;
-        before = now;
-        return same;
-    }, { intervals: [1500], timeout: 15_000 }).toBe(true);
+    await expect
+        .poll(
+            async () => {
+                const now = await says.innerText();
+                const same = now !== '' && now === before;
+                before = now;
+                return same;
+            },
+            { intervals: [1500], timeout: 15_000 },
+        )
+        .toBe(true);
     return before;
 }
 
@@ -24,7 +32,10 @@ test('every calculation answers on the scratch bench, accessibly', async ({ page
     expect(known.map((k) => k.name).sort()).toEqual(bench.map((b) => b.name).sort());
     await page.goto('/reckon');
     for (const { name, title } of bench) {
-        await page.getByRole('navigation', { name: 'Calculations' }).getByRole('link', { name: title, exact: true }).click();
+        await page
+            .getByRole('navigation', { name: 'Calculations' })
+            .getByRole('link', { name: title, exact: true })
+            .click();
         const answer = page.getByRole('region', { name: 'The answer' });
         await expect(page.getByRole('heading', { name: title, exact: true })).toBeVisible();
         await expect(answer.locator('p.says'), name).not.toBeEmpty();
@@ -33,7 +44,9 @@ test('every calculation answers on the scratch bench, accessibly', async ({ page
     }
 });
 
-test('an answer is found by what people say, refused by name, kept, compared and reopened by its link', async ({ page }) => {
+test('an answer is found by what people say, refused by name, kept, compared and reopened by its link', async ({
+    page,
+}) => {
     await signIn(page, 'teodor');
     await page.goto('/reckon');
     await page.getByLabel('What do you want to know').fill('is my pump enough');
@@ -55,28 +68,53 @@ test('an answer is found by what people say, refused by name, kept, compared and
     await page.goto('/');
     await page.goto(link);
     await expect(page.locator('p.says')).toHaveText(now);
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'JSON', exact: true }).click()]);
+    const [file] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('button', { name: 'JSON', exact: true }).click(),
+    ]);
     expect(JSON.parse(readFileSync((await file.path())!, 'utf8')).input.target_kpa).toBe(20);
 });
 
-test('a part is measured from its STL file, seen in three dimensions, and goes on to the clamp', async ({ page }) => {
+test('a part is measured from its STL file, seen in three dimensions, and goes on to the clamp', async ({
+    page,
+}) => {
     await signIn(page, 'teodor');
     await page.goto('/reckon/mesh.measure');
-    await page.getByRole('combobox', { name: 'STL file' }).selectOption(await page.getByRole('option', { name: /^syrup feeder tray/ }).getAttribute('value'));
+    await page
+        .getByRole('combobox', { name: 'STL file' })
+        .selectOption(await page.getByRole('option', { name: /^syrup feeder tray/ }).getAttribute('value'));
     await expect(page.locator('p.says')).toContainText('2182.4 cm³');
     await expect(page.getByRole('img', { name: /^The part, coloured by draft/ })).toBeVisible();
     await page.getByRole('button', { name: 'From below' }).click();
     // A wedge made here: 60 × 40 × 20 mm, half a cuboid, written as text.
     const [a, b, c, d, e, f] = ['0 0 0', '60 0 0', '60 40 0', '0 40 0', '0 0 20', '0 40 20'];
-    const facets = [[a, d, c], [a, c, b], [a, b, e], [d, f, c], [a, e, f], [a, f, d], [b, c, f], [b, f, e]];
+    const facets = [
+        [a, d, c],
+        [a, c, b],
+        [a, b, e],
+        [d, f, c],
+        [a, e, f],
+        [a, f, d],
+        [b, c, f],
+        [b, f, e],
+    ];
     const stl = `solid wedge\n${facets.map((v) => `facet normal 0 0 0\nouter loop\n${v.map((x) => `vertex ${x}\n`).join('')}endloop\nendfacet\n`).join('')}endsolid wedge\n`;
-    await page.getByLabel('Bring an STL file').setInputFiles({ name: 'not a part.stl', mimeType: 'model/stl', buffer: Buffer.from('solid advice: weigh it first') });
+    await page.getByLabel('Bring an STL file').setInputFiles({
+        name: 'not a part.stl',
+        mimeType: 'model/stl',
+        buffer: Buffer.from('solid advice: weigh it first'),
+    });
     await expect(page.getByRole('alert')).toContainText('not a part.stl');
-    await page.getByLabel('Bring an STL file').setInputFiles({ name: 'wedge.stl', mimeType: 'model/stl', buffer: Buffer.from(stl) });
+    await page
+        .getByLabel('Bring an STL file')
+        .setInputFiles({ name: 'wedge.stl', mimeType: 'model/stl', buffer: Buffer.from(stl) });
     await expect(page.locator('p.says')).toContainText('24.0 cm³, 24.0 cm² of shadow');
     await page.getByLabel(/^Pull/).selectOption('+x');
     await expect(page.locator('p.says')).toContainText('8.0 cm² of shadow');
-    await page.getByRole('region', { name: 'The answer' }).getByRole('link', { name: 'Clamping a mould' }).click();
+    await page
+        .getByRole('region', { name: 'The answer' })
+        .getByRole('link', { name: 'Clamping a mould' })
+        .click();
     await expect(page.getByLabel(/^Projected area/)).toHaveValue('8');
     await page.goto('/reckon/mesh.measure');
     await page.getByRole('button', { name: 'take this one away' }).click();
@@ -114,7 +152,11 @@ test('numbers come from the shop, in the units of the person, as they are typed'
     await page.getByLabel('Name 4').fill('white');
     await page.getByLabel('Name 4').blur();
     await page.getByLabel('Parts 4').fill('30');
-    await expect(page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' })).toBeVisible();
+    await expect(
+        page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' }),
+    ).toBeVisible();
     await page.getByRole('button', { name: 'Take out 4' }).click();
-    await expect(page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' })).toBeHidden();
+    await expect(
+        page.getByRole('region', { name: 'The answer' }).getByRole('cell', { name: 'white' }),
+    ).toBeHidden();
 });

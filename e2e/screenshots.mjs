@@ -3,13 +3,47 @@ import { chromium } from '@playwright/test';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:8080';
 const out = new URL('../docs/screenshots/', import.meta.url).pathname;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+    ],
+});
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-const shot = async (name) => { await page.waitForTimeout(900); await page.screenshot({ path: `${out}${name}.png` }); };
-const log = async (key, ...values) => { await page.keyboard.press(key); await page.getByRole('dialog').waitFor(); for (const v of values) { await page.keyboard.type(v); await page.keyboard.press('Enter'); } await page.getByRole('dialog').waitFor({ state: 'hidden' }); };
-const tap = async (...names) => { for (const name of names) { await page.getByRole('button', { name, exact: typeof name === 'string' }).first().click(); await page.waitForTimeout(250); } };
+const shot = async (name) => {
+    await page.waitForTimeout(900);
+    await page.screenshot({ path: `${out}${name}.png` });
+};
+const log = async (key, ...values) => {
+    await page.keyboard.press(key);
+    await page.getByRole('dialog').waitFor();
+    for (const v of values) {
+        await page.keyboard.type(v);
+        await page.keyboard.press('Enter');
+    }
+    await page.getByRole('dialog').waitFor({ state: 'hidden' });
+};
+const tap = async (...names) => {
+    for (const name of names) {
+        await page
+            .getByRole('button', { name, exact: typeof name === 'string' })
+            .first()
+            .click();
+        await page.waitForTimeout(250);
+    }
+};
 const follow = (name) => page.getByRole('link', { name }).first().click();
-const anyway = async (name) => { await tap(name); await page.getByLabel('Why').fill('shown for a picture'); await tap('Go on, with the reason'); };
+const anyway = async (name) => {
+    await tap(name);
+    await page.getByLabel('Why').fill('shown for a picture');
+    await tap('Go on, with the reason');
+};
 
 await page.goto(`${base}/sign-in`);
 await shot('sign-in');
@@ -17,7 +51,17 @@ await page.getByLabel('Name to sign in').fill('ines');
 await page.getByLabel('Password').fill('flake-to-panel');
 await tap('Sign in');
 await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
-for (const [path, name] of [['/sort', 'sort'], ['/dry', 'dry'], ['/reckon/mesh.measure', 'reckon-mesh'], ['/reckon/heat.press_cycle', 'reckon'], ['/learn', 'learn'], ['/check', 'check']]) { await page.goto(base + path); await shot(name); }
+for (const [path, name] of [
+    ['/sort', 'sort'],
+    ['/dry', 'dry'],
+    ['/reckon/mesh.measure', 'reckon-mesh'],
+    ['/reckon/heat.press_cycle', 'reckon'],
+    ['/learn', 'learn'],
+    ['/check', 'check'],
+]) {
+    await page.goto(base + path);
+    await shot(name);
+}
 await page.goto(`${base}/sort/find`);
 await tap(/waxy, hard/);
 await page.waitForTimeout(600);
@@ -30,14 +74,24 @@ await page.getByLabel(/^From/).selectOption({ label: 'Garden nursery' });
 await page.getByLabel('What it is').fill('pots and trays');
 await page.getByLabel('Whole batch, net').fill('8200');
 await tap('Begin');
-for (const [polymer, colour] of [['PP', 'black'], ['HIPS', 'brown'], ['PP', 'grey'], ['UNKNOWN', 'mixed'], ['waste', '']]) {
+for (const [polymer, colour] of [
+    ['PP', 'black'],
+    ['HIPS', 'brown'],
+    ['PP', 'grey'],
+    ['UNKNOWN', 'mixed'],
+    ['waste', ''],
+]) {
     await tap('+ Open a container');
     await page.getByLabel(/^Polymer/).selectOption(polymer);
     if (colour) await page.getByLabel('Colour').fill(colour);
     await tap('Open it');
 }
 for (const key of 'qqqqqqqwwwwweer') await page.keyboard.press(key);
-for (const [bin, mass] of [[0, '4100'], [1, '2350'], [4, '620']]) {
+for (const [bin, mass] of [
+    [0, '4100'],
+    [1, '2350'],
+    [4, '620'],
+]) {
     await page.getByRole('article').nth(bin).getByRole('button', { name: 'Weigh' }).click();
     await page.getByLabel('Net mass').fill(mass);
     await page.keyboard.press('Enter');
@@ -63,7 +117,14 @@ await page.getByRole('checkbox', { name: /Extraction/ }).check();
 await tap(/^Start the run/);
 await page.getByRole('heading', { name: /^Preheat/ }).waitFor();
 await log('t', '186', '184');
-await tap(/^Platens are hot/, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both', /^Plates are ready/, /^Scale/);
+await tap(
+    /^Platens are hot/,
+    'Both plates wiped',
+    'No scratches on the inner faces',
+    'Release agent on both',
+    /^Plates are ready/,
+    /^Scale/,
+);
 await page.keyboard.type('2170');
 await page.keyboard.press('Enter');
 await page.waitForTimeout(600);
@@ -84,7 +145,8 @@ await page.waitForTimeout(600);
 await tap(/^Pressure is on/);
 await anyway(/^Cooling is done/);
 await tap('Release agent wiped off', 'Lying flat under weight', 'Marked with its polymer', /^Out and flat/);
-for (const [i, v] of ['8.1', '8.0', '8.4', '7.9', '7.8', '8.3', '8.0', '8.0', '8.5'].entries()) await page.locator('.nine input').nth(i).fill(v);
+for (const [i, v] of ['8.1', '8.0', '8.4', '7.9', '7.8', '8.3', '8.0', '8.0', '8.5'].entries())
+    await page.locator('.nine input').nth(i).fill(v);
 await page.getByLabel(/Mass of the sheet/).fill('2080');
 await shot('run-check');
 const lead = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();

@@ -13,22 +13,39 @@ export async function signIn(page: Page, login: keyof typeof PEOPLE): Promise<vo
 
 /** Asks the API as the signed-in browser would. */
 export async function ask<T>(page: Page, path: string): Promise<T> {
-    const response = await page.request.get(`/api/v1/${path}`, { headers: { Accept: 'application/json', Origin: new URL(page.url()).origin } });
+    const response = await page.request.get(`/api/v1/${path}`, {
+        headers: { Accept: 'application/json', Origin: new URL(page.url()).origin },
+    });
     expect(response.ok(), `${path}: ${response.status()}`).toBeTruthy();
     return (await response.json()) as T;
 }
 
 /** Sends to the API as the signed-in browser would. */
 export async function put(page: Page, path: string, body: unknown): Promise<unknown> {
-    const token = decodeURIComponent((await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')?.value ?? '');
-    const response = await page.request.post(`/api/v1/${path}`, { data: body, headers: { Accept: 'application/json', Origin: new URL(page.url()).origin, 'X-XSRF-TOKEN': token } });
+    const token = decodeURIComponent(
+        (await page.context().cookies()).find((c) => c.name === 'XSRF-TOKEN')?.value ?? '',
+    );
+    const response = await page.request.post(`/api/v1/${path}`, {
+        data: body,
+        headers: { Accept: 'application/json', Origin: new URL(page.url()).origin, 'X-XSRF-TOKEN': token },
+    });
     expect(response.ok(), `${path}: ${response.status()} ${await response.text()}`).toBeTruthy();
     return response.json();
 }
 
 export async function accessible(page: Page): Promise<void> {
-    const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-    expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+    const found = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+    expect(
+        found.violations.map(
+            (v) =>
+                `${v.id}: ${v.nodes
+                    .map((n) => n.target.join(' '))
+                    .slice(0, 3)
+                    .join(' | ')}`,
+        ),
+    ).toEqual([]);
 }
 
 /** Types on the number pad that is open, field after field, and logs it. */
@@ -82,7 +99,10 @@ export async function anyway(page: Page, button: RegExp, reason: string): Promis
 
 /** A scanner types faster than hands, and ends with Enter. */
 export async function scan(page: Page, text: string): Promise<void> {
-    await page.evaluate((t) => { for (const key of [...t, 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true })); }, text);
+    await page.evaluate((t) => {
+        for (const key of [...t, 'Enter'])
+            document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    }, text);
 }
 
 /** Chooses in the person's menu, and waits until the server has kept it. */

@@ -8,8 +8,16 @@ const state = process.env.DITHERMIC_STATE ?? `${root}storage`;
 
 /** Kills the way a power cut does, and gives the command that brings everything back. */
 function killHard(name: 'nginx' | 'php-fpm' | 'postgres'): void {
-    if (name === 'postgres') execFileSync('bash', ['-c', `kill -9 $(head -qn 1 $(ls ${state}/pg/data/postmaster.pid 2>/dev/null || ls /var/lib/dithermic/*/data/postmaster.pid))`]);
-    else execFileSync('bash', ['-c', `pid=$(cat ${state}/run/${name}.pid); pkill -9 -P $pid || true; kill -9 $pid`]);
+    if (name === 'postgres')
+        execFileSync('bash', [
+            '-c',
+            `kill -9 $(head -qn 1 $(ls ${state}/pg/data/postmaster.pid 2>/dev/null || ls /var/lib/dithermic/*/data/postmaster.pid))`,
+        ]);
+    else
+        execFileSync('bash', [
+            '-c',
+            `pid=$(cat ${state}/run/${name}.pid); pkill -9 -P $pid || true; kill -9 $pid`,
+        ]);
 }
 
 for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
@@ -20,14 +28,22 @@ for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
         await page.getByRole('button', { name: /^Start the run/ }).click();
         await intoTheHeat(page);
         const id = page.url().split('/').pop()!;
-        interface Heard { events: { key: string }[]; timers: { ends_at: number }[] }
+        interface Heard {
+            events: { key: string }[];
+            timers: { ends_at: number }[];
+        }
         const before = await ask<Heard>(page, `runs/${id}`);
 
         killHard(victim);
         await page.getByRole('button', { name: 'Gauge more' }).click();
-        await page.getByRole('button', { name: /^Pumped/ }).last().click();
+        await page
+            .getByRole('button', { name: /^Pumped/ })
+            .last()
+            .click();
         await expect(page.getByText('1 kept on this screen, not yet with the server')).toBeVisible();
-        execFileSync(`${root}bin/dithermic`, ['start', '--port', new URL(page.url()).port], { env: { PATH: process.env.PATH, HOME: process.env.HOME, DITHERMIC_STATE: state } });
+        execFileSync(`${root}bin/dithermic`, ['start', '--port', new URL(page.url()).port], {
+            env: { PATH: process.env.PATH, HOME: process.env.HOME, DITHERMIC_STATE: state },
+        });
         await expect(page.getByText('not yet with the server')).toBeHidden({ timeout: 20_000 });
 
         const after = await ask<Heard>(page, `runs/${id}`);

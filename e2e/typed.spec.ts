@@ -3,16 +3,47 @@ import { ask, put, setUpPanel, signIn } from './shop';
 
 /** What hands type into a field of each kind, and what it is in the unit the shop keeps it in: worked out by hand. */
 const TYPED: Record<string, [text: string, value: number][]> = {
-    mass: [['2,1 kg', 2100], ['2.1kg', 2100], ['1 lb', 453.592], ['75', 75]],
-    length: [['3/4 in', 19.05], ['0,8 cm', 8], ['6', 6]],
-    temperature: [['350F', 176.667], ['180 °C', 180], ['60', 60]],
-    time: [['12 min', 720], ['2,5 min', 150]],
-    pressure: [['2,5 bar', 250], ['1 psi', 6.895]],
-    number: [['2,5', 2.5], ['4', 4]],
+    mass: [
+        ['2,1 kg', 2100],
+        ['2.1kg', 2100],
+        ['1 lb', 453.592],
+        ['75', 75],
+    ],
+    length: [
+        ['3/4 in', 19.05],
+        ['0,8 cm', 8],
+        ['6', 6],
+    ],
+    temperature: [
+        ['350F', 176.667],
+        ['180 °C', 180],
+        ['60', 60],
+    ],
+    time: [
+        ['12 min', 720],
+        ['2,5 min', 150],
+    ],
+    pressure: [
+        ['2,5 bar', 250],
+        ['1 psi', 6.895],
+    ],
+    number: [
+        ['2,5', 2.5],
+        ['4', 4],
+    ],
 };
 
-interface Field { kind: string; value: string; refused: boolean }
-const read = (field: Locator): Promise<Field> => field.evaluate((e: HTMLInputElement) => ({ kind: e.dataset.typed ?? '', value: e.dataset.value ?? '', refused: e.getAttribute('aria-invalid') === 'true' }));
+interface Field {
+    kind: string;
+    value: string;
+    refused: boolean;
+}
+const read = (field: Locator): Promise<Field> =>
+    field.evaluate((e: HTMLInputElement) => ({
+        kind: e.dataset.typed ?? '',
+        value: e.dataset.value ?? '',
+        refused: e.getAttribute('aria-invalid') === 'true',
+    }));
 
 /** Every way in which text arrives: keys as fast as a scanner, and the clipboard. */
 async function enters(page: Page, field: Locator, text: string, way: 'keys' | 'paste'): Promise<void> {
@@ -36,12 +67,18 @@ async function everyField(page: Page, where: string): Promise<number> {
             if (now.refused) continue;
             // A calculation counts in its own unit, minutes or bar: the quantity is the same to a factor of that unit.
             const units = [1, 60, 3600, 100, 1000, 10, 0.001, 0.01];
-            expect(units.some((u) => Math.abs(Number(now.value) * u - value) <= 1e-3 * value), `${where}, field ${i + 1} (${kind}): "${text}" became ${now.value}`).toBe(true);
+            expect(
+                units.some((u) => Math.abs(Number(now.value) * u - value) <= 1e-3 * value),
+                `${where}, field ${i + 1} (${kind}): "${text}" became ${now.value}`,
+            ).toBe(true);
         }
         const before = await read(field);
         await enters(page, field, 'nonsense', 'keys');
         const after = await read(field);
-        expect(after.refused || after.value === before.value || after.value === '' || after.value === 'nonsense', `${where}, field ${i + 1}: nonsense became ${after.value}`).toBe(true);
+        expect(
+            after.refused || after.value === before.value || after.value === '' || after.value === 'nonsense',
+            `${where}, field ${i + 1}: nonsense became ${after.value}`,
+        ).toBe(true);
     }
     return many;
 }
@@ -52,7 +89,17 @@ test('every field of the shop reads what is typed into it whole', async ({ page 
     const lots = await ask<{ id: number; code: string }[]>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0102')!.id;
     let seen = 0;
-    for (const path of ['/sort/deliver', '/weigh', '/weigh/mixes', '/dry', '/sort/find', '/set', '/reckon/charge.sheet', '/reckon/heat.slab', '/reckon/heat.press_cycle']) {
+    for (const path of [
+        '/sort/deliver',
+        '/weigh',
+        '/weigh/mixes',
+        '/dry',
+        '/sort/find',
+        '/set',
+        '/reckon/charge.sheet',
+        '/reckon/heat.slab',
+        '/reckon/heat.press_cycle',
+    ]) {
         await page.goto(path);
         await page.waitForLoadState('networkidle');
         seen += await everyField(page, path);
@@ -66,7 +113,9 @@ test('every field of the shop reads what is typed into it whole', async ({ page 
     expect(seen).toBeGreaterThan(30);
 });
 
-test('2,1 kg and Enter is 2 100 g on the delivery, in the ledger and in what is split off', async ({ page }) => {
+test('2,1 kg and Enter is 2 100 g on the delivery, in the ledger and in what is split off', async ({
+    page,
+}) => {
     await signIn(page, 'ines');
     await page.goto('/sort/deliver');
     const source = page.getByLabel(/^From/);
@@ -90,7 +139,9 @@ test('2,1 kg and Enter is 2 100 g on the delivery, in the ledger and in what is 
     expect((await ask<{ lot: { mass_g: number } }>(page, `lots/${id}`)).lot.mass_g).toBe(2100);
     await part.fill('0,6 kg');
     await part.press('Enter');
-    await expect.poll(async () => (await ask<{ lot: { mass_g: number } }>(page, `lots/${id}`)).lot.mass_g).toBe(1500);
+    await expect
+        .poll(async () => (await ask<{ lot: { mass_g: number } }>(page, `lots/${id}`)).lot.mass_g)
+        .toBe(1500);
 });
 
 test('what one person has looked at is not looked at by the next', async ({ page }) => {
@@ -110,12 +161,19 @@ test('what one person has looked at is not looked at by the next', async ({ page
     await expect(start).toBeDisabled();
 });
 
-test('a kilogram taken for a gram is put right by one tap, and only a lead is shown the list', async ({ page }) => {
+test('a kilogram taken for a gram is put right by one tap, and only a lead is shown the list', async ({
+    page,
+}) => {
     await signIn(page, 'maren');
     const lots = await ask<{ id: number; code: string; mass_g: number }[]>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0103')!;
     const held = async () => (await ask<{ lot: { mass_g: number } }>(page, `lots/${lot.id}`)).lot.mass_g;
-    await put(page, `lots/${lot.id}/acts`, { id: crypto.randomUUID(), kind: 'waste', mass_g: 2, reason: 'floor sweepings' });
+    await put(page, `lots/${lot.id}/acts`, {
+        id: crypto.randomUUID(),
+        kind: 'waste',
+        mass_g: 2,
+        reason: 'floor sweepings',
+    });
     expect(await held()).toBeCloseTo(lot.mass_g - 2, 6);
     await page.goto(`/sort/lots/${lot.id}`);
     const line = page.getByRole('row', { name: /floor sweepings/ });
@@ -130,6 +188,8 @@ test('a kilogram taken for a gram is put right by one tap, and only a lead is sh
     await signIn(page, 'ines');
     await page.goto('/shop');
     await expect(page.getByRole('heading', { name: /To look at again/ })).toHaveCount(0);
-    const refused = await page.request.get('/api/v1/review', { headers: { Accept: 'application/json', Origin: new URL(page.url()).origin } });
+    const refused = await page.request.get('/api/v1/review', {
+        headers: { Accept: 'application/json', Origin: new URL(page.url()).origin },
+    });
     expect(refused.status()).toBe(403);
 });

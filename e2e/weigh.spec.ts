@@ -9,14 +9,22 @@ async function begin(page: Page, product: string, mix: RegExp | null): Promise<v
     await page.goto('/weigh');
     await page.getByLabel(/^For/).selectOption({ label: product });
     await expect(page.getByLabel(/^Charge/)).not.toHaveValue('');
-    if (mix) await page.getByLabel(/^Mix/).selectOption({ label: (await page.getByRole('option', { name: mix }).textContent())! });
+    if (mix)
+        await page
+            .getByLabel(/^Mix/)
+            .selectOption({ label: (await page.getByRole('option', { name: mix }).textContent())! });
     await page.getByRole('button', { name: 'To the scale' }).click();
     await expect(page.getByRole('heading', { name: /^C-\d{4}$/ })).toBeVisible();
 }
 
-const pour = async (page: Page, ...grams: number[]) => { for (const g of grams) await page.getByRole('button', { name: `${g < 0 ? '−' : '+'}${Math.abs(g)}`, exact: true }).click(); };
+const pour = async (page: Page, ...grams: number[]) => {
+    for (const g of grams)
+        await page.getByRole('button', { name: `${g < 0 ? '−' : '+'}${Math.abs(g)}`, exact: true }).click();
+};
 
-test('a mix of three colours is weighed on the simulated scale: a wrong lot, an overshoot, a pulled cable, and on to its run', async ({ page }) => {
+test('a mix of three colours is weighed on the simulated scale: a wrong lot, an overshoot, a pulled cable, and on to its run', async ({
+    page,
+}) => {
     test.setTimeout(120_000);
     await signIn(page, 'ines');
     const before = (await ask<{ lot: { mass_g: number } }>(page, 'lots/L-0101')).lot.mass_g;
@@ -42,14 +50,20 @@ test('a mix of three colours is weighed on the simulated scale: a wrong lot, an 
     await expect(page.getByRole('radio', { name: /L-0102/ })).toBeChecked();
     await pour(page, 100, 100, 100, 100, 100, 10, 10, 10, 10, 1, 1);
     await expect(page.getByRole('heading', { name: /^mixed green:/ })).toBeVisible({ timeout: 15_000 });
-    const last = (await page.getByRole('heading', { name: /^mixed green:/ }).textContent())!.match(/: ([\d\u202F]+)/)![1]!;
+    const last = (await page.getByRole('heading', { name: /^mixed green:/ }).textContent())!.match(
+        /: ([\d\u202F]+)/,
+    )![1]!;
     await page.getByRole('textbox', { name: 'By hand' }).fill(last);
     await page.getByRole('button', { name: 'In', exact: true }).click();
     await page.getByRole('button', { name: 'The charge is weighed' }).click();
     await expect(page.getByRole('heading', { name: 'It waits for its run' })).toBeVisible();
     await accessible(page);
     const held = (await ask<{ lot: { mass_g: number } }>(page, 'lots/L-0101')).lot.mass_g;
-    const target = Number(((await page.getByRole('row').filter({ hasText: 'leaf green' }).allTextContents()).join(' ').match(/−?\+?([\d\u202F]+)\u00A0g/) ?? [])[1]?.replace('\u202F', ''));
+    const target = Number(
+        ((await page.getByRole('row').filter({ hasText: 'leaf green' }).allTextContents())
+            .join(' ')
+            .match(/−?\+?([\d\u202F]+)\u00A0g/) ?? [])[1]?.replace('\u202F', ''),
+    );
     expect(target).toBeGreaterThan(1000);
     expect(before - held).toBeGreaterThan(1280);
     expect(before - held).toBeLessThan(1320);
@@ -58,11 +72,16 @@ test('a mix of three colours is weighed on the simulated scale: a wrong lot, an 
     await page.goBack();
     await page.getByLabel('Not needed after all, because').fill('only a test');
     await page.getByRole('button', { name: 'Give it back to its lots' }).click();
-    await expect.poll(async () => (await ask<{ lot: { mass_g: number } }>(page, 'lots/L-0101')).lot.mass_g).toBe(before);
+    await expect
+        .poll(async () => (await ask<{ lot: { mass_g: number } }>(page, 'lots/L-0101')).lot.mass_g)
+        .toBe(before);
 });
 
 test('two people weigh from one lot on two screens, and the ledger has both', async ({ browser }) => {
-    const [one, other] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
+    const [one, other] = [
+        await (await browser.newContext()).newPage(),
+        await (await browser.newContext()).newPage(),
+    ];
     await signIn(one, 'ines');
     await signIn(other, 'teodor');
     const before = (await ask<{ lot: { mass_g: number } }>(one, 'lots/L-0104')).lot.mass_g;
@@ -72,11 +91,22 @@ test('two people weigh from one lot on two screens, and the ledger has both', as
         await scan(page, 'L-0104');
         await page.getByRole('textbox', { name: 'By hand' }).fill('400');
     }
-    await Promise.all([one, other].map((page) => page.getByRole('button', { name: 'In', exact: true }).click()));
-    for (const page of [one, other]) await expect(page.getByRole('row', { name: /L-0104/ })).toContainText('400');
-    const after = await ask<{ lot: { mass_g: number }; movements: { by: string; mass_g: number }[] }>(one, 'lots/L-0104');
+    await Promise.all(
+        [one, other].map((page) => page.getByRole('button', { name: 'In', exact: true }).click()),
+    );
+    for (const page of [one, other])
+        await expect(page.getByRole('row', { name: /L-0104/ })).toContainText('400');
+    const after = await ask<{ lot: { mass_g: number }; movements: { by: string; mass_g: number }[] }>(
+        one,
+        'lots/L-0104',
+    );
     expect(after.lot.mass_g).toBeCloseTo(before - 800, 6);
-    expect(after.movements.slice(0, 2).map((m) => m.by).sort()).toEqual(['Ines Halloran', 'Teodor Blum']);
+    expect(
+        after.movements
+            .slice(0, 2)
+            .map((m) => m.by)
+            .sort(),
+    ).toEqual(['Ines Halloran', 'Teodor Blum']);
     for (const page of [one, other]) {
         await page.getByLabel('Not needed after all, because').fill('only a test');
         await page.getByRole('button', { name: 'Give it back to its lots' }).click();
@@ -86,11 +116,25 @@ test('two people weigh from one lot on two screens, and the ledger has both', as
 });
 
 /** What a reader makes of the stand-in scale's bytes, as they come. */
-async function listen(args: string[], pattern: keyof typeof PATTERNS, ms: number): Promise<{ readings: Reading[]; dropped: number; closed: boolean }> {
+async function listen(
+    args: string[],
+    pattern: keyof typeof PATTERNS,
+    ms: number,
+): Promise<{ readings: Reading[]; dropped: number; closed: boolean }> {
     let program: ChildProcess | null = null;
     try {
-        program = spawn(process.execPath, [new URL('../deploy/scale.mjs', import.meta.url).pathname, '--port', '0', ...args]);
-        const port = await new Promise<number>((resolve) => program!.stdout!.on('data', (d: Buffer) => { const p = /:(\d+)/.exec(String(d)); if (p) resolve(Number(p[1])); }));
+        program = spawn(process.execPath, [
+            new URL('../deploy/scale.mjs', import.meta.url).pathname,
+            '--port',
+            '0',
+            ...args,
+        ]);
+        const port = await new Promise<number>((resolve) =>
+            program!.stdout!.on('data', (d: Buffer) => {
+                const p = /:(\d+)/.exec(String(d));
+                if (p) resolve(Number(p[1]));
+            }),
+        );
         const reader = new LineReader(PATTERNS[pattern]!);
         const readings: Reading[] = [];
         let closed = false;
@@ -106,7 +150,11 @@ async function listen(args: string[], pattern: keyof typeof PATTERNS, ms: number
 }
 
 test('lines of a scale are read out of odd pieces and garbage', async () => {
-    const { readings, dropped } = await listen(['--garbage', '--script', '0,250.0,-12.5,1302.0'], 'plain', 1500);
+    const { readings, dropped } = await listen(
+        ['--garbage', '--script', '0,250.0,-12.5,1302.0'],
+        'plain',
+        1500,
+    );
     const steady = [...new Set(readings.filter((r) => r.stable).map((r) => r.grams))];
     expect(steady).toEqual([0, 250, -12.5, 1302]);
     expect(readings.some((r) => !r.stable)).toBe(true);
@@ -121,8 +169,13 @@ test('an overload is told, a dropped line ends cleanly, an endless line is throw
     const reader = new LineReader(PATTERNS.plain!);
     expect(reader.feed(new Uint8Array(5000).fill(49))).toEqual([]);
     expect(reader.dropped).toBe(1);
-    expect(reader.feed(new TextEncoder().encode('\r\nmass 12.0 kg steady\r\n'))).toEqual([{ grams: 12000, stable: true, fault: null }]);
+    expect(reader.feed(new TextEncoder().encode('\r\nmass 12.0 kg steady\r\n'))).toEqual([
+        { grams: 12000, stable: true, fault: null },
+    ]);
     expect(() => ownPattern('(', 'g', '')).toThrow('not a pattern');
     expect(() => ownPattern('\\d+', 'g', '')).toThrow('needs a group');
-    expect(new LineReader(ownPattern('^W(?<value>\\d+)$', 'oz', '')).feed(new TextEncoder().encode('W2\n'))[0]!.grams).toBeCloseTo(56.699, 3);
+    expect(
+        new LineReader(ownPattern('^W(?<value>\\d+)$', 'oz', '')).feed(new TextEncoder().encode('W2\n'))[0]!
+            .grams,
+    ).toBeCloseTo(56.699, 3);
 });

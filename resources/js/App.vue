@@ -17,16 +17,29 @@ const dark = usePreferredDark();
 const route = useRoute();
 const router = useRouter();
 const shell = computed(() => session.person !== null && route.name !== 'sign-in');
-const name = computed(() => (session.preferences.theme === 'auto' ? (dark.value ? 'dark' : 'light') : session.preferences.theme));
+const name = computed(() =>
+    session.preferences.theme === 'auto' ? (dark.value ? 'dark' : 'light') : session.preferences.theme,
+);
 
 watch(name, (value) => theme.change(value), { immediate: true });
-watch(() => session.preferences.glove, (on) => document.documentElement.classList.toggle('glove', on), { immediate: true });
-watch(() => queue.signedOut, (out) => {
-    if (out && route.name !== 'sign-in') void router.push({ name: 'sign-in', query: { to: route.fullPath } });
-});
+watch(
+    () => session.preferences.glove,
+    (on) => document.documentElement.classList.toggle('glove', on),
+    { immediate: true },
+);
+watch(
+    () => queue.signedOut,
+    (out) => {
+        if (out && route.name !== 'sign-in')
+            void router.push({ name: 'sign-in', query: { to: route.fullPath } });
+    },
+);
 useShopKeys(router);
 useScanner();
-onScan((code) => { void router.push(code.startsWith('C') ? '/weigh' : `/l/${code}`); return true; });
+onScan((code) => {
+    void router.push(code.startsWith('C') ? '/weigh' : `/l/${code}`);
+    return true;
+});
 onMounted(watchFloor);
 </script>
 
@@ -43,10 +56,34 @@ onMounted(watchFloor);
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-columns: minmax(0, 1fr) var(--rail); min-height: calc(100vh - var(--head)); }
-.frame.bare { display: block; min-height: 100vh; }
-main { min-width: 0; outline: none; }
-.skip { position: absolute; left: -999px; top: 4px; background: var(--paper); padding: 12px; z-index: 3000; }
-.skip:focus { left: 8px; }
-@media (max-width: 1000px) { .frame { grid-template-columns: minmax(0, 1fr); padding-bottom: 92px; } }
+.frame {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) var(--rail);
+    min-height: calc(100vh - var(--head));
+}
+.frame.bare {
+    display: block;
+    min-height: 100vh;
+}
+main {
+    min-width: 0;
+    outline: none;
+}
+.skip {
+    position: absolute;
+    left: -999px;
+    top: 4px;
+    background: var(--paper);
+    padding: 12px;
+    z-index: 3000;
+}
+.skip:focus {
+    left: 8px;
+}
+@media (max-width: 1000px) {
+    .frame {
+        grid-template-columns: minmax(0, 1fr);
+        padding-bottom: 92px;
+    }
+}
 </style>

@@ -14,6 +14,14 @@ import { vuetify } from './theme';
 void (async () => {
     await loadSession();
     await openQueue();
-    createApp(App).use(router).use(vuetify).use(VueQueryPlugin, { queryClientConfig: { defaultOptions: { queries: { retry: 1, staleTime: 10_000, networkMode: 'always' } } } }).mount('#app');
+    createApp(App)
+        .use(router)
+        .use(vuetify)
+        .use(VueQueryPlugin, {
+            queryClientConfig: {
+                defaultOptions: { queries: { retry: 1, staleTime: 10_000, networkMode: 'always' } },
+            },
+        })
+        .mount('#app');
     if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/build/sw.js', { scope: '/' });
 })();

@@ -2,7 +2,12 @@ import { noteServerTime } from '../parts/clock';
 
 /** What the server refused: which field, and why. */
 export class Refused extends Error {
-    constructor(readonly status: number, readonly field: string, message: string, readonly body: Record<string, unknown> = {}) {
+    constructor(
+        readonly status: number,
+        readonly field: string,
+        message: string,
+        readonly body: Record<string, unknown> = {},
+    ) {
         super(message);
     }
 }
@@ -10,7 +15,10 @@ export class Refused extends Error {
 /** The server could not be reached, or could not take it now; nothing is lost, it is worth another try. */
 export class Unreachable extends Error {
     /** @param broke the server was there and failed at just this: sent alone, again and again, it will fail again */
-    constructor(message: string, readonly broke = false) {
+    constructor(
+        message: string,
+        readonly broke = false,
+    ) {
         super(message);
     }
 }
@@ -26,14 +34,50 @@ async function send(method: string, path: string, body?: unknown, signal?: Abort
     const token = cookie('XSRF-TOKEN');
     if (token !== null) headers['X-XSRF-TOKEN'] = token;
     try {
-        return await fetch(`/api/v1/${path}`, { method, headers, body: body === undefined ? undefined : JSON.stringify(body), credentials: 'same-origin', signal });
+        return await fetch(`/api/v1/${path}`, {
+            method,
+            headers,
+            body: body === undefined ? undefined : JSON.stringify(body),
+            credentials: 'same-origin',
+            signal,
+        });
     } catch (error) {
         if (error instanceof DOMException && error.name === 'AbortError') throw error;
         throw new Unreachable('The server does not answer.');
     }
 }
 
-async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+/** What the server does in its queue: how far it is, then the answer that a short request would have given. */
+interface Task {
+    id: string;
+    state: 'waiting' | 'running' | 'done' | 'failed';
+    share: number;
+    answer: unknown;
+    fault: { field: string; message: string } | null;
+}
+export type Progress = (share: number) => void;
+
+const POLL_MS = 500;
+const isTask = (status: number, body: unknown): body is Task =>
+    status === 202 && typeof body === 'object' && body !== null && 'share' in body && 'state' in body;
+
+async function settled<T>(task: Task, progress?: Progress, signal?: AbortSignal): Promise<T> {
+    for (let now = task; ; now = await request<Task>('GET', `tasks/${task.id}`, undefined, signal)) {
+        if (now.state === 'done') return now.answer as T;
+        if (now.state === 'failed')
+            throw new Refused(422, now.fault?.field ?? '', now.fault?.message ?? 'That did not work.');
+        progress?.(now.share);
+        await new Promise((resolve) => setTimeout(resolve, POLL_MS));
+    }
+}
+
+async function request<T>(
+    method: string,
+    path: string,
+    body?: unknown,
+    signal?: AbortSignal,
+    progress?: Progress,
+): Promise<T> {
     if (method !== 'GET' && cookie('XSRF-TOKEN') === null) await fetchToken();
     let response = await send(method, path, body, signal);
     if (response.status === 419) {
@@ -41,12 +85,28 @@ async function request<T>(method: string, path: string, body?: unknown, signal?:
         response = await send(method, path, body, signal);
     }
     if (response.status === 204) return undefined as T;
-    if (response.status >= 500) throw new Unreachable('The server cannot take this now.', response.status === 500);
-    const json = (await response.json().catch(() => null)) as (T & { error?: { field: string; message: string }; server_time?: number }) | null;
+    if (response.status >= 500)
+        throw new Unreachable('The server cannot take this now.', response.status === 500);
+    const json = (await response.json().catch(() => null)) as
+        (T & { error?: { field: string; message: string }; server_time?: number }) | null;
     if (!response.ok) {
-        const error = json?.error ?? { field: '', message: response.status === 429 ? 'Too many tries. Wait a minute.' : response.status === 403 ? 'You may not do this.' : 'That did not work.' };
-        throw new Refused(response.status, error.field, error.message, error as unknown as Record<string, unknown>);
+        const error = json?.error ?? {
+            field: '',
+            message:
+                response.status === 429
+                    ? 'Too many tries. Wait a minute.'
+                    : response.status === 403
+                      ? 'You may not do this.'
+                      : 'That did not work.',
+        };
+        throw new Refused(
+            response.status,
+            error.field,
+            error.message,
+            error as unknown as Record<string, unknown>,
+        );
     }
+    if (isTask(response.status, json)) return settled<T>(json, progress, signal);
     if (json && typeof json.server_time === 'number') noteServerTime(json.server_time);
     return json as T;
 }
@@ -59,8 +119,13 @@ async function fetchToken(): Promise<void> {
     }
 }
 
-/** A file, with how much of it has gone; fetch cannot tell that. */
-async function upload<T>(path: string, file: File, progress: (share: number) => void, fields: Record<string, string> = {}): Promise<T> {
+/** A file, with how much of it has gone (fetch cannot tell that), then how far the server is with it. */
+async function upload<T>(
+    path: string,
+    file: File,
+    progress: Progress,
+    fields: Record<string, string> = {},
+): Promise<T> {
     if (cookie('XSRF-TOKEN') === null) await fetchToken();
     const body = new FormData();
     for (const [name, value] of Object.entries(fields)) body.append(name, value);
@@ -75,9 +140,22 @@ async function upload<T>(path: string, file: File, progress: (share: number) => 
         ask.onerror = () => reject(new Unreachable('The server does not answer.'));
         ask.onload = () => {
             const answer = ask.response as (T & { error?: { field: string; message: string } }) | null;
-            if (ask.status >= 200 && ask.status < 300 && answer) resolve(answer);
+            if (isTask(ask.status, answer)) settled<T>(answer, progress).then(resolve, reject);
+            else if (ask.status >= 200 && ask.status < 300 && answer) resolve(answer);
             else if (ask.status >= 500) reject(new Unreachable('The server cannot take this now.'));
-            else reject(new Refused(ask.status, answer?.error?.field ?? 'file', answer?.error?.message ?? (ask.status === 413 ? 'is larger than 200 MB' : ask.status === 429 ? 'must wait a minute: too many at once' : 'was not taken')));
+            else
+                reject(
+                    new Refused(
+                        ask.status,
+                        answer?.error?.field ?? 'file',
+                        answer?.error?.message ??
+                            (ask.status === 413
+                                ? 'is larger than 200 MB'
+                                : ask.status === 429
+                                  ? 'must wait a minute: too many at once'
+                                  : 'was not taken'),
+                    ),
+                );
         };
         ask.send(body);
     });
@@ -94,7 +172,8 @@ export const api = {
     upload,
     bytes,
     get: <T>(path: string, signal?: AbortSignal) => request<T>('GET', path, undefined, signal),
-    post: <T>(path: string, body: unknown, signal?: AbortSignal) => request<T>('POST', path, body, signal),
+    post: <T>(path: string, body: unknown, signal?: AbortSignal, progress?: Progress) =>
+        request<T>('POST', path, body, signal, progress),
     put: <T>(path: string, body: unknown) => request<T>('PUT', path, body),
     delete: <T>(path: string) => request<T>('DELETE', path),
 };

@@ -12,7 +12,10 @@ const stored = (keys: string[]) => ({ stored: keys, refused: [], run });
 beforeEach(async () => {
     vi.restoreAllMocks();
     for (const waiting of [...queue.waiting]) await forget(waiting.key);
-    Object.assign(session, { person: { id: 7, name: 'Ines Halloran', role: 'operator', has_pin: true }, sitting: 'sit.secret' });
+    Object.assign(session, {
+        person: { id: 7, name: 'Ines Halloran', role: 'operator', has_pin: true },
+        sitting: 'sit.secret',
+    });
 });
 
 describe('the queue of entries', () => {
@@ -21,15 +24,25 @@ describe('the queue of entries', () => {
         await record('r1', 'noted', { text: 'seen' });
         expect(queue.online).toBe(false);
         const [held] = await (await kept).getAll('queue');
-        expect(held!.event).toMatchObject({ type: 'noted', by_id: 7, sitting: 'sit.secret', data: { text: 'seen' } });
+        expect(held!.event).toMatchObject({
+            type: 'noted',
+            by_id: 7,
+            sitting: 'sit.secret',
+            data: { text: 'seen' },
+        });
         expect(unsent.value).toBe(1);
     });
 
     it('sends in the order they were made, each once, and forgets what the server has', async () => {
-        const post = vi.spyOn(api, 'post').mockRejectedValueOnce(new Unreachable('off')).mockRejectedValueOnce(new Unreachable('off'));
+        const post = vi
+            .spyOn(api, 'post')
+            .mockRejectedValueOnce(new Unreachable('off'))
+            .mockRejectedValueOnce(new Unreachable('off'));
         await record('r1', 'noted', { text: 'one' });
         await record('r1', 'noted', { text: 'two' });
-        post.mockImplementation((_path, body) => Promise.resolve(stored((body as { events: { key: string }[] }).events.map((e) => e.key))));
+        post.mockImplementation((_path, body) =>
+            Promise.resolve(stored((body as { events: { key: string }[] }).events.map((e) => e.key))),
+        );
         await flush();
         const last = post.mock.calls.at(-1)![1] as { events: { data: { text: string } }[] };
         expect(last.events.map((e) => e.data.text)).toEqual(['one', 'two']);
@@ -40,7 +53,11 @@ describe('the queue of entries', () => {
     it('keeps a refused entry with its reason, and lets the others go', async () => {
         vi.spyOn(api, 'post').mockImplementation((_path, body) => {
             const [event] = (body as { events: { key: string }[] }).events;
-            return Promise.resolve({ stored: [], refused: [{ key: event!.key, field: 'data.step', message: 'not yet' }], run });
+            return Promise.resolve({
+                stored: [],
+                refused: [{ key: event!.key, field: 'data.step', message: 'not yet' }],
+                run,
+            });
         });
         await record('r1', 'step_done', { step: 'heat' });
         expect(queue.waiting[0]!.refused).toBe('not yet');
@@ -58,7 +75,8 @@ describe('the queue of entries', () => {
         const sent: string[] = [];
         vi.spyOn(api, 'post').mockImplementation((_path, body) => {
             const events = textOf(body);
-            if (events.some((e) => e.data.text === 'poison')) return Promise.reject(new Unreachable('broke', true));
+            if (events.some((e) => e.data.text === 'poison'))
+                return Promise.reject(new Unreachable('broke', true));
             sent.push(...events.map((e) => e.data.text));
             return Promise.resolve(stored(events.map((e) => e.key)));
         });
@@ -67,7 +85,9 @@ describe('the queue of entries', () => {
         expect(queue.waiting.map((q) => (q.event.data as { text: string }).text)).toEqual(['poison']);
         expect(queue.waiting[0]!.refused).toMatch(/three times/);
         // It is kept on this screen, also after a reload.
-        expect((await (await kept).getAll('queue')).map((q) => q.refused)).toEqual([expect.stringMatching(/three times/)]);
+        expect((await (await kept).getAll('queue')).map((q) => q.refused)).toEqual([
+            expect.stringMatching(/three times/),
+        ]);
     });
 
     it('does not give an entry up while the server is only away', async () => {
@@ -80,11 +100,14 @@ describe('the queue of entries', () => {
         await wait(['one', 'too long', 'three']);
         vi.spyOn(api, 'post').mockImplementation((_path, body) => {
             const events = textOf(body);
-            if (events.some((e) => e.data.text === 'too long')) return Promise.reject(new Refused(422, 'events.1.data', 'is too long'));
+            if (events.some((e) => e.data.text === 'too long'))
+                return Promise.reject(new Refused(422, 'events.1.data', 'is too long'));
             return Promise.resolve(stored(events.map((e) => e.key)));
         });
         await flush();
-        expect(queue.waiting.map((q) => [(q.event.data as { text: string }).text, q.refused])).toEqual([['too long', 'is too long']]);
+        expect(queue.waiting.map((q) => [(q.event.data as { text: string }).text, q.refused])).toEqual([
+            ['too long', 'is too long'],
+        ]);
     });
 
     it('waits when nobody is signed in and when it is too much at once, and refuses nothing for it', async () => {

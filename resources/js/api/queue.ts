@@ -9,9 +9,19 @@ import type { Appended, NewEvent, Run } from './types';
  * Entries go into this browser's own database first, are shown at once, and are sent with their key until the server
  * has them. The server stores each key once, so sending twice is harmless.
  */
-interface State { waiting: QueuedEvent[]; runs: Record<string, Run>; online: boolean; signedOut: boolean }
+interface State {
+    waiting: QueuedEvent[];
+    runs: Record<string, Run>;
+    online: boolean;
+    signedOut: boolean;
+}
 
-export const queue = reactive<State>({ waiting: [], runs: shallowReactive<Record<string, Run>>({}) as Record<string, Run>, online: true, signedOut: false });
+export const queue = reactive<State>({
+    waiting: [],
+    runs: shallowReactive<Record<string, Run>>({}) as Record<string, Run>,
+    online: true,
+    signedOut: false,
+});
 export const unsent = computed(() => queue.waiting.filter((q) => q.refused === null).length);
 
 const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
@@ -38,8 +48,22 @@ let last = 0;
 export async function record(runId: string, type: string, data: Record<string, unknown>): Promise<void> {
     const at = Math.round(serverNow() * 1000) / 1000;
     last = Math.max(Date.now(), last + 1);
-    const event: NewEvent = { key: newKey(), type, at, by_id: session.person?.id ?? null, sitting: session.sitting ?? null, data: plain(data) };
-    const queued: QueuedEvent = { key: event.key, run_id: runId, order: last, event, by: session.person?.name ?? '', refused: null };
+    const event: NewEvent = {
+        key: newKey(),
+        type,
+        at,
+        by_id: session.person?.id ?? null,
+        sitting: session.sitting ?? null,
+        data: plain(data),
+    };
+    const queued: QueuedEvent = {
+        key: event.key,
+        run_id: runId,
+        order: last,
+        event,
+        by: session.person?.name ?? '',
+        refused: null,
+    };
     await (await kept).put('queue', queued);
     queue.waiting.push(queued);
     await flush();
@@ -91,9 +115,13 @@ async function send(): Promise<void> {
             alone.clear();
             return;
         }
-        const batch = queue.waiting.filter((q) => q.refused === null && q.run_id === first.run_id).slice(0, alone.has(first.run_id) ? 1 : 100);
+        const batch = queue.waiting
+            .filter((q) => q.refused === null && q.run_id === first.run_id)
+            .slice(0, alone.has(first.run_id) ? 1 : 100);
         try {
-            const answer = await api.post<Appended>(`runs/${first.run_id}/events`, { events: batch.map((q) => q.event) });
+            const answer = await api.post<Appended>(`runs/${first.run_id}/events`, {
+                events: batch.map((q) => q.event),
+            });
             queue.online = true;
             queue.signedOut = false;
             await keepRun(answer.run);
@@ -109,7 +137,10 @@ async function send(): Promise<void> {
                     continue;
                 }
                 if ((broken[first.key] = (broken[first.key] ?? 0) + 1) < GIVE_UP) return;
-                await refuse(first.key, 'The server failed at this one three times. It is kept on this screen: write it down, and tell a lead.');
+                await refuse(
+                    first.key,
+                    'The server failed at this one three times. It is kept on this screen: write it down, and tell a lead.',
+                );
                 continue;
             }
             if (error instanceof Unreachable) {

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/barrel.contents": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what is in the barrel, and of which lots each shot was made */
+        post: operations["calcBarrelContents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/changeover.purge": {
         parameters: {
             query?: never;
@@ -191,6 +208,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/cost.part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what a good part cost, and what the scrap did */
+        post: operations["calcCostPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/cycle.capacity": {
         parameters: {
             query?: never;
@@ -219,6 +253,23 @@ export interface paths {
         put?: never;
         /** density of a piece by weighing it in air and in water */
         post: operations["calcDensityArchimedes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/diagnose.rank": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what is behind a defect, what to ask next, and the one thing to change */
+        post: operations["calcDiagnoseRank"];
         delete?: never;
         options?: never;
         head?: never;
@@ -270,6 +321,40 @@ export interface paths {
         put?: never;
         /** how long the melt may stay hot before it is spent */
         post: operations["calcDwellBudget"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/fit.heater": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a former's heater from the times of a few sheets */
+        post: operations["calcFitHeater"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/fit.press": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what a press can do, from the readings of ordinary runs */
+        post: operations["calcFitPress"];
         delete?: never;
         options?: never;
         head?: never;
@@ -565,6 +650,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/heat.track": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** the sheet as it really heats, from the platens as they were measured */
+        post: operations["calcHeatTrack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.vacuum_cool": {
         parameters: {
             query?: never;
@@ -616,6 +718,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/learn.factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what this machine takes, against what was foretold */
+        post: operations["calcLearnFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/mesh.measure": {
         parameters: {
             query?: never;
@@ -627,6 +746,23 @@ export interface paths {
         put?: never;
         /** a part or mould from its STL file: volume, shadow, draft and undercuts */
         post: operations["calcMeshMeasure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/plan.compression": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a pressed sheet planned whole: charge, heat, cooling, checks and what is not known */
+        post: operations["calcPlanCompression"];
         delete?: never;
         options?: never;
         head?: never;
@@ -814,6 +950,23 @@ export interface paths {
         put?: never;
         /** how long a pump takes */
         post: operations["calcVacuumPumpDown"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/vacuum.trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a pull from its gauge: when it sealed, when the tank came, how deep, and whether it leaks */
+        post: operations["calcVacuumTrace"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1441,6 +1594,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/products/{product}/charge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one piece weighs on the scale, by the plan that sets its run up */
+        get: operations["getProductCharge"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/products/{product}/recipes": {
         parameters: {
             query?: never;
@@ -1577,7 +1747,7 @@ export interface paths {
         };
         /**
          * A run's readings, thinned for a chart
-         * @description A run's readings, thinned in SQL to at most POINTS for each channel.
+         * @description A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel.
          */
         get: operations["getRunReadings"];
         put?: never;
@@ -1816,6 +1986,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/tasks/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far a long calculation or import is, and its answer */
+        get: operations["getTask"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/tokens": {
         parameters: {
             query?: never;
@@ -1897,6 +2084,59 @@ export interface components {
             stored: string[];
             refused: components["schemas"]["RefusedEventData"][];
             run: components["schemas"]["RunData"];
+        };
+        BarrelContentsInput: components["schemas"]["MaterialInput"] & {
+            /** @description space that melt can take (cm3) */
+            barrel_volume_cm3: number;
+            /** @description what went in and came out, in order */
+            events: {
+                /** @description (s) */
+                at_s: number;
+                /** @enum {string} */
+                kind: "load" | "shot" | "purge";
+                /** @description (g) */
+                mass_g: number;
+                /** @description of a load: which lot it is */
+                lot?: string | null;
+            }[];
+            /** @description the moment that is asked about (s) */
+            now_s: number;
+            /**
+             * @description share of the space, at the nozzle, that is well stirred
+             * @default 0.6
+             */
+            mixing: number;
+        };
+        BarrelContentsResult: {
+            /** @description shots and purgings, in order */
+            shots: {
+                /** @description (s) */
+                at_s: number;
+                /** @enum {string} */
+                kind: "load" | "shot" | "purge";
+                /** @description (g) */
+                mass_g: number;
+                /** @description of each lot, by mass */
+                shares: {
+                    [key: string]: number;
+                };
+                /** @description since it was loaded, by mass (s) */
+                mean_age_s: number;
+            }[];
+            in_barrel: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description of each lot, by mass */
+                shares: {
+                    [key: string]: number;
+                };
+                /** @description the oldest load that is at least a hundredth of it; null when it is empty (s) */
+                oldest_s?: number | null;
+            };
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         /** @description A calculation by name. */
         CatalogueEntryData: {
@@ -2179,6 +2419,8 @@ export interface components {
             total_g: number;
             /** Format: float */
             weighed_g: number;
+            /** @description the lot with most in it, which names the run; null while there is none */
+            main_lot_id: number | null;
             status: string;
             run_id: string | null;
             by: string;
@@ -2478,6 +2720,74 @@ export interface components {
             /** Format: float */
             at: number;
         };
+        CostPartInput: {
+            /** @description parts that were good */
+            good: number;
+            /**
+             * @description parts that were not
+             * @default 0
+             */
+            scrapped: number;
+            /**
+             * @description what went in, less what came back as regrind
+             * @default []
+             */
+            material: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description for each kilogram */
+                price_kg: number;
+            }[];
+            /**
+             * @description (kWh)
+             * @default 0
+             */
+            energy_kwh: number;
+            /**
+             * @description for each kilowatt-hour
+             * @default 0
+             */
+            price_kwh: number;
+            /**
+             * @description whose time it took
+             * @default []
+             */
+            hands: {
+                /** @description (min) */
+                minutes: number;
+                /** @description for each hour */
+                price_h: number;
+            }[];
+            mould?: {
+                price: number;
+                /** @description shots until it is done */
+                life_shots: number;
+                /**
+                 * @description parts in a shot
+                 * @default 1
+                 */
+                cavities: number;
+            } | null;
+        };
+        CostPartResult: {
+            /** @description all of it over the good parts */
+            per_good_part: number;
+            lines: {
+                /** @description material, energy, hands or mould */
+                id: string;
+                /** @description of the run */
+                total: number;
+                per_good_part: number;
+            }[];
+            /** @description what the scrapped parts took */
+            scrap_cost: number;
+            /** @description of the run */
+            total: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         CycleCapacityInput: {
             /** @enum {string} */
             process: "injection" | "extrusion" | "compression" | "vacuum_forming";
@@ -2571,6 +2881,131 @@ export interface components {
             density_g_cm3: number;
             /** @description (g/cm3) */
             water_density_g_cm3: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        DiagnoseRankInput: {
+            /** @enum {string} */
+            process: "injection" | "extrusion" | "compression" | "vacuum_forming";
+            /** @description what is seen */
+            defects: {
+                /** @description of a defect that this process knows */
+                id: string;
+                /** @description on the part, in words */
+                where?: string | null;
+                /**
+                 * @default scrap
+                 * @enum {string}
+                 */
+                severity: "cosmetic" | "functional" | "scrap";
+            }[];
+            /**
+             * @description what was read or seen of the run, by its name
+             * @default []
+             */
+            signals: {
+                [key: string]: unknown;
+            };
+            /** @description profile or mould_fill; single_stage or two_stage */
+            mode?: string | null;
+            /**
+             * @description yes, no or unknown to the k-th question of a cause: "cause.k", from 0
+             * @default []
+             */
+            answers: {
+                [key: string]: unknown;
+            };
+            /**
+             * @description changes made before, in order
+             * @default []
+             */
+            history: {
+                /** @description what was changed */
+                parameter: string;
+                from?: number | null;
+                to?: number | null;
+                /** @description seconds since 1970 UTC (s) */
+                at?: number | null;
+                /** @description null while it is not known */
+                worked?: boolean | null;
+            }[];
+            /**
+             * @description settings as they stand, with their limits
+             * @default []
+             */
+            known: {
+                /** @description which setting */
+                parameter: string;
+                now?: number | null;
+                min?: number | null;
+                max?: number | null;
+            }[];
+            /** @description lever, motor, drum or screw */
+            machine_kind?: string | null;
+        };
+        DiagnoseRankResult: {
+            /** @description most likely first */
+            causes: {
+                id: string;
+                name: string;
+                why: string;
+                probability: number;
+                for: {
+                    /** @description the signal or the question */
+                    of: string;
+                    /** @description in words */
+                    says: string;
+                    /** @description over 1 speaks for it */
+                    ratio: number;
+                }[];
+                against: {
+                    /** @description the signal or the question */
+                    of: string;
+                    /** @description in words */
+                    says: string;
+                    /** @description over 1 speaks for it */
+                    ratio: number;
+                }[];
+                /** @description that it explains */
+                defects: string[];
+            }[];
+            /** @description null when nothing more would tell */
+            next_question: {
+                /** @description "cause.k" of a question, or the name of a signal */
+                id: string;
+                /** @description ask or read */
+                kind: string;
+                text: string;
+                /** @description that it can have; empty for a number */
+                choices: string[];
+                /** @description that it is expected to take off the doubt (bit) */
+                bits: number;
+            } | null;
+            /** @description null while the cause is not clear enough, or nothing is left to change */
+            next_change: {
+                parameter: string;
+                name: string;
+                /** @description raise, lower, set or do */
+                change: string;
+                /** @description where it stands; null when that is not known */
+                from?: number | null;
+                /** @description null when from is not known, or it is an act */
+                to?: number | null;
+                /** @description of one step; null for an act */
+                step?: number | null;
+                unit: string;
+                /** @description in words */
+                limit: string;
+                /** @description that it may not go past here; null when none is known */
+                limit_value?: number | null;
+                effort: string;
+                because: string;
+                note: string;
+            } | null;
+            /** @description before anything else */
+            cautions: string[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2729,6 +3164,342 @@ export interface components {
             data: {
                 [key: string]: unknown;
             };
+        };
+        FitHeaterInput: {
+            /** @description sheets that were timed */
+            sheets: {
+                input: {
+                    /** @description code of a polymer in the library, such as HDPE */
+                    polymer?: string | null;
+                    /** @enum {string|null} */
+                    morphology?: "semi-crystalline" | "amorphous" | null;
+                    /** @description density of the solid (g/cm3) */
+                    density_solid_g_cm3?: number | null;
+                    /** @description density of the melt (g/cm3) */
+                    density_melt_g_cm3?: number | null;
+                    /** @description loose bulk density of flake or granulate (g/cm3) */
+                    bulk_density_g_cm3?: number | null;
+                    /** @description thermal conductivity of the solid (W/mK) */
+                    conductivity_solid_w_mk?: number | null;
+                    /** @description thermal conductivity of the melt (W/mK) */
+                    conductivity_melt_w_mk?: number | null;
+                    /** @description specific heat of the solid (J/gK) */
+                    specific_heat_solid_j_gk?: number | null;
+                    /** @description specific heat of the melt (J/gK) */
+                    specific_heat_melt_j_gk?: number | null;
+                    /** @description glass transition (°C) */
+                    tg_c?: number | null;
+                    /** @description end of melting (°C) */
+                    tm_c?: number | null;
+                    /** @description start of crystallising on cooling (°C) */
+                    tc_c?: number | null;
+                    /** @description heat of fusion (J/g) */
+                    heat_of_fusion_j_g?: number | null;
+                    /**
+                     * @description width of the melting range (K)
+                     * @default 15
+                     */
+                    melt_width_k: number;
+                    /** @description flakes start to fuse (°C) */
+                    consolidate_start_c?: number | null;
+                    /** @description flakes fused to solid (°C) */
+                    consolidate_end_c?: number | null;
+                    /** @description stiff enough to take out (°C) */
+                    demould_c?: number | null;
+                    /** @description share of radiant heat taken in */
+                    absorptivity?: number | null;
+                    /** @description it no longer flows below (°C) */
+                    no_flow_c?: number | null;
+                    /** @description it breaks down or gives off fume above (°C) */
+                    ceiling_c?: number | null;
+                    /** @description it stands its ceiling for so long (min) */
+                    minutes_at_ceiling?: number | null;
+                    /** @description (mm) */
+                    thickness_mm: number;
+                    /** @description (°C) */
+                    initial_c: number;
+                    /** @description heated faces */
+                    sides: number;
+                    /** @description (°C) */
+                    ambient_c: number;
+                    /** @description coldest it still forms; the polymer's unless given (°C) */
+                    sheet_lower_c?: number | null;
+                    /** @description mean when ready (°C) */
+                    sheet_normal_c?: number | null;
+                    /** @description hottest it may get (°C) */
+                    sheet_upper_c?: number | null;
+                    /**
+                     * @description to the air (W/m2K)
+                     * @default 10
+                     */
+                    loss_w_m2k: number;
+                    /**
+                     * @description heater gone, before vacuum (s)
+                     * @default 4
+                     */
+                    transfer_s: number;
+                    /**
+                     * @description add the temperatures through the thickness to the curve
+                     * @default false
+                     */
+                    with_profile: boolean;
+                };
+                /** @description (s) */
+                seconds: number;
+                /** @enum {string} */
+                cue: "ready" | "flat again" | "gives and springs back" | "too hot";
+            }[];
+            /**
+             * @description emissivity times view, for it cannot be told from the temperature by times alone
+             * @default 0.7
+             */
+            exchange: number;
+        };
+        FitHeaterResult: {
+            /** @description that fits the times (°C) */
+            heater_c: number;
+            /** @description it was fitted with */
+            exchange: number;
+            /** @description 5 % of it (°C) */
+            low: number;
+            /** @description 95 % of it (°C) */
+            high: number;
+            /** @description between the times seen and those of the model (s) */
+            rms_s: number;
+            /** @description good enough to plan by */
+            enough: boolean;
+            /** @description what would tell more */
+            missing: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        FitPressInput: {
+            /** @description ordinary runs with their readings */
+            runs: {
+                input: {
+                    /** @description code of a polymer in the library, such as HDPE */
+                    polymer?: string | null;
+                    /** @enum {string|null} */
+                    morphology?: "semi-crystalline" | "amorphous" | null;
+                    /** @description density of the solid (g/cm3) */
+                    density_solid_g_cm3?: number | null;
+                    /** @description density of the melt (g/cm3) */
+                    density_melt_g_cm3?: number | null;
+                    /** @description loose bulk density of flake or granulate (g/cm3) */
+                    bulk_density_g_cm3?: number | null;
+                    /** @description thermal conductivity of the solid (W/mK) */
+                    conductivity_solid_w_mk?: number | null;
+                    /** @description thermal conductivity of the melt (W/mK) */
+                    conductivity_melt_w_mk?: number | null;
+                    /** @description specific heat of the solid (J/gK) */
+                    specific_heat_solid_j_gk?: number | null;
+                    /** @description specific heat of the melt (J/gK) */
+                    specific_heat_melt_j_gk?: number | null;
+                    /** @description glass transition (°C) */
+                    tg_c?: number | null;
+                    /** @description end of melting (°C) */
+                    tm_c?: number | null;
+                    /** @description start of crystallising on cooling (°C) */
+                    tc_c?: number | null;
+                    /** @description heat of fusion (J/g) */
+                    heat_of_fusion_j_g?: number | null;
+                    /**
+                     * @description width of the melting range (K)
+                     * @default 15
+                     */
+                    melt_width_k: number;
+                    /** @description flakes start to fuse (°C) */
+                    consolidate_start_c?: number | null;
+                    /** @description flakes fused to solid (°C) */
+                    consolidate_end_c?: number | null;
+                    /** @description stiff enough to take out (°C) */
+                    demould_c?: number | null;
+                    /** @description share of radiant heat taken in */
+                    absorptivity?: number | null;
+                    /** @description it no longer flows below (°C) */
+                    no_flow_c?: number | null;
+                    /** @description it breaks down or gives off fume above (°C) */
+                    ceiling_c?: number | null;
+                    /** @description it stands its ceiling for so long (min) */
+                    minutes_at_ceiling?: number | null;
+                    /** @description of the finished sheet (mm) */
+                    thickness_mm: number;
+                    /** @description of the stack as it goes in (°C) */
+                    initial_c: number;
+                    /** @description set-point of the hot platens (°C) */
+                    platen_c: number;
+                    /** @description share of the loose charge that is air; wins over bulk density */
+                    porosity?: number | null;
+                    skin?: {
+                        /**
+                         * @description (mm)
+                         * @default 3
+                         */
+                        thickness_mm: number;
+                        /**
+                         * @description (W/mK)
+                         * @default 200
+                         */
+                        conductivity_w_mk: number;
+                        /**
+                         * @description (kg/m3)
+                         * @default 2700
+                         */
+                        density_kg_m3: number;
+                        /**
+                         * @description (J/gK)
+                         * @default 0.9
+                         */
+                        specific_heat_j_gk: number;
+                    };
+                    /**
+                     * @description platen to plate and plate to polymer, each (W/m2K)
+                     * @default 400
+                     */
+                    contact_w_m2k: number;
+                    /** @description middle of the sheet is hot enough; the polymer's lowest platen temperature unless given (°C) */
+                    core_target_c?: number | null;
+                    /**
+                     * @description kept on after the core is there (min)
+                     * @default 3
+                     */
+                    soak_min: number;
+                    /**
+                     * @description cold platens (°C)
+                     * @default 25
+                     */
+                    cold_platen_c: number;
+                    /**
+                     * @description cold platen to plate (W/m2K)
+                     * @default 250
+                     */
+                    cold_contact_w_m2k: number;
+                    /**
+                     * @description the shop's calibration on heating time
+                     * @default 1
+                     */
+                    heat_factor: number;
+                    /** @description judge a rule's time instead (min) */
+                    minutes_given?: number | null;
+                    /** @description goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given (min) */
+                    transfer_min?: number | null;
+                    /** @description of the sheet; needed with press or cold_press (mm) */
+                    length_mm?: number | null;
+                    /** @description of the sheet; needed with press or cold_press (mm) */
+                    width_mm?: number | null;
+                    press?: {
+                        /** @description heater power of each platen (kW) */
+                        heater_kw: number;
+                        /** @description heat capacity of each platen (kJ/K) */
+                        platen_kj_k: number;
+                        /**
+                         * @description loss of each platen when idle at its set-point (kW)
+                         * @default 0
+                         */
+                        loss_kw: number;
+                    } | null;
+                    cold_press?: {
+                        /** @description heat capacity of each platen (kJ/K) */
+                        platen_kj_k: number;
+                        /**
+                         * @description heat it gets rid of for each kelvin over the coolant (W/K)
+                         * @default 10
+                         */
+                        cooling_w_k: number;
+                        /**
+                         * @description coolant or room (°C)
+                         * @default 20
+                         */
+                        coolant_c: number;
+                    } | null;
+                    /**
+                     * @description add the temperatures through the half thickness to the curve
+                     * @default false
+                     */
+                    with_profile: boolean;
+                };
+                /** @description of a hot platen, from slide-in */
+                readings: {
+                    /** @description since the sheet went in (s) */
+                    t_s: number;
+                    /** @description of the platen (°C) */
+                    platen_c: number;
+                }[];
+                /** @description of a cold platen, from pressure on */
+                cold_readings?: {
+                    /** @description since the sheet went in (s) */
+                    t_s: number;
+                    /** @description of the platen (°C) */
+                    platen_c: number;
+                }[] | null;
+            }[];
+        };
+        FitPressResult: {
+            press: {
+                /** @description (kW) */
+                heater_kw: number;
+                /** @description (kJ/K) */
+                platen_kj_k: number;
+                /** @description idle at its set-point (kW) */
+                loss_kw: number;
+                /** @description 5 % of each */
+                low: {
+                    /** @description (kW) */
+                    heater_kw: number;
+                    /** @description (kJ/K) */
+                    platen_kj_k: number;
+                    /** @description idle at its set-point (kW) */
+                    loss_kw: number;
+                };
+                /** @description 95 % of each */
+                high: {
+                    /** @description (kW) */
+                    heater_kw: number;
+                    /** @description (kJ/K) */
+                    platen_kj_k: number;
+                    /** @description idle at its set-point (kW) */
+                    loss_kw: number;
+                };
+            };
+            /** @description null without readings of the cold platens */
+            cold_press: {
+                /** @description (kJ/K) */
+                platen_kj_k: number;
+                /** @description (W/K) */
+                cooling_w_k: number;
+                /** @description (°C) */
+                coolant_c: number;
+                /** @description 5 % of each */
+                low: {
+                    /** @description (kJ/K) */
+                    platen_kj_k: number;
+                    /** @description (W/K) */
+                    cooling_w_k: number;
+                    /** @description (°C) */
+                    coolant_c: number;
+                };
+                /** @description 95 % of each */
+                high: {
+                    /** @description (kJ/K) */
+                    platen_kj_k: number;
+                    /** @description (W/K) */
+                    cooling_w_k: number;
+                    /** @description (°C) */
+                    coolant_c: number;
+                };
+            } | null;
+            /** @description between the readings and the model with these numbers (K) */
+            rms_k: number;
+            /** @description good enough to plan by */
+            enough: boolean;
+            /** @description what would tell more */
+            missing: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         /** @description The floor now. */
         FloorData: {
@@ -3166,6 +3937,8 @@ export interface components {
             button: string | null;
             timer: string | null;
             people: number;
+            /** @description null for the run itself */
+            piece: number | null;
         };
         HeatBarInBathInput: components["schemas"]["MaterialInput"] & {
             /** @description the bar as the mould goes in (°C) */
@@ -3785,6 +4558,132 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        HeatTrackInput: components["schemas"]["MaterialInput"] & {
+            /** @description of the finished sheet (mm) */
+            thickness_mm: number;
+            /** @description of the stack as it goes in (°C) */
+            initial_c: number;
+            /** @description set-point of the hot platens (°C) */
+            platen_c: number;
+            /** @description share of the loose charge that is air; wins over bulk density */
+            porosity?: number | null;
+            skin?: {
+                /**
+                 * @description (mm)
+                 * @default 3
+                 */
+                thickness_mm: number;
+                /**
+                 * @description (W/mK)
+                 * @default 200
+                 */
+                conductivity_w_mk: number;
+                /**
+                 * @description (kg/m3)
+                 * @default 2700
+                 */
+                density_kg_m3: number;
+                /**
+                 * @description (J/gK)
+                 * @default 0.9
+                 */
+                specific_heat_j_gk: number;
+            };
+            /**
+             * @description platen to plate and plate to polymer, each (W/m2K)
+             * @default 400
+             */
+            contact_w_m2k: number;
+            /** @description middle of the sheet is hot enough; the polymer's lowest platen temperature unless given (°C) */
+            core_target_c?: number | null;
+            /**
+             * @description kept on after the core is there (min)
+             * @default 3
+             */
+            soak_min: number;
+            /**
+             * @description cold platens (°C)
+             * @default 25
+             */
+            cold_platen_c: number;
+            /**
+             * @description cold platen to plate (W/m2K)
+             * @default 250
+             */
+            cold_contact_w_m2k: number;
+            /**
+             * @description the shop's calibration on heating time
+             * @default 1
+             */
+            heat_factor: number;
+            /** @description judge a rule's time instead (min) */
+            minutes_given?: number | null;
+            /** @description goes to the cold press after these minutes, whatever the middle has reached; after heat and soak unless given (min) */
+            transfer_min?: number | null;
+            /** @description of the sheet; needed with press or cold_press (mm) */
+            length_mm?: number | null;
+            /** @description of the sheet; needed with press or cold_press (mm) */
+            width_mm?: number | null;
+            press?: {
+                /** @description heater power of each platen (kW) */
+                heater_kw: number;
+                /** @description heat capacity of each platen (kJ/K) */
+                platen_kj_k: number;
+                /**
+                 * @description loss of each platen when idle at its set-point (kW)
+                 * @default 0
+                 */
+                loss_kw: number;
+            } | null;
+            cold_press?: {
+                /** @description heat capacity of each platen (kJ/K) */
+                platen_kj_k: number;
+                /**
+                 * @description heat it gets rid of for each kelvin over the coolant (W/K)
+                 * @default 10
+                 */
+                cooling_w_k: number;
+                /**
+                 * @description coolant or room (°C)
+                 * @default 20
+                 */
+                coolant_c: number;
+            } | null;
+            /**
+             * @description add the temperatures through the half thickness to the curve
+             * @default false
+             */
+            with_profile: boolean;
+            /** @description since the sheet went in (s) */
+            now_s: number;
+            /** @description of a hot platen, in order */
+            readings: {
+                /** @description since the sheet went in (s) */
+                t_s: number;
+                /** @description of the platen (°C) */
+                platen_c: number;
+            }[];
+        };
+        HeatTrackResult: {
+            /** @description mid-plane now (°C) */
+            core_now_c: number;
+            /** @description face of the polymer now (°C) */
+            surface_now_c: number;
+            /** @description from slide-in until the middle is hot enough, soak not counted; null when it never is (s) */
+            ready_s: number | null;
+            /** @description against the plan of this press; positive is late (s) */
+            lag_s: number | null;
+            /** @description why it moved */
+            because: string;
+            /** @description of each platen, as the last minutes show (kW) */
+            heater_kw: number;
+            /** @description of the platens, as the last minutes show (°C) */
+            set_c: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         HeatVacuumCoolInput: components["schemas"]["MaterialInput"] & {
             /** @description thinnest and thickest walls (mm) */
             wall_mm: number[];
@@ -3825,10 +4724,6 @@ export interface components {
             thickness_mm: number;
             /** @description (°C) */
             initial_c: number;
-            /** @description (°C) */
-            heater_c: number;
-            /** @description emissivity times view */
-            exchange: number;
             /** @description heated faces */
             sides: number;
             /** @description (°C) */
@@ -3854,6 +4749,10 @@ export interface components {
              * @default false
              */
             with_profile: boolean;
+            /** @description (°C) */
+            heater_c: number;
+            /** @description emissivity times view */
+            exchange: number;
         };
         HeatVacuumSheetResult: {
             /** @description (s) */
@@ -3984,6 +4883,43 @@ export interface components {
             marks: components["schemas"]["HeatMarksData"] | null;
             stretches: components["schemas"]["StretchData"][];
             pins: components["schemas"]["HandData"][];
+        };
+        LearnFactorInput: {
+            /** @description what was foretold and what it took */
+            observations: {
+                /** @description in any unit, the same as what was seen */
+                predicted: number;
+                /** @description it took this */
+                actual?: number | null;
+                /** @description it was not ready yet then */
+                at_least?: number | null;
+                /** @description it was ready by then */
+                at_most?: number | null;
+                /**
+                 * @description of ln of one such time
+                 * @default 0.08
+                 */
+                sd: number;
+            }[];
+            /**
+             * @description how far a machine may be from the physics before anything is known; sd of ln
+             * @default 0.25
+             */
+            prior_sd: number;
+        };
+        LearnFactorResult: {
+            /** @description times what the physics says */
+            factor: number;
+            /** @description 5 % of it */
+            low: number;
+            /** @description 95 % of it */
+            high: number;
+            /** @description observations used */
+            used: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         LotActRequest: {
             /** Format: uuid */
@@ -4266,6 +5202,360 @@ export interface components {
             role: string;
             has_pin: boolean;
         };
+        /** @description One piece of a run: where it is on its own clock. */
+        PieceData: {
+            piece: number;
+            /** @enum {string} */
+            outcome: "open" | "done" | "dropped";
+            step: string | null;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            step_since: number;
+            done: string[];
+            timers: components["schemas"]["TimerData"][];
+            /** @description when each item was confirmed, by step */
+            confirmed: Record<string, never>;
+            missing: string[];
+        };
+        PlanCheck: {
+            id: string;
+            /** @enum {string} */
+            state: "ok" | "warn" | "block";
+            says: string;
+            /** @description in the unit of what it says */
+            needs?: number | null;
+            /** @description in the unit of what it says */
+            has?: number | null;
+        };
+        PlanCompressionInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            product?: {
+                /** @description of the finished sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                width_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                thickness_mm?: number | null;
+                /** @description flash, residue and overfill together (%) */
+                allowance_pct?: number | null;
+                /** @description cut off each edge (mm) */
+                trim_mm?: number | null;
+                /** @description of the frame (mm) */
+                frame_depth_mm?: number | null;
+                /** @description set-point of the hot platens (°C) */
+                platen_c?: number | null;
+                /** @description of the charge as it goes in (°C) */
+                initial_c?: number | null;
+                /** @description kept on after the middle is hot (min) */
+                soak_min?: number | null;
+                /** @description what this press takes over the physics, heating */
+                heat_factor?: number | null;
+                /** @description what this press takes over the physics, cooling */
+                cool_factor?: number | null;
+                /** @description the shop's own charge for each millimetre (kg/mm) */
+                shop_kg_per_mm?: number | null;
+                /** @description thickest place less thinnest, at most (mm) */
+                thickness_tolerance_mm?: number | null;
+                /** @description between two pumpings (min) */
+                pump_every_min?: number | null;
+                /** @description of the loose charge (g/cm3) */
+                bulk_density_g_cm3?: number | null;
+            };
+            /** @description kept with the product on this press */
+            recipe?: {
+                /** @description of the finished sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                width_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                thickness_mm?: number | null;
+                /** @description flash, residue and overfill together (%) */
+                allowance_pct?: number | null;
+                /** @description cut off each edge (mm) */
+                trim_mm?: number | null;
+                /** @description of the frame (mm) */
+                frame_depth_mm?: number | null;
+                /** @description set-point of the hot platens (°C) */
+                platen_c?: number | null;
+                /** @description of the charge as it goes in (°C) */
+                initial_c?: number | null;
+                /** @description kept on after the middle is hot (min) */
+                soak_min?: number | null;
+                /** @description what this press takes over the physics, heating */
+                heat_factor?: number | null;
+                /** @description what this press takes over the physics, cooling */
+                cool_factor?: number | null;
+                /** @description the shop's own charge for each millimetre (kg/mm) */
+                shop_kg_per_mm?: number | null;
+                /** @description thickest place less thinnest, at most (mm) */
+                thickness_tolerance_mm?: number | null;
+                /** @description between two pumpings (min) */
+                pump_every_min?: number | null;
+                /** @description of the loose charge (g/cm3) */
+                bulk_density_g_cm3?: number | null;
+            } | null;
+            /**
+             * @description what the recipe is called
+             * @default recipe
+             */
+            recipe_name: string;
+            /** @description moved by a person */
+            settings?: {
+                /** @description of the finished sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                width_mm?: number | null;
+                /** @description of the finished sheet (mm) */
+                thickness_mm?: number | null;
+                /** @description flash, residue and overfill together (%) */
+                allowance_pct?: number | null;
+                /** @description cut off each edge (mm) */
+                trim_mm?: number | null;
+                /** @description of the frame (mm) */
+                frame_depth_mm?: number | null;
+                /** @description set-point of the hot platens (°C) */
+                platen_c?: number | null;
+                /** @description of the charge as it goes in (°C) */
+                initial_c?: number | null;
+                /** @description kept on after the middle is hot (min) */
+                soak_min?: number | null;
+                /** @description what this press takes over the physics, heating */
+                heat_factor?: number | null;
+                /** @description what this press takes over the physics, cooling */
+                cool_factor?: number | null;
+                /** @description the shop's own charge for each millimetre (kg/mm) */
+                shop_kg_per_mm?: number | null;
+                /** @description thickest place less thinnest, at most (mm) */
+                thickness_tolerance_mm?: number | null;
+                /** @description between two pumpings (min) */
+                pump_every_min?: number | null;
+                /** @description of the loose charge (g/cm3) */
+                bulk_density_g_cm3?: number | null;
+            } | null;
+            machine?: {
+                /** @default the press */
+                name: string;
+                /** @description of each platen (kW) */
+                heater_kw?: number | null;
+                /** @description heat capacity of each platen (kJ/K) */
+                platen_kj_k?: number | null;
+                /** @description of each platen when idle (kW) */
+                loss_kw?: number | null;
+                /** @description thickness of the plate on each face (mm) */
+                plate_mm?: number | null;
+                /** @description it may be set to at most (°C) */
+                max_c?: number | null;
+                /** @description (mm) */
+                bed_length_mm?: number | null;
+                /** @description (mm) */
+                bed_width_mm?: number | null;
+                /** @description the shop's own rule for heating (min/mm) */
+                heat_min_per_mm?: number | null;
+                /** @description the shop's own rule for cooling (min/mm) */
+                cool_min_per_mm?: number | null;
+            };
+            cold?: {
+                /** @default the cold press */
+                name: string;
+                /** @description heat capacity of each platen (kJ/K) */
+                platen_kj_k?: number | null;
+                /** @description heat it gets rid of for each kelvin over the coolant (W/K) */
+                cooling_w_k?: number | null;
+                /** @description (°C) */
+                coolant_c?: number | null;
+                /** @description its platens as a sheet comes in (°C) */
+                start_c?: number | null;
+                /** @description (mm) */
+                bed_length_mm?: number | null;
+                /** @description (mm) */
+                bed_width_mm?: number | null;
+            } | null;
+            /** @description physics, or shop_rule; the shop's rule where the press is not known, else physics */
+            heat_rule?: string | null;
+            /** @description kept with the recipe; gives way where the shop has given it up */
+            recipe_heat_rule?: string | null;
+            /**
+             * @default true_density
+             * @enum {string}
+             */
+            charge_method: "true_density" | "as_water" | "shop_rule";
+            /**
+             * @default every_minutes
+             * @enum {string}
+             */
+            pump_school: "every_minutes" | "watch_gauge";
+        };
+        PlanCompressionResult: {
+            settings: {
+                name: string;
+                /** @description null when nothing says it */
+                value?: number | null;
+                unit: string;
+                /** @description of its window; null where it has none */
+                low?: number | null;
+                target?: number | null;
+                high?: number | null;
+                /** @description set here, a recipe, the product, the library, your rule, usual practice */
+                origin: string;
+                because: string;
+            }[];
+            /** @description numbers that the procedure's gates and timers name */
+            targets: {
+                [key: string]: number;
+            };
+            timers: {
+                /** @description as the procedure names it */
+                id: string;
+                /** @description (min) */
+                minutes: number;
+                because: string;
+            }[];
+            charge: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description this near is on target (g) */
+                tolerance_g: number;
+                /** @enum {string} */
+                method: "true_density" | "as_water" | "shop_rule";
+            };
+            checks: {
+                id: string;
+                /** @enum {string} */
+                state: "ok" | "warn" | "block";
+                says: string;
+                /** @description in the unit of what it says */
+                needs?: number | null;
+                /** @description in the unit of what it says */
+                has?: number | null;
+            }[];
+            /** @description what each way of weighing would give */
+            weighing: {
+                /** @description true_density, as_water and, when given, shop_rule */
+                schools: {
+                    /** @description true_density, as_water or shop_rule */
+                    id: string;
+                    /** @description one sheet to weigh out (g) */
+                    charge_mass_g: number;
+                    /** @description the thickness it would really give (mm) */
+                    gives_thickness_mm: number;
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description what each way of timing would leave in the middle */
+            timing: {
+                /** @description in the order given */
+                rules: {
+                    id: string;
+                    label: string;
+                    /** @description (min) */
+                    heat_min: number;
+                    /** @description (min) */
+                    cool_min: number;
+                    /** @description mid-plane (°C) */
+                    core_end_of_heat_c: number;
+                    /** @description mid-plane (°C) */
+                    core_end_of_cool_c: number;
+                    /** @description core cold, ok or long */
+                    verdict: string;
+                    note: string;
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            sheet: {
+                /** @description one finished sheet (g) */
+                net_mass_g: number;
+                /** @description one sheet to weigh out (g) */
+                charge_mass_g: number;
+                /** @description all sheets to weigh out (g) */
+                batch_mass_g: number;
+                /** @description charge for each millimetre of thickness (g/mm) */
+                mass_per_mm_g: number;
+                /** @description height of the loose charge; null without a bulk density (mm) */
+                loose_height_mm: number | null;
+                /** @description loose height within the frame; null without either */
+                fits_frame: boolean | null;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description of the chosen timing */
+            cycle: {
+                /** @description from sliding in until the middle is hot enough (min) */
+                heat_min: number;
+                /** @description heat_min times the shop's factor (min) */
+                heat_min_calibrated: number;
+                /** @description (min) */
+                soak_min: number;
+                /** @description until the hottest point may be taken out (min) */
+                cool_min: number;
+                /** @description mid-plane after minutes_given (°C) */
+                core_at_given_c: number | null;
+                /** @description hottest the polymer's face gets (°C) */
+                surface_max_c: number;
+                /** @description the last layer has closed; null if not by the end of the soak (min) */
+                consolidated_min: number | null;
+                /** @description into polymer and both plates over heat and soak, for each m2 of sheet (kJ/m2) */
+                energy_kj: number;
+                /** @description lowest temperature of the hot platen; null when ideal (°C) */
+                platen_min_c: number | null;
+                /** @description cold platen when the sheet comes out; null when ideal (°C) */
+                cold_platen_end_c: number | null;
+                /** @description minutes at full heater power; null when ideal (min) */
+                full_power_min: number | null;
+                /** @description the middle must reach (°C) */
+                core_target_c: number;
+                /** @description taken out at (°C) */
+                demould_c: number;
+                /** @description heat let in less enthalpy gained, of the larger (%) */
+                energy_error_pct: number;
+                /** @description hot and cold together, at most 200 points */
+                curve: {
+                    /** @description since the sheet went in (s) */
+                    time_s: number;
+                    /** @description face of the polymer (°C) */
+                    surface_c: number;
+                    /** @description mid-plane (°C) */
+                    core_c: number;
+                    /** @description of the whole sheet, closing (mm) */
+                    thickness_mm: number;
+                    /** @description the outer body: hot platen, then cold (°C) */
+                    platen_c: number;
+                    /** @description share of the sheet still loose */
+                    loose: number;
+                    /** @description from the mid-plane to the face, evenly by mass; only when asked for (°C) */
+                    profile_c?: number[] | null;
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description the chosen timing */
+            heat_rule: string;
+            cautions: string[];
+            unknowns: {
+                fact: string;
+                effect: string;
+            }[];
+            /** @description input of heat.press_cycle, to reckon it again */
+            heat_input: {
+                [key: string]: unknown;
+            };
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description A polymer of the library with the shop's own values laid over it. */
         PolymerData: {
             code: string;
@@ -4320,6 +5610,9 @@ export interface components {
             };
             marks: components["schemas"]["HeatMarksData"];
             polymer: string;
+            checks: components["schemas"]["PlanCheck"][];
+            /** @description facts that the answer hangs on and nobody has said */
+            unknowns: components["schemas"]["UnknownFact"][];
         };
         PressPlanRequest: {
             /** @description The bodies that screens send; checked by the form requests. */
@@ -4340,6 +5633,17 @@ export interface components {
             };
             /** @enum {string} */
             scale?: "small_trial" | "full_trial" | "production";
+        };
+        /** @description What one piece of a product weighs on the scale. */
+        ProductChargeData: {
+            /** Format: float */
+            mass_g: number;
+            /**
+             * Format: float
+             * @description this near is on target; null where the process says none
+             */
+            tolerance_g: number | null;
+            explanation: string;
         };
         /** @description A thing the shop makes. */
         ProductData: {
@@ -4559,6 +5863,12 @@ export interface components {
             confirmed: {
                 [key: string]: unknown;
             };
+            /** @description each on its own clock; none where the procedure is one pass */
+            pieces: components["schemas"]["PieceData"][];
+            /** @description no piece follows */
+            closing: boolean;
+            /** @description machines that another run claims for the same time, in words */
+            contested: string[];
             entries: components["schemas"]["StandingEntryData"][];
             events: components["schemas"]["EventData"][];
             hands: components["schemas"]["HandData"][];
@@ -5108,6 +6418,8 @@ export interface components {
             };
             step: string | null;
             corrected: number;
+            /** @description null for the run itself */
+            piece: number | null;
         };
         StartRunRequest: components["schemas"]["PressPlanRequest"] & {
             /** Format: uuid */
@@ -5145,6 +6457,28 @@ export interface components {
             to: number;
             phase: string;
         };
+        /** @description Work that the queue does: how far it is, then its answer or what was wrong with it. */
+        TaskData: {
+            id: string;
+            /** @enum {string} */
+            kind: "calc" | "import";
+            /** @enum {string} */
+            state: "waiting" | "running" | "done" | "failed";
+            /**
+             * Format: float
+             * @description how much of it is done, 0 to 1
+             */
+            share: number;
+            /** @description what the same request answers when it is short */
+            answer: Record<string, never> | null;
+            /** @description field and message, as in any refusal */
+            fault: Record<string, never> | null;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+        };
         /** @description A timer of a run. */
         TimerData: {
             id: string;
@@ -5158,6 +6492,10 @@ export interface components {
             minutes: number;
             /** Format: float */
             answered_at: number | null;
+        };
+        UnknownFact: {
+            fact: string;
+            effect: string;
         };
         VacuumAtmosphereInput: {
             /** @description geopotential height (m) */
@@ -5245,6 +6583,39 @@ export interface components {
                 /** @description absolute (kPa) */
                 kpa: number;
             }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        VacuumTraceInput: {
+            /** @description of the gauge, in order, from before the pull to its end */
+            readings: {
+                /** @description (s) */
+                t_s: number;
+                /** @description absolute (kPa) */
+                kpa_abs: number;
+            }[];
+            /** @description pressure of the air here (kPa) */
+            atmosphere_kpa: number;
+            /** @description when the heater left the sheet, on the same clock (s) */
+            heater_off_s?: number | null;
+        };
+        VacuumTraceResult: {
+            /** @description the sheet closed on the box; null when it never did (s) */
+            seal_s: number | null;
+            /** @description the tank, or the second pump, came; null for one stage (s) */
+            second_stage_s: number | null;
+            /** @description mean of the last second (kPa) */
+            end_kpa: number;
+            /** @description of the vacuum that is possible under this air (%) */
+            end_pct: number;
+            /** @description from the heater leaving to the seal (s) */
+            delay_s: number | null;
+            /** @description rise over the last fifth (kPa/min) */
+            leak_kpa_min: number;
+            /** @enum {string} */
+            verdict: "no seal" | "leaks" | "sealed";
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -5344,6 +6715,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CatalogueEntryData"][];
                 };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    calcBarrelContents: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BarrelContentsInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BarrelContentsResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5657,6 +7070,37 @@ export interface operations {
             };
         };
     };
+    calcCostPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostPartInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostPartResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcCycleCapacity: {
         parameters: {
             query?: never;
@@ -5708,6 +7152,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DensityArchimedesResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcDiagnoseRank: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiagnoseRankInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnoseRankResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -5801,6 +7276,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DwellBudgetResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFitHeater: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitHeaterInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitHeaterResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFitPress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitPressInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitPressResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -6339,6 +7876,37 @@ export interface operations {
             };
         };
     };
+    calcHeatTrack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatTrackInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatTrackResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcHeatVacuumCool: {
         parameters: {
             query?: never;
@@ -6432,6 +8000,37 @@ export interface operations {
             };
         };
     };
+    calcLearnFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearnFactorInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnFactorResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcMeshMeasure: {
         parameters: {
             query?: never;
@@ -6452,6 +8051,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeshMeasureResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcPlanCompression: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanCompressionInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanCompressionResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -6804,6 +8434,37 @@ export interface operations {
             };
         };
     };
+    calcVacuumTrace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VacuumTraceInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VacuumTraceResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcVacuumTwoStage: {
         parameters: {
             query?: never;
@@ -6853,6 +8514,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChargeData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     beginCharge: {
@@ -6887,6 +8559,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChargeData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getCharge: {
@@ -6907,6 +8590,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -6938,6 +8632,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChargeData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     chargeLabel: {
@@ -6958,6 +8663,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -6989,6 +8705,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChargeData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     rescaleCharge: {
@@ -7017,6 +8744,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChargeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7054,6 +8792,17 @@ export interface operations {
                     "application/json": components["schemas"]["ChargeData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getDryBoard: {
@@ -7072,6 +8821,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DryBoardData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7115,6 +8875,17 @@ export interface operations {
                     "application/json": components["schemas"]["DryingData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     emptyDryer: {
@@ -7145,6 +8916,17 @@ export interface operations {
                     "application/json": components["schemas"]["LotData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getFloor: {
@@ -7163,6 +8945,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FloorData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7195,6 +8988,17 @@ export interface operations {
                     "application/json": components["schemas"]["IdentifyRankResult"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getLots: {
@@ -7219,6 +9023,17 @@ export interface operations {
                     "application/json": components["schemas"]["LotData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     deliverLot: {
@@ -7241,6 +9056,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LotData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7276,6 +9102,17 @@ export interface operations {
                     "application/json": components["schemas"]["LotData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getLot: {
@@ -7296,6 +9133,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LotDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7324,6 +9172,17 @@ export interface operations {
                     "application/json": components["schemas"]["LotData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     lotHistory: {
@@ -7343,6 +9202,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -7365,6 +9235,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getMachines: {
@@ -7383,6 +9264,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachineData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7410,6 +9302,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     setPin: {
@@ -7435,6 +9338,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     setPreferences: {
@@ -7459,6 +9373,17 @@ export interface operations {
                     "application/json": components["schemas"]["PreferencesData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getMeshes: {
@@ -7477,6 +9402,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeshData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7506,6 +9442,17 @@ export interface operations {
                     "application/json": components["schemas"]["MeshData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     deleteMesh: {
@@ -7525,6 +9472,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -7552,6 +9510,17 @@ export interface operations {
                     "application/octet-stream": unknown;
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getMixes: {
@@ -7570,6 +9539,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MixData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7607,6 +9587,17 @@ export interface operations {
                     "application/json": components["schemas"]["MixData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getPeople: {
@@ -7625,6 +9616,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PersonData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7657,6 +9659,17 @@ export interface operations {
                     "application/json": components["schemas"]["PersonData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getAllPeople: {
@@ -7675,6 +9688,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ColleagueData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7705,6 +9729,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     resetPerson: {
@@ -7730,6 +9765,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -7760,6 +9806,17 @@ export interface operations {
                     };
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getPicture: {
@@ -7779,6 +9836,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -7804,6 +9872,17 @@ export interface operations {
                     "application/json": components["schemas"]["PressPlanData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getPolymers: {
@@ -7822,6 +9901,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PolymerData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7852,6 +9942,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getProducts: {
@@ -7870,6 +9971,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProductData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getProductCharge: {
+        parameters: {
+            query?: {
+                machine_id?: number;
+            };
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductChargeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7903,6 +10050,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecipeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -7969,6 +10127,17 @@ export interface operations {
                     "application/json": components["schemas"]["ReviewItemData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getRuns: {
@@ -7991,6 +10160,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunPageData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8017,6 +10197,17 @@ export interface operations {
                     "application/json": components["schemas"]["RunData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getRun: {
@@ -8039,6 +10230,17 @@ export interface operations {
                     "application/json": components["schemas"]["RunData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     exportRun: {
@@ -8059,6 +10261,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -8088,6 +10301,17 @@ export interface operations {
                     "application/json": components["schemas"]["AppendedData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getRunReadings: {
@@ -8112,6 +10336,17 @@ export interface operations {
                     };
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getScreens: {
@@ -8130,6 +10365,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScreenData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8152,6 +10398,17 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSession: {
@@ -8170,6 +10427,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8199,6 +10467,17 @@ export interface operations {
                     "application/json": components["schemas"]["SessionData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     signOut: {
@@ -8217,6 +10496,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8246,6 +10536,17 @@ export interface operations {
                     "application/json": components["schemas"]["SessionData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSortingTests: {
@@ -8266,6 +10567,17 @@ export interface operations {
                     "application/json": components["schemas"]["SortingTestData"][];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSortings: {
@@ -8284,6 +10596,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SortingData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8317,6 +10640,17 @@ export interface operations {
                     "application/json": components["schemas"]["SortingData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSorting: {
@@ -8337,6 +10671,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SortingData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8371,6 +10716,17 @@ export interface operations {
                     "application/json": components["schemas"]["SortingData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     closeSorting: {
@@ -8399,6 +10755,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SortingData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8434,6 +10801,17 @@ export interface operations {
                     "application/json": components["schemas"]["SortingData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSources: {
@@ -8452,6 +10830,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SourceData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8481,6 +10870,17 @@ export interface operations {
                     "application/json": components["schemas"]["SourceData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getSource: {
@@ -8501,6 +10901,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SourceDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8537,6 +10948,50 @@ export interface operations {
                     "application/json": components["schemas"]["SourceDetailData"];
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                task: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     getTokens: {
@@ -8555,6 +11010,17 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeyData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
                 };
             };
         };
@@ -8589,6 +11055,17 @@ export interface operations {
                     };
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     revokeToken: {
@@ -8608,6 +11085,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };
@@ -8649,6 +11137,17 @@ export interface operations {
                     };
                 };
             };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
         };
     };
     exportCsv: {
@@ -8668,6 +11167,17 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
             };
         };
     };

@@ -1,7 +1,14 @@
 import { openDB, type DBSchema } from 'idb';
 import type { Floor, NewEvent, Run, Session } from './types';
 
-export interface QueuedEvent { key: string; run_id: string; order: number; event: NewEvent; by: string; refused: string | null }
+export interface QueuedEvent {
+    key: string;
+    run_id: string;
+    order: number;
+    event: NewEvent;
+    by: string;
+    refused: string | null;
+}
 
 interface Kept extends DBSchema {
     queue: { key: string; value: QueuedEvent; indexes: { run: string } };

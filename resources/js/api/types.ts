@@ -11,6 +11,7 @@ export type Hand = Schemas['HandData'];
 export type Marks = Schemas['HeatMarksData'];
 export type Machine = Schemas['MachineData'];
 export type Product = Schemas['ProductData'];
+export type ProductCharge = Schemas['ProductChargeData'];
 export type Recipe = Schemas['RecipeData'];
 export type Polymer = Schemas['PolymerData'];
 export type Lot = Schemas['LotData'];
@@ -31,17 +32,65 @@ export type CurvePoint = PressPlan['cycle']['curve'][number];
 export type Block = Schemas['SafetyCheckResult']['blocks'][number];
 
 /** The parts of a procedure's data that the screens read; the whole is docs/formats/procedure.schema.json. */
-export interface ProcedureField { id: string; label: string; dimension?: Dimension; kind?: 'choice' | 'text' | 'thickness_grid'; required?: boolean; choices?: string[]; required_when?: Record<string, string> }
-export interface ProcedureEntry { id: string; title: string; key?: string; once?: boolean; effect?: string; fields: ProcedureField[] }
+export interface ProcedureField {
+    id: string;
+    label: string;
+    dimension?: Dimension;
+    kind?: 'choice' | 'text' | 'thickness_grid';
+    required?: boolean;
+    choices?: string[];
+    required_when?: Record<string, string>;
+}
+export interface ProcedureEntry {
+    id: string;
+    title: string;
+    key?: string;
+    once?: boolean;
+    effect?: string;
+    fields: ProcedureField[];
+}
+export interface ProcedureGate {
+    says?: string;
+    timer?: string;
+    confirmed?: string[];
+    entry?: string;
+    fields?: string[];
+    at_least?: string;
+    at_most?: string;
+    near?: string;
+    tolerance?: string;
+}
 export interface ProcedureStep {
-    id: string; stage: string; place: string; people: number; title: string; do: string; why: string; button: string;
-    shows?: string[]; entries?: string[]; confirm?: { id: string; text: string }[]; starts?: string; timer?: string; pass_anyway?: 'no' | 'reason' | 'lead'; cautions?: string[];
-    gate?: { entry?: string; timer?: string; confirmed?: string[] }[];
+    id: string;
+    stage: string;
+    place: string;
+    people: number;
+    title: string;
+    do: string;
+    why: string;
+    button: string;
+    shows?: string[];
+    entries?: string[];
+    confirm?: { id: string; text: string }[];
+    starts?: string;
+    timer?: string;
+    pass_anyway?: 'no' | 'reason' | 'lead';
+    cautions?: string[];
+    gate?: ProcedureGate[];
+    phase?: 'setup' | 'piece' | 'closing';
+    hands?: 'free' | 'one' | 'none';
     reminders?: { entry: string; every_min: string; what: string; why: string }[];
 }
 export interface Procedure {
-    id: string; version: number; title: string; stages: { id: string; title: string }[]; entries: ProcedureEntry[]; steps: ProcedureStep[];
-    timers: { id: string; title: string; minutes: string; kind: string }[]; places: Record<string, { title: string; heat: string }>;
+    id: string;
+    version: number;
+    title: string;
+    stages: { id: string; title: string }[];
+    entries: ProcedureEntry[];
+    steps: ProcedureStep[];
+    timers: { id: string; title: string; minutes: string; kind: string }[];
+    places: Record<string, { title: string; heat: string; holds?: number }>;
+    piece?: { title: string };
 }
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
 export type Mesh = Schemas['MeshData'];
@@ -51,7 +100,12 @@ export type SortingTest = Schemas['SortingTestData'];
 export type Sorting = Schemas['SortingData'];
 export type SortingBin = Schemas['SortingBinData'];
 export type Ranking = Schemas['IdentifyRankResult'];
-export interface Evidence { test: string; result?: string; g_cm3?: number; se?: number }
+export interface Evidence {
+    test: string;
+    result?: string;
+    g_cm3?: number;
+    se?: number;
+}
 export type DryBoard = Schemas['DryBoardData'];
 export type DryPlan = Schemas['DryPlanData'];
 export type Mix = Schemas['MixData'];

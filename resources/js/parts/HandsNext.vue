@@ -2,10 +2,10 @@
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { floor, refreshFloor } from '../api/floor';
-import { overlay } from '../api/overlay';
+import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
-import { handsOf } from './hands';
+import { handsOf } from '../offline/hands';
 import { useNow } from './clock';
 import { ring } from './sound';
 import { clockText, timeOfDay } from './units';
@@ -21,7 +21,7 @@ const hands = computed<Hand[]>(() => {
     const list = (floor.now?.hands ?? []).filter((h) => h.run_id === null || !touched.has(h.run_id));
     for (const id of touched) {
         const run = queue.runs[id];
-        if (run) list.push(...handsOf(overlay(run, queue.waiting), run));
+        if (run) list.push(...handsOf(overlay(run, queue.waiting)));
     }
     return list.sort((a, b) => a.at - b.at);
 });
@@ -29,7 +29,9 @@ const first = computed(() => hands.value[0] ?? null);
 const waits = (h: Hand) => h.timer !== null || h.entry !== null;
 const overdue = (h: Hand) => waits(h) && h.at <= now.value;
 const ringing = computed(() => hands.value.some(overdue));
-watch([ringing, () => Math.floor(now.value / 4)], ([on]) => { if (on) ring(); });
+watch([ringing, () => Math.floor(now.value / 4)], ([on]) => {
+    if (on) ring();
+});
 
 async function tap(h: Hand) {
     if (h.entry && h.run_id) {
@@ -37,26 +39,56 @@ async function tap(h: Hand) {
         await refreshFloor();
     } else await router.push(h.to);
 }
-watch(() => route.fullPath, () => { open.value = false; void refreshFloor(); });
+watch(
+    () => route.fullPath,
+    () => {
+        open.value = false;
+        void refreshFloor();
+    },
+);
 </script>
 
 <template>
     <aside :class="['hands', 'no-print', { open }]" aria-label="Hands next">
-        <h2 class="head">Hands next <button v-if="hands.length > 1" class="more" type="button" :aria-expanded="open" @click="open = !open">{{ open ? 'Less' : `All ${hands.length}` }}</button></h2>
+        <h2 class="head">
+            Hands next
+            <button
+                v-if="hands.length > 1"
+                class="more"
+                type="button"
+                :aria-expanded="open"
+                @click="open = !open"
+            >
+                {{ open ? 'Less' : `All ${hands.length}` }}
+            </button>
+        </h2>
         <div v-if="first" :class="['first', { late: overdue(first) }]">
-            <p class="count mono" aria-hidden="true">{{ waits(first) ? clockText(first.at - now) : 'now' }}</p>
+            <p class="count mono" aria-hidden="true">
+                {{ waits(first) ? clockText(first.at - now) : 'now' }}
+            </p>
             <p v-if="overdue(first)" class="late-word"><span aria-hidden="true">▲</span> waiting for hands</p>
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
-            <p class="why">{{ first.why }}<template v-if="first.people > 1"> {{ first.people }} people.</template></p>
+            <p class="why">
+                {{ first.why }}<template v-if="first.people > 1"> {{ first.people }} people.</template>
+            </p>
             <p class="why">{{ first.about }}</p>
-            <v-btn block color="primary" class="go" @click="tap(first)">{{ first.button ?? (route.path === first.to ? 'You are there' : 'Go there') }}</v-btn>
+            <v-btn block color="primary" class="go" @click="tap(first)">{{
+                first.button ?? (route.path === first.to ? 'You are there' : 'Go there')
+            }}</v-btn>
         </div>
-        <p v-else class="empty quiet">Nothing waits. Start a run and its next moments stand here, from every machine.</p>
+        <p v-else class="empty quiet">
+            Nothing waits. Start a run and its next moments stand here, from every machine.
+        </p>
         <ol class="rest">
             <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
                 <router-link :to="h.to">
-                    <span :class="['mono', 'when', { 'late-text': overdue(h) }]">{{ !waits(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now) }}</span>
-                    <span><strong>{{ h.what }}: {{ h.machine }}</strong><br><span class="quiet">{{ h.about }}</span></span>
+                    <span :class="['mono', 'when', { 'late-text': overdue(h) }]">{{
+                        !waits(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now)
+                    }}</span>
+                    <span
+                        ><strong>{{ h.what }}: {{ h.machine }}</strong
+                        ><br /><span class="quiet">{{ h.about }}</span></span
+                    >
                 </router-link>
             </li>
         </ol>
@@ -64,31 +96,133 @@ watch(() => route.fullPath, () => { open.value = false; void refreshFloor(); });
 </template>
 
 <style scoped>
-.hands { background: var(--paper); border-left: 1px solid var(--line); position: sticky; top: var(--head); height: calc(100vh - var(--head)); overflow-y: auto; }
-.head { padding: 16px 18px 12px; display: flex; justify-content: space-between; }
-.more { display: none; }
-.first { background: var(--bar); color: var(--on-bar); padding: 14px 18px 18px; }
-.first.late { background: #6c1055; animation: beat 1s steps(2, jump-none) infinite; }
-@keyframes beat { 50% { background: #86186a; } }
-.count { font-size: 2.9rem; line-height: 1; }
-.late-word { font-weight: 700; margin-top: 4px; }
-.what { font-weight: 700; font-size: 1.1rem; margin-top: 8px; }
-.why { color: var(--on-bar-quiet); font-size: .95rem; }
-.first.late .why { color: #f7e3f1; }
-.go { margin-top: 12px; min-height: 60px !important; font-size: 1.15rem !important; }
-.empty { padding: 0 18px; }
-.rest { list-style: none; margin: 0; padding: 0 18px; }
-.rest a { display: grid; grid-template-columns: 84px 1fr; gap: 12px; padding: 12px 0; border-bottom: 1px solid var(--line); text-decoration: none; font-size: .95rem; min-height: var(--touch); }
-.when { font-size: 1.25rem; }
-.late-text { color: var(--alarm); }
+.hands {
+    background: var(--paper);
+    border-left: 1px solid var(--line);
+    position: sticky;
+    top: var(--head);
+    height: calc(100vh - var(--head));
+    overflow-y: auto;
+}
+.head {
+    padding: 16px 18px 12px;
+    display: flex;
+    justify-content: space-between;
+}
+.more {
+    display: none;
+}
+.first {
+    background: var(--bar);
+    color: var(--on-bar);
+    padding: 14px 18px 18px;
+}
+.first.late {
+    background: #6c1055;
+    animation: beat 1s steps(2, jump-none) infinite;
+}
+@keyframes beat {
+    50% {
+        background: #86186a;
+    }
+}
+.count {
+    font-size: 2.9rem;
+    line-height: 1;
+}
+.late-word {
+    font-weight: 700;
+    margin-top: 4px;
+}
+.what {
+    font-weight: 700;
+    font-size: 1.1rem;
+    margin-top: 8px;
+}
+.why {
+    color: var(--on-bar-quiet);
+    font-size: 0.95rem;
+}
+.first.late .why {
+    color: #f7e3f1;
+}
+.go {
+    margin-top: 12px;
+    min-height: 60px !important;
+    font-size: 1.15rem !important;
+}
+.empty {
+    padding: 0 18px;
+}
+.rest {
+    list-style: none;
+    margin: 0;
+    padding: 0 18px;
+}
+.rest a {
+    display: grid;
+    grid-template-columns: 84px 1fr;
+    gap: 12px;
+    padding: 12px 0;
+    border-bottom: 1px solid var(--line);
+    text-decoration: none;
+    font-size: 0.95rem;
+    min-height: var(--touch);
+}
+.when {
+    font-size: 1.25rem;
+}
+.late-text {
+    color: var(--alarm);
+}
 @media (max-width: 1000px) {
-    .hands { position: fixed; inset: auto 0 0 0; height: auto; max-height: 80vh; z-index: 1005; border-top: 1px solid var(--line); }
-    .head { display: none; }
-    .open .head { display: flex; }
-    .more { display: inline-block; min-height: 44px; padding: 0 14px; border: 1px solid var(--line); border-radius: 4px; }
-    .first { display: grid; grid-template-columns: auto 1fr auto; column-gap: 14px; align-items: center; padding: 10px 14px; }
-    .first .why, .late-word { display: none; }
-    .count { font-size: 1.8rem; } .what { margin: 0; } .go { margin: 0; width: auto; }
-    .rest { display: none; } .open .rest { display: block; }
+    .hands {
+        position: fixed;
+        inset: auto 0 0 0;
+        height: auto;
+        max-height: 80vh;
+        z-index: 1005;
+        border-top: 1px solid var(--line);
+    }
+    .head {
+        display: none;
+    }
+    .open .head {
+        display: flex;
+    }
+    .more {
+        display: inline-block;
+        min-height: 44px;
+        padding: 0 14px;
+        border: 1px solid var(--line);
+        border-radius: 4px;
+    }
+    .first {
+        display: grid;
+        grid-template-columns: auto 1fr auto;
+        column-gap: 14px;
+        align-items: center;
+        padding: 10px 14px;
+    }
+    .first .why,
+    .late-word {
+        display: none;
+    }
+    .count {
+        font-size: 1.8rem;
+    }
+    .what {
+        margin: 0;
+    }
+    .go {
+        margin: 0;
+        width: auto;
+    }
+    .rest {
+        display: none;
+    }
+    .open .rest {
+        display: block;
+    }
 }
 </style>

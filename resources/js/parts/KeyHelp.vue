@@ -3,7 +3,10 @@ import { computed } from 'vue';
 import { keys } from './keys';
 import { pageKeys } from './pageKeys';
 
-const groups = computed(() => [{ title: 'Everywhere', list: keys.list }, ...(pageKeys.list.length > 0 ? [{ title: pageKeys.title, list: pageKeys.list }] : [])]);
+const groups = computed(() => [
+    { title: 'Everywhere', list: keys.list },
+    ...(pageKeys.list.length > 0 ? [{ title: pageKeys.title, list: pageKeys.list }] : []),
+]);
 </script>
 
 <template>
@@ -13,7 +16,12 @@ const groups = computed(() => [{ title: 'Everywhere', list: keys.list }, ...(pag
             <section v-for="group in groups" :key="group.title" class="mt-4">
                 <h3 class="quiet">{{ group.title }}</h3>
                 <dl>
-                    <div v-for="k in group.list" :key="k.key"><dt><span class="key">{{ k.key }}</span></dt><dd>{{ k.says }}</dd></div>
+                    <div v-for="k in group.list" :key="k.key">
+                        <dt>
+                            <span class="key">{{ k.key }}</span>
+                        </dt>
+                        <dd>{{ k.says }}</dd>
+                    </div>
                 </dl>
             </section>
             <v-btn class="mt-4" variant="outlined" @click="keys.help = false">Close</v-btn>
@@ -22,9 +30,24 @@ const groups = computed(() => [{ title: 'Everywhere', list: keys.list }, ...(pag
 </template>
 
 <style scoped>
-dl { columns: 2; margin: 8px 0 0; }
-dl div { display: flex; gap: 12px; align-items: center; padding: 4px 0; break-inside: avoid; }
-dt { min-width: 54px; }
-dd { margin: 0; }
-h3 { font-size: .95rem; }
+dl {
+    columns: 2;
+    margin: 8px 0 0;
+}
+dl div {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 4px 0;
+    break-inside: avoid;
+}
+dt {
+    min-width: 54px;
+}
+dd {
+    margin: 0;
+}
+h3 {
+    font-size: 0.95rem;
+}
 </style>

@@ -9,7 +9,11 @@ const open = defineModel<boolean>({ required: true });
 const chosen = ref<Person | null>(null);
 const pin = ref('');
 const problem = ref('');
-watch(open, () => { chosen.value = null; pin.value = ''; problem.value = ''; });
+watch(open, () => {
+    chosen.value = null;
+    pin.value = '';
+    problem.value = '';
+});
 
 async function go() {
     if (!chosen.value) return;
@@ -33,19 +37,57 @@ function press(digit: string) {
         <v-card class="pa-6">
             <h2>{{ chosen ? chosen.name : 'Who is here?' }}</h2>
             <div v-if="!chosen" class="people">
-                <v-btn v-for="p in session.people.filter((q) => q.id !== session.person?.id)" :key="p.id" block variant="outlined" @click="chosen = p">{{ p.name }}</v-btn>
-                <p v-if="session.people.length <= 1" class="quiet">Nobody else has signed in on this screen yet. The first time takes the password: sign out, then sign in.</p>
+                <v-btn
+                    v-for="p in session.people.filter((q) => q.id !== session.person?.id)"
+                    :key="p.id"
+                    block
+                    variant="outlined"
+                    @click="chosen = p"
+                    >{{ p.name }}</v-btn
+                >
+                <p v-if="session.people.length <= 1" class="quiet">
+                    Nobody else has signed in on this screen yet. The first time takes the password: sign out,
+                    then sign in.
+                </p>
             </div>
             <form v-else @submit.prevent="go">
-                <v-text-field v-model="pin" label="PIN" type="password" inputmode="numeric" autocomplete="off" autofocus maxlength="8" :error-messages="problem" />
-                <div class="pad"><v-btn v-for="d in ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']" :key="d" variant="outlined" :aria-label="d === '⌫' ? 'Delete' : d" @click="d === '⌫' ? (pin = pin.slice(0, -1)) : press(d)">{{ d }}</v-btn><v-btn type="submit" color="primary">Go</v-btn></div>
+                <v-text-field
+                    v-model="pin"
+                    label="PIN"
+                    type="password"
+                    inputmode="numeric"
+                    autocomplete="off"
+                    autofocus
+                    maxlength="8"
+                    :error-messages="problem"
+                />
+                <div class="pad">
+                    <v-btn
+                        v-for="d in ['1', '2', '3', '4', '5', '6', '7', '8', '9', '⌫', '0']"
+                        :key="d"
+                        variant="outlined"
+                        :aria-label="d === '⌫' ? 'Delete' : d"
+                        @click="d === '⌫' ? (pin = pin.slice(0, -1)) : press(d)"
+                        >{{ d }}</v-btn><v-btn type="submit" color="primary">Go</v-btn>
+                </div>
             </form>
         </v-card>
     </v-dialog>
 </template>
 
 <style scoped>
-.people { display: grid; gap: 10px; margin-top: 14px; }
-form { margin-top: 14px; }
-.pad { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; margin-top: 14px; }
+.people {
+    display: grid;
+    gap: 10px;
+    margin-top: 14px;
+}
+form {
+    margin-top: 14px;
+}
+.pad {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 10px;
+    margin-top: 14px;
+}
 </style>

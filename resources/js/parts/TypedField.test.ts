@@ -10,15 +10,38 @@ import TypedField from './TypedField.vue';
 function form(dimension: Dimension, props: Record<string, unknown> = {}, start: number | null = null) {
     const value = ref<number | null>(start);
     const sent: (number | null)[] = [];
-    const host = mount(defineComponent({
-        setup: () => () => h('form', { onSubmit: (e: Event) => { e.preventDefault(); sent.push(value.value); } }, [
-            h(TypedField, { label: 'Field', dimension, modelValue: value.value, 'onUpdate:modelValue': (v: number | null) => { value.value = v; }, ...props }),
-        ]),
-    }), { attachTo: document.body });
+    const host = mount(
+        defineComponent({
+            setup: () => () =>
+                h(
+                    'form',
+                    {
+                        onSubmit: (e: Event) => {
+                            e.preventDefault();
+                            sent.push(value.value);
+                        },
+                    },
+                    [
+                        h(TypedField, {
+                            label: 'Field',
+                            dimension,
+                            modelValue: value.value,
+                            'onUpdate:modelValue': (v: number | null) => {
+                                value.value = v;
+                            },
+                            ...props,
+                        }),
+                    ],
+                ),
+        }),
+        { attachTo: document.body },
+    );
     const input = host.get('input');
     const el = input.element as HTMLInputElement;
     /** As a browser does: an invalid field holds the form back. */
-    const enter = async () => { if (el.checkValidity()) await host.get('form').trigger('submit'); };
+    const enter = async () => {
+        if (el.checkValidity()) await host.get('form').trigger('submit');
+    };
     const type = async (text: string) => {
         await input.trigger('focus');
         for (let i = 1; i <= text.length; i++) await input.setValue(text.slice(0, i));
@@ -28,15 +51,26 @@ function form(dimension: Dimension, props: Record<string, unknown> = {}, start: 
 
 describe('a field that takes what people type', () => {
     it.each([
-        ['mass', '2,1 kg', 2100], ['mass', '2 kg', 2000], ['mass', '12.8 kg', 12800], ['mass', '450', 450], ['mass', '5 lb', 2267.96185],
-        ['length', '3/4 in', 19.05], ['length', '1.2 m', 1200], ['temperature', '350F', 176.66666666666666], ['time', '90 s', 1.5], ['number', '12,5', 12.5],
-    ] as [Dimension, string, number][])('%s “%s” and Enter, with no pause', async (dimension, text, value) => {
-        const f = form(dimension);
-        await f.type(text);
-        await f.enter();
-        expect(f.sent).toHaveLength(1);
-        expect(f.sent[0]).toBeCloseTo(value, 6);
-    });
+        ['mass', '2,1 kg', 2100],
+        ['mass', '2 kg', 2000],
+        ['mass', '12.8 kg', 12800],
+        ['mass', '450', 450],
+        ['mass', '5 lb', 2267.96185],
+        ['length', '3/4 in', 19.05],
+        ['length', '1.2 m', 1200],
+        ['temperature', '350F', 176.66666666666666],
+        ['time', '90 s', 1.5],
+        ['number', '12,5', 12.5],
+    ] as [Dimension, string, number][])(
+        '%s “%s” and Enter, with no pause',
+        async (dimension, text, value) => {
+            const f = form(dimension);
+            await f.type(text);
+            await f.enter();
+            expect(f.sent).toHaveLength(1);
+            expect(f.sent[0]).toBeCloseTo(value, 6);
+        },
+    );
 
     it('sends the same after Tab, after a paste and at the speed of a scanner', async () => {
         const tab = form('mass');
@@ -50,7 +84,10 @@ describe('a field that takes what people type', () => {
         await paste.enter();
         const scanner = form('mass');
         scanner.el.value = '2';
-        for (const text of ['2,', '2,1', '2,1 ', '2,1 k', '2,1 kg']) { scanner.el.value = text; void scanner.input.trigger('input'); }
+        for (const text of ['2,', '2,1', '2,1 ', '2,1 k', '2,1 kg']) {
+            scanner.el.value = text;
+            void scanner.input.trigger('input');
+        }
         await scanner.enter();
         expect([tab.sent, paste.sent, scanner.sent]).toEqual([[2100], [2100], [2100]]);
     });
@@ -81,7 +118,7 @@ describe('a field that takes what people type', () => {
         expect(floats.sent).toEqual([-1.25]);
     });
 
-    it('reads a bare number in the person\'s own unit and shows what is kept, exactly', async () => {
+    it("reads a bare number in the person's own unit and shows what is kept, exactly", async () => {
         session.preferences.units = 'us';
         const f = form('mass', {}, 12850);
         expect(f.el.value).toContain('lb');

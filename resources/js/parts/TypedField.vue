@@ -5,10 +5,24 @@ import { useTyped } from '../units/useTyped';
 import { shown } from './units';
 
 /** A quantity in a form: "2,1 kg", "3/4 in", "350F". What it cannot read it holds the form back for, and says why. */
-const props = defineProps<{ label: string; dimension: Dimension; note?: string; min?: number; max?: number; digits?: number; signed?: boolean; placeholder?: string; bare?: boolean }>();
+const props = defineProps<{
+    label: string;
+    dimension: Dimension;
+    note?: string;
+    min?: number;
+    max?: number;
+    digits?: number;
+    signed?: boolean;
+    placeholder?: string;
+    bare?: boolean;
+}>();
 const value = defineModel<number | null>({ required: true });
 const field = ref<HTMLInputElement | null>(null);
-const { text, bad, problem, editing, heard, left } = useTyped(value, () => props.dimension, () => props);
+const { text, bad, problem, editing, heard, left } = useTyped(
+    value,
+    () => props.dimension,
+    () => props,
+);
 watchEffect(() => field.value?.setCustomValidity(bad.value));
 
 function began(event: FocusEvent) {
@@ -19,7 +33,9 @@ function began(event: FocusEvent) {
 
 <template>
     <label>
-        <span :class="{ sr: bare }">{{ label }}<template v-if="shown(dimension).unit">, {{ shown(dimension).unit }}</template></span>
+        <span :class="{ sr: bare }"
+            >{{ label }}<template v-if="shown(dimension).unit">, {{ shown(dimension).unit }}</template></span
+        >
         <input
             ref="field"
             :value="text"
@@ -33,7 +49,7 @@ function began(event: FocusEvent) {
             @focus="began"
             @blur="left"
             @invalid="left"
-        >
+        />
         <small v-if="problem || note" :class="{ fault: problem }">{{ problem || note }}</small>
     </label>
 </template>

@@ -2,14 +2,17 @@ import { describe, expect, it } from 'vitest';
 import { heatColour, inkOnHeat } from './colour';
 
 const luminance = (rgb: number[]) => {
-    const [r, g, b] = rgb.map((v) => (v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4));
+    const [r, g, b] = rgb.map((v) =>
+        v / 255 <= 0.04045 ? v / 255 / 12.92 : ((v / 255 + 0.055) / 1.055) ** 2.4,
+    );
     return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 };
 const channels = (c: number) => heatColour(c).match(/\d+/g)!.map(Number);
 
 describe('heat as a colour', () => {
     it('is a colour at every heat, and stays at its ends beyond them', () => {
-        for (let c = -100; c <= 900; c += 7) for (const part of channels(c)) expect(part >= 0 && part <= 255).toBe(true);
+        for (let c = -100; c <= 900; c += 7)
+            for (const part of channels(c)) expect(part >= 0 && part <= 255).toBe(true);
         expect(heatColour(-500)).toBe(heatColour(-100));
         expect(heatColour(5000)).toBe(heatColour(900));
     });

@@ -25,7 +25,14 @@ describe('what a person sees', () => {
         expect(show(6.89475729, 'pressure')).toBe('100\u00A0psi');
     });
 
-    it.each([['length', 1, 25.4], ['mass', 1, 453.59237], ['temperature', 365, 185], ['temperature', 32, 0], ['pressure', 100, 6.89475729], ['time', 3, 3]] as const)('takes a bare number in the unit of the person: %s %d', (dimension, typed, kept) => {
+    it.each([
+        ['length', 1, 25.4],
+        ['mass', 1, 453.59237],
+        ['temperature', 365, 185],
+        ['temperature', 32, 0],
+        ['pressure', 100, 6.89475729],
+        ['time', 3, 3],
+    ] as const)('takes a bare number in the unit of the person: %s %d', (dimension, typed, kept) => {
         expect(toShop(typed, dimension)).toBeCloseTo(typed, 9);
         units('us');
         expect(toShop(typed, dimension)).toBeCloseTo(kept, 6);
@@ -37,11 +44,27 @@ describe('what a person sees', () => {
 });
 
 describe('time', () => {
-    it.each([[0, '0:00'], [59.2, '1:00'], [60, '1:00'], [754, '12:34'], [3600, '1:00:00'], [3725, '1:02:05'], [-75, '−1:15'], [-0.3, '0:01']])('counts %d s as %s', (seconds, text) => {
+    it.each([
+        [0, '0:00'],
+        [59.2, '1:00'],
+        [60, '1:00'],
+        [754, '12:34'],
+        [3600, '1:00:00'],
+        [3725, '1:02:05'],
+        [-75, '−1:15'],
+        [-0.3, '0:01'],
+    ])('counts %d s as %s', (seconds, text) => {
         expect(clockText(seconds)).toBe(text);
     });
 
-    it.each([[0.5, '0.5 min'], [9.94, '9.9 min'], [12.3, '12 min'], [59.7, '1 h 0 min'], [119.7, '2 h 0 min'], [150, '2 h 30 min']])('writes %d min as %s', (minutes, text) => {
+    it.each([
+        [0.5, '0.5 min'],
+        [9.94, '9.9 min'],
+        [12.3, '12 min'],
+        [59.7, '1 h 0 min'],
+        [119.7, '2 h 0 min'],
+        [150, '2 h 30 min'],
+    ])('writes %d min as %s', (minutes, text) => {
         expect(minutesText(minutes)).toBe(text);
     });
 

@@ -2,7 +2,11 @@ import type { Dimension } from '../api/types';
 import { session } from '../api/session';
 
 /** Display only: the shop keeps mm, g, °C, bar and min; what people type is read in `units/quantity`. */
-interface Shown { unit: string; from: (v: number) => number; digits: number }
+interface Shown {
+    unit: string;
+    from: (v: number) => number;
+    digits: number;
+}
 
 const METRIC: Record<Dimension, Shown> = {
     length: { unit: 'mm', from: (v) => v, digits: 1 },
@@ -25,7 +29,10 @@ export function shown(dimension: Dimension): Shown {
 }
 
 export function number(value: number, digits: number): string {
-    return value.toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits }).replaceAll(',', '\u202F').replace('-', '−');
+    return value
+        .toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits })
+        .replaceAll(',', '\u202F')
+        .replace('-', '−');
 }
 
 /** A value with its unit in this person's preference: "2 166 g", "365 °F". */
@@ -41,13 +48,18 @@ export function clockText(seconds: number): string {
     const s = Math.ceil(Math.abs(seconds));
     const h = Math.floor(s / 3600);
     const m = Math.floor((s % 3600) / 60);
-    const text = h > 0 ? `${h}:${String(m).padStart(2, '0')}:${String(s % 60).padStart(2, '0')}` : `${m}:${String(s % 60).padStart(2, '0')}`;
+    const text =
+        h > 0
+            ? `${h}:${String(m).padStart(2, '0')}:${String(s % 60).padStart(2, '0')}`
+            : `${m}:${String(s % 60).padStart(2, '0')}`;
     return seconds < -0.5 ? `−${text}` : text;
 }
 
 export function minutesText(minutes: number): string {
     const whole = Math.round(minutes);
-    return whole >= 60 ? `${Math.floor(whole / 60)} h ${whole % 60} min` : `${number(minutes, minutes < 10 ? 1 : 0)} min`;
+    return whole >= 60
+        ? `${Math.floor(whole / 60)} h ${whole % 60} min`
+        : `${number(minutes, minutes < 10 ? 1 : 0)} min`;
 }
 
 export function timeOfDay(seconds: number): string {
@@ -55,12 +67,20 @@ export function timeOfDay(seconds: number): string {
 }
 
 export function dayText(seconds: number): string {
-    return new Date(seconds * 1000).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+    return new Date(seconds * 1000).toLocaleDateString('en-GB', {
+        weekday: 'short',
+        day: 'numeric',
+        month: 'short',
+    });
 }
 
 /** With its year: for what ends or began long from today. */
 export function dateText(seconds: number): string {
-    return new Date(seconds * 1000).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+    return new Date(seconds * 1000).toLocaleDateString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+    });
 }
 
 /** The inverse, for the number pad: a bare number in this person's unit as the shop keeps it. */

@@ -12,7 +12,14 @@ export function useSend() {
         try {
             return await work();
         } catch (error) {
-            fault.value = error instanceof Refused ? { field: error.field, message: error.message } : { field: '', message: 'The server does not answer. Nothing was changed: try again, it happens once only.' };
+            fault.value =
+                error instanceof Refused
+                    ? { field: error.field, message: error.message }
+                    : {
+                          field: '',
+                          message:
+                              'The server does not answer. Nothing was changed: try again, it happens once only.',
+                      };
             return undefined;
         } finally {
             busy.value = false;
@@ -23,7 +30,10 @@ export function useSend() {
 
 /** "mass_g" and what is wrong with it, as a sentence. */
 export const sentence = (fault: { field: string; message: string }): string => {
-    const name = fault.field.replace(/_(g|c|mm|pct|id)$/, '').replaceAll('_', ' ').replaceAll('.', ' ');
+    const name = fault.field
+        .replace(/_(g|c|mm|pct|id)$/, '')
+        .replaceAll('_', ' ')
+        .replaceAll('.', ' ');
     const text = `${name === '' ? '' : `${name} `}${fault.message}`;
     return `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.?!]$/.test(text) ? '' : '.'}`;
 };
@@ -33,14 +43,27 @@ export function useLatest<T>(question: WatchSource<unknown>, ask: () => Promise<
     const answer = shallowRef<T | null>(null);
     const fault = ref<{ field: string; message: string } | null>(null);
     let turn = 0;
-    watch(question, async () => {
-        const mine = ++turn;
-        try {
-            const next = await ask();
-            if (mine === turn) { answer.value = next; fault.value = null; }
-        } catch (error) {
-            if (mine === turn) { answer.value = null; fault.value = error instanceof Refused ? { field: error.field, message: error.message } : { field: '', message: 'The server does not answer.' }; }
-        }
-    }, { immediate: true });
+    watch(
+        question,
+        async () => {
+            const mine = ++turn;
+            try {
+                const next = await ask();
+                if (mine === turn) {
+                    answer.value = next;
+                    fault.value = null;
+                }
+            } catch (error) {
+                if (mine === turn) {
+                    answer.value = null;
+                    fault.value =
+                        error instanceof Refused
+                            ? { field: error.field, message: error.message }
+                            : { field: '', message: 'The server does not answer.' };
+                }
+            }
+        },
+        { immediate: true },
+    );
     return { answer, fault };
 }

@@ -9,7 +9,11 @@ import table from '../generated/units.json';
  */
 export type Read = { value: number; problem: null } | { value: null; problem: string };
 
-interface Row { unit: string; floor: number | null; units: Record<string, [number, number]> }
+interface Row {
+    unit: string;
+    floor: number | null;
+    units: Record<string, [number, number]>;
+}
 
 const ROWS = table as unknown as Record<Dimension, Row>;
 const LONGEST = 60;
@@ -23,7 +27,12 @@ const refuse = (problem: string): Read => ({ value: null, problem });
 /** Spaces and signs as keyboards, spreadsheets and this application itself write them. */
 function plain(text: string): string {
     // A narrow space groups thousands: what a screen shows is read back.
-    return text.replace(/(?<=\d)\u202F(?=\d{3})/g, '').replace(/[\u00A0\u202F]/g, ' ').replaceAll('\u2212', '-').replace(/[½¼¾]/g, (f) => FRACTIONS[f] ?? f).trim();
+    return text
+        .replace(/(?<=\d)\u202F(?=\d{3})/g, '')
+        .replace(/[\u00A0\u202F]/g, ' ')
+        .replaceAll('\u2212', '-')
+        .replace(/[½¼¾]/g, (f) => FRACTIONS[f] ?? f)
+        .trim();
 }
 
 export function parseQuantity(text: string, dimension: Dimension, bareUnit?: string, signed = false): Read {
@@ -34,8 +43,12 @@ export function parseQuantity(text: string, dimension: Dimension, bareUnit?: str
     const clock = dimension === 'time' ? /^(\d{1,3}):([0-5]\d)$/.exec(typed) : null;
     if (clock) return { value: 60 * Number(clock[1]) + Number(clock[2]), problem: null };
     const parts = split(typed);
-    if (parts === null) return refuse(`“${text.trim()}” is not a ${dimension}: write a number and a unit such as ${row.unit || '%'}`);
-    if (parts.length > 1 && ONE_NUMBER.includes(dimension)) return refuse(`“${text.trim()}” holds more than one number`);
+    if (parts === null)
+        return refuse(
+            `“${text.trim()}” is not a ${dimension}: write a number and a unit such as ${row.unit || '%'}`,
+        );
+    if (parts.length > 1 && ONE_NUMBER.includes(dimension))
+        return refuse(`“${text.trim()}” holds more than one number`);
     return sum(parts, row, (bareUnit || row.unit).toLowerCase(), text.trim(), dimension);
 }
 
@@ -55,10 +68,16 @@ function sum(parts: [string, string][], row: Row, bare: string, text: string, di
     let total = 0;
     let before = Infinity;
     for (const [digits, written] of parts) {
-        if (written === '' && parts.length > 1) return refuse(`“${text}” holds more than one number: give each its unit`);
+        if (written === '' && parts.length > 1)
+            return refuse(`“${text}” holds more than one number: give each its unit`);
         const unit = written === '' ? bare : written;
         const known = Object.hasOwn(row.units, unit) ? row.units[unit] : undefined;
-        if (!known) return refuse(`“${written}” is not a unit of ${dimension}: use ${Object.keys(row.units).filter((u) => u !== '').join(', ')}`);
+        if (!known)
+            return refuse(
+                `“${written}” is not a unit of ${dimension}: use ${Object.keys(row.units)
+                    .filter((u) => u !== '')
+                    .join(', ')}`,
+            );
         const [factor, offset] = known;
         if (factor >= before) return refuse(`“${text}” repeats a unit or goes from small to large`);
         before = factor;
@@ -66,7 +85,8 @@ function sum(parts: [string, string][], row: Row, bare: string, text: string, di
         if (typeof number === 'string') return refuse(number);
         total += number * factor + offset;
     }
-    if (row.floor !== null && total < row.floor) return refuse(dimension === 'temperature' ? 'is below absolute zero' : 'cannot be negative');
+    if (row.floor !== null && total < row.floor)
+        return refuse(dimension === 'temperature' ? 'is below absolute zero' : 'cannot be negative');
     return { value: total, problem: null };
 }
 
@@ -77,7 +97,9 @@ function read(digits: string, text: string): number | string {
     const fraction = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(bare);
     if (fraction) {
         const below = Number(fraction[3]);
-        return below === 0 ? `“${text}” divides by zero` : sign * (Number(fraction[1] ?? 0) + Number(fraction[2]) / below);
+        return below === 0
+            ? `“${text}” divides by zero`
+            : sign * (Number(fraction[1] ?? 0) + Number(fraction[2]) / below);
     }
     let number = bare.replaceAll('’', '');
     const comma = number.lastIndexOf(',');

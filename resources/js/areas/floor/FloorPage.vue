@@ -27,73 +27,311 @@ const SHORT: Record<string, string> = { heat: 'heating', cool: 'cooling' };
 const words = (s: Stretch) => {
     const word = SHORT[s.kind] ?? s.title;
     if (wide(s) * 7 < word.length * 9 + 16) return '';
-    return s.phase === 'past' || s.kind === 'hands' ? word : wide(s) * 7 < word.length * 8 + 50 ? clockText(s.to - Math.max(now.value, s.from)) : `${word} ${clockText(s.to - Math.max(now.value, s.from))}`;
+    return s.phase === 'past' || s.kind === 'hands'
+        ? word
+        : wide(s) * 7 < word.length * 8 + 50
+          ? clockText(s.to - Math.max(now.value, s.from))
+          : `${word} ${clockText(s.to - Math.max(now.value, s.from))}`;
 };
-const next = (l: Lane) => l.stretches.find((s) => s.from <= now.value && s.to > now.value && s.phase === 'coming');
+const next = (l: Lane) =>
+    l.stretches.find((s) => s.from <= now.value && s.to > now.value && s.phase === 'coming');
 </script>
 
 <template>
     <div class="page">
         <div class="page-head">
-            <div><h1>Floor</h1><p class="quiet">{{ dayText(now) }}, {{ timeOfDay(now) }} · {{ busy === 0 ? 'nothing running' : `${busy} of ${lanes.length} stations busy` }}</p></div>
+            <div>
+                <h1>Floor</h1>
+                <p class="quiet">
+                    {{ dayText(now) }}, {{ timeOfDay(now) }} ·
+                    {{ busy === 0 ? 'nothing running' : `${busy} of ${lanes.length} stations busy` }}
+                </p>
+            </div>
             <v-btn color="primary" to="/set" size="large">Set up a sheet</v-btn>
         </div>
         <div v-if="floor.now === null" class="card quiet">Asking the floor …</div>
         <template v-else>
             <div class="lanes">
-                <div class="axis" aria-hidden="true"><span v-for="t in ticks" :key="t" v-show="pos(t) >= 0 && pos(t) <= 98" :style="{ left: `${pos(t)}%` }">{{ timeOfDay(t) }}</span></div>
-                <section v-for="l in lanes" :key="l.machine_id" class="lane" :aria-label="`${l.machine}: ${l.says}`">
+                <div class="axis" aria-hidden="true">
+                    <span
+                        v-for="t in ticks"
+                        :key="t"
+                        v-show="pos(t) >= 0 && pos(t) <= 98"
+                        :style="{ left: `${pos(t)}%` }"
+                        >{{ timeOfDay(t) }}</span
+                    >
+                </div>
+                <section
+                    v-for="l in lanes"
+                    :key="l.machine_id"
+                    class="lane"
+                    :aria-label="`${l.machine}: ${l.says}`"
+                >
                     <div class="name">
                         <h2>{{ l.machine }}</h2>
                         <p class="quiet">{{ kinds[l.kind] }}</p>
                         <p>{{ l.says }}</p>
-                        <router-link v-if="l.run_id" :to="`/run/${l.run_id}`" class="open">Open the run</router-link>
-                        <router-link v-else-if="l.kind === 'hot_press'" to="/set" class="open">Set up a sheet here</router-link>
+                        <router-link v-if="l.run_id" :to="`/run/${l.run_id}`" class="open"
+                            >Open the run</router-link
+                        >
+                        <router-link v-else-if="l.kind === 'hot_press'" to="/set" class="open"
+                            >Set up a sheet here</router-link
+                        >
                     </div>
                     <div class="time">
-                        <div v-for="(s, i) in l.stretches.filter(seen)" :key="i" :class="['stretch', s.kind, s.phase, { in: pos(s.from) > 0 }]" :style="{ left: `${left(s)}%`, width: `${wide(s)}%` }" :title="`${s.title}, run ${s.run_number}, ${timeOfDay(s.from)} to ${timeOfDay(s.to)}`"><span>{{ words(s) }}</span></div>
-                        <div v-for="(p, i) in l.pins.filter((h) => pos(h.at) < 99)" :key="`p${i}`" class="pin" :style="{ left: `${pos(p.at)}%` }" :title="`${p.what} at ${timeOfDay(p.at)}`" />
+                        <div
+                            v-for="(s, i) in l.stretches.filter(seen)"
+                            :key="i"
+                            :class="['stretch', s.kind, s.phase, { in: pos(s.from) > 0 }]"
+                            :style="{ left: `${left(s)}%`, width: `${wide(s)}%` }"
+                            :title="`${s.title}, run ${s.run_number}, ${timeOfDay(s.from)} to ${timeOfDay(s.to)}`"
+                        >
+                            <span>{{ words(s) }}</span>
+                        </div>
+                        <div
+                            v-for="(p, i) in l.pins.filter((h) => pos(h.at) < 99)"
+                            :key="`p${i}`"
+                            class="pin"
+                            :style="{ left: `${pos(p.at)}%` }"
+                            :title="`${p.what} at ${timeOfDay(p.at)}`"
+                        />
                         <div class="now" :style="{ left: `${pos(now)}%` }" />
                         <p v-if="l.run_id && (l.set_c || next(l))" class="under quiet">
-                            <template v-if="l.set_c">{{ l.polymer }}, set {{ show(l.set_c, 'temperature') }}<template v-if="l.measured_c">, measured {{ show(l.measured_c, 'temperature') }}</template></template>
-                            <template v-if="next(l)">{{ l.set_c ? ' · ' : '' }}{{ next(l)?.title }} until {{ timeOfDay(next(l)?.to ?? 0) }}</template>
+                            <template v-if="l.set_c"
+                                >{{ l.polymer }}, set {{ show(l.set_c, 'temperature')
+                                }}<template v-if="l.measured_c"
+                                    >, measured {{ show(l.measured_c, 'temperature') }}</template
+                                ></template
+                            >
+                            <template v-if="next(l)"
+                                >{{ l.set_c ? ' · ' : '' }}{{ next(l)?.title }} until
+                                {{ timeOfDay(next(l)?.to ?? 0) }}</template
+                            >
                         </p>
-                        <p v-else-if="l.stretches.filter(seen).length === 0" class="idle quiet">{{ l.kind === 'hot_press' ? 'Free. It takes about 8 minutes to come to heat.' : 'Free for the next sheet.' }}</p>
+                        <p v-else-if="l.stretches.filter(seen).length === 0" class="idle quiet">
+                            {{
+                                l.kind === 'hot_press'
+                                    ? 'Free. It takes about 8 minutes to come to heat.'
+                                    : 'Free for the next sheet.'
+                            }}
+                        </p>
                     </div>
                 </section>
             </div>
-            <p class="legend quiet"><i class="sw heat past" /> heat in <i class="sw cool past" /> heat out <i class="sw hands past" /> hands <i class="sw heat coming" /> still to come <i class="dot" /> needs hands</p>
+            <p class="legend quiet">
+                <i class="sw heat past" /> heat in <i class="sw cool past" /> heat out
+                <i class="sw hands past" /> hands <i class="sw heat coming" /> still to come
+                <i class="dot" /> needs hands
+            </p>
             <section v-if="latest.data.value?.items.length" class="last" aria-labelledby="last">
                 <h2 id="last">Last sheets</h2>
-                <div class="tiles"><router-link v-for="r in latest.data.value.items.filter((x) => x.verdict).slice(0, 5)" :key="r.id" :to="`/learn/${r.id}`" class="tile"><span :class="['tag', r.verdict === 'scrap' ? 'bad' : 'good']">{{ r.verdict }}</span><strong>{{ r.product }}</strong><span class="quiet">{{ r.scrap_reason ?? `${show(r.mean_mm, 'length', 2)}, range ${show(r.range_mm, 'length', 2)}` }}</span><span class="quiet">{{ dayText(r.started_at) }} {{ timeOfDay(r.started_at) }}</span></router-link></div>
+                <div class="tiles">
+                    <router-link
+                        v-for="r in latest.data.value.items.filter((x) => x.verdict).slice(0, 5)"
+                        :key="r.id"
+                        :to="`/learn/${r.id}`"
+                        class="tile"
+                        ><span :class="['tag', r.verdict === 'scrap' ? 'bad' : 'good']">{{ r.verdict }}</span
+                        ><strong>{{ r.product }}</strong
+                        ><span class="quiet">{{
+                            r.scrap_reason ??
+                            `${show(r.mean_mm, 'length', 2)}, range ${show(r.range_mm, 'length', 2)}`
+                        }}</span
+                        ><span class="quiet"
+                            >{{ dayText(r.started_at) }} {{ timeOfDay(r.started_at) }}</span
+                        ></router-link
+                    >
+                </div>
             </section>
         </template>
     </div>
 </template>
 
 <style scoped>
-.lanes { position: relative; }
-.axis { position: relative; height: 22px; margin-left: 196px; }
-.axis span { position: absolute; transform: translateX(-50%); font-size: .86rem; color: var(--quiet); font-variant-numeric: tabular-nums; }
-.lane { display: grid; grid-template-columns: 196px 1fr; background: var(--paper); border: 1px solid var(--line); border-radius: 4px; margin-bottom: 12px; min-height: 124px; }
-.name { padding: 12px 14px; border-right: 1px solid var(--line); font-size: .95rem; }
-.name h2 { font-size: 1.3rem; } .open { font-weight: 650; display: inline-block; padding: 6px 0; }
-.time { position: relative; overflow: hidden; }
-.stretch { position: absolute; top: 26px; height: 52px; overflow: hidden; white-space: nowrap; font-weight: 650; font-size: .95rem; display: flex; align-items: center; border-left: 1px solid var(--paper); }
-.stretch span { padding: 0 8px; text-overflow: ellipsis; overflow: hidden; }
-.heat.past { background: #b53a12; color: #fff; } .cool.past { background: #17607c; color: #fff; } .hands.past { background: #867d6c; color: #fff; }
-.coming { color: var(--ink); }
-.heat.coming { background: repeating-linear-gradient(115deg, var(--ember-soft) 0 8px, transparent 8px 14px), color-mix(in srgb, var(--ember-soft) 55%, transparent); }
-.cool.coming { background: repeating-linear-gradient(115deg, var(--slate-soft) 0 8px, transparent 8px 14px), color-mix(in srgb, var(--slate-soft) 55%, transparent); }
-.hands.coming { background: repeating-linear-gradient(115deg, var(--still) 0 8px, transparent 8px 14px), color-mix(in srgb, var(--still) 55%, transparent); }
-.pin { position: absolute; top: 12px; width: 3px; height: 70px; background: var(--ink); margin-left: -1.5px; }
-.pin::before { content: ''; position: absolute; left: -6px; top: -5px; width: 15px; height: 15px; border-radius: 50%; background: var(--ink); }
-.now { position: absolute; top: 0; bottom: 0; width: 2px; background: var(--ink); }
-.under { position: absolute; left: 8px; bottom: 8px; font-size: .95rem; background: var(--paper); padding: 0 6px; z-index: 1; }
-.idle { position: absolute; left: 32%; top: 44px; }
-.legend { display: flex; gap: 8px 10px; align-items: center; flex-wrap: wrap; }
-.sw { width: 30px; height: 14px; display: inline-block; margin-left: 12px; } .dot { width: 13px; height: 13px; border-radius: 50%; background: var(--ink); margin-left: 12px; }
-.last { margin-top: 16px; } .tiles { display: grid; grid-template-columns: repeat(5, 1fr); gap: 10px; margin-top: 8px; } .tile { background: var(--paper); border: 1px solid var(--line); border-radius: 4px; padding: 10px 12px; display: grid; gap: 2px; justify-items: start; align-content: start; text-decoration: none; font-size: .95rem; }
-@media (max-width: 900px) { .tiles { grid-template-columns: 1fr 1fr; } }
-@media (max-width: 700px) { .lane { grid-template-columns: 1fr; } .name { border: 0; } .time { min-height: 120px; } .axis { margin-left: 0; } }
+.lanes {
+    position: relative;
+}
+.axis {
+    position: relative;
+    height: 22px;
+    margin-left: 196px;
+}
+.axis span {
+    position: absolute;
+    transform: translateX(-50%);
+    font-size: 0.86rem;
+    color: var(--quiet);
+    font-variant-numeric: tabular-nums;
+}
+.lane {
+    display: grid;
+    grid-template-columns: 196px 1fr;
+    background: var(--paper);
+    border: 1px solid var(--line);
+    border-radius: 4px;
+    margin-bottom: 12px;
+    min-height: 124px;
+}
+.name {
+    padding: 12px 14px;
+    border-right: 1px solid var(--line);
+    font-size: 0.95rem;
+}
+.name h2 {
+    font-size: 1.3rem;
+}
+.open {
+    font-weight: 650;
+    display: inline-block;
+    padding: 6px 0;
+}
+.time {
+    position: relative;
+    overflow: hidden;
+}
+.stretch {
+    position: absolute;
+    top: 26px;
+    height: 52px;
+    overflow: hidden;
+    white-space: nowrap;
+    font-weight: 650;
+    font-size: 0.95rem;
+    display: flex;
+    align-items: center;
+    border-left: 1px solid var(--paper);
+}
+.stretch span {
+    padding: 0 8px;
+    text-overflow: ellipsis;
+    overflow: hidden;
+}
+.heat.past {
+    background: #b53a12;
+    color: #fff;
+}
+.cool.past {
+    background: #17607c;
+    color: #fff;
+}
+.hands.past {
+    background: #867d6c;
+    color: #fff;
+}
+.coming {
+    color: var(--ink);
+}
+.heat.coming {
+    background:
+        repeating-linear-gradient(115deg, var(--ember-soft) 0 8px, transparent 8px 14px),
+        color-mix(in srgb, var(--ember-soft) 55%, transparent);
+}
+.cool.coming {
+    background:
+        repeating-linear-gradient(115deg, var(--slate-soft) 0 8px, transparent 8px 14px),
+        color-mix(in srgb, var(--slate-soft) 55%, transparent);
+}
+.hands.coming {
+    background:
+        repeating-linear-gradient(115deg, var(--still) 0 8px, transparent 8px 14px),
+        color-mix(in srgb, var(--still) 55%, transparent);
+}
+.pin {
+    position: absolute;
+    top: 12px;
+    width: 3px;
+    height: 70px;
+    background: var(--ink);
+    margin-left: -1.5px;
+}
+.pin::before {
+    content: '';
+    position: absolute;
+    left: -6px;
+    top: -5px;
+    width: 15px;
+    height: 15px;
+    border-radius: 50%;
+    background: var(--ink);
+}
+.now {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    width: 2px;
+    background: var(--ink);
+}
+.under {
+    position: absolute;
+    left: 8px;
+    bottom: 8px;
+    font-size: 0.95rem;
+    background: var(--paper);
+    padding: 0 6px;
+    z-index: 1;
+}
+.idle {
+    position: absolute;
+    left: 32%;
+    top: 44px;
+}
+.legend {
+    display: flex;
+    gap: 8px 10px;
+    align-items: center;
+    flex-wrap: wrap;
+}
+.sw {
+    width: 30px;
+    height: 14px;
+    display: inline-block;
+    margin-left: 12px;
+}
+.dot {
+    width: 13px;
+    height: 13px;
+    border-radius: 50%;
+    background: var(--ink);
+    margin-left: 12px;
+}
+.last {
+    margin-top: 16px;
+}
+.tiles {
+    display: grid;
+    grid-template-columns: repeat(5, 1fr);
+    gap: 10px;
+    margin-top: 8px;
+}
+.tile {
+    background: var(--paper);
+    border: 1px solid var(--line);
+    border-radius: 4px;
+    padding: 10px 12px;
+    display: grid;
+    gap: 2px;
+    justify-items: start;
+    align-content: start;
+    text-decoration: none;
+    font-size: 0.95rem;
+}
+@media (max-width: 900px) {
+    .tiles {
+        grid-template-columns: 1fr 1fr;
+    }
+}
+@media (max-width: 700px) {
+    .lane {
+        grid-template-columns: 1fr;
+    }
+    .name {
+        border: 0;
+    }
+    .time {
+        min-height: 120px;
+    }
+    .axis {
+        margin-left: 0;
+    }
+}
 </style>

@@ -5,9 +5,10 @@ import { useRoute, useRouter } from 'vue-router';
 import { forget } from '../../api/queue';
 import { session } from '../../api/session';
 import type { CurvePoint, ProcedureEntry } from '../../api/types';
+import { missing as missingAt } from '../../offline/gates';
+import { handsOf } from '../../offline/hands';
 import { useNow } from '../../parts/clock';
 import CrossSection from '../../parts/CrossSection.vue';
-import { handsOf } from '../../parts/hands';
 import HeatCurve from '../../parts/HeatCurve.vue';
 import HeatStrip from '../../parts/HeatStrip.vue';
 import type { ShopKey } from '../../parts/keys';
@@ -28,52 +29,105 @@ const now = useNow();
 const { run, procedure, step, timer, waiting, refused, missing, log, stop } = useRun(id);
 onScopeDispose(stop);
 
-const stages = computed(() => (procedure.value?.stages ?? []).map((s) => ({ ...s, steps: (run.value?.steps ?? []).filter((x) => x.stage === s.id) })));
-const confirmed = (item: string) => ((run.value?.confirmed as Record<string, Record<string, number>>)[step.value?.id ?? ''] ?? {})[item] !== undefined;
-const entries = computed(() => (step.value?.entries ?? []).map((e) => procedure.value?.entries.find((x) => x.id === e)).filter((e): e is ProcedureEntry => !!e));
-const pump = computed(() => { const r = step.value?.reminders?.[0]; return r ? (procedure.value?.entries.find((e) => e.id === r.entry) ?? null) : null; });
-const due = computed(() => (run.value && pump.value ? (handsOf(run.value, run.value).find((h) => h.entry === pump.value?.id)?.at ?? null) : null));
+const stages = computed(() =>
+    (procedure.value?.stages ?? []).map((s) => ({
+        ...s,
+        steps: (run.value?.steps ?? []).filter((x) => x.stage === s.id),
+    })),
+);
+const confirmed = (item: string) =>
+    ((run.value?.confirmed as Record<string, Record<string, number>>)[step.value?.id ?? ''] ?? {})[item] !==
+    undefined;
+const entries = computed(() =>
+    (step.value?.entries ?? [])
+        .map((e) => procedure.value?.entries.find((x) => x.id === e))
+        .filter((e): e is ProcedureEntry => !!e),
+);
+const pump = computed(() => {
+    const r = step.value?.reminders?.[0];
+    return r ? (procedure.value?.entries.find((e) => e.id === r.entry) ?? null) : null;
+});
+const due = computed(() =>
+    run.value && pump.value ? (handsOf(run.value).find((h) => h.entry === pump.value?.id)?.at ?? null) : null,
+);
 const logged = (entry: string) => (run.value?.entries ?? []).filter((e) => e.entry === entry);
-const grid = computed(() => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null);
+const grid = computed(
+    () => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null,
+);
 const left = computed(() => (timer.value ? timer.value.ends_at - now.value : 0));
 /** the step's gate asks for this entry */
 const gated = (entry: string) => step.value?.gate?.some((g) => g.entry === entry) ?? false;
 const asked = (entry: string) => gated(entry) && logged(entry).length === 0;
-const missingNow = computed(() => {
-    const s = step.value;
-    if (!s || !run.value) return [];
-    const lacks: string[] = [];
-    for (const c of s.confirm ?? []) if (!confirmed(c.id)) lacks.push(c.text);
-    if (timer.value && left.value > 0.5) lacks.push(`${clockText(left.value)} to go`);
-    for (const e of entries.value) if (asked(e.id)) lacks.push(`log: ${e.title.toLowerCase()}`);
-    // Without an entry waiting here, the server's own words are the ones that count.
-    const server = run.value.steps.find((x) => x.id === s.id)?.missing ?? [];
-    return lacks.length > 0 ? lacks : waiting.value.length === 0 ? server.filter((m) => !m.includes('to go')) : [];
-});
+/** of a timer, the time alone: what it is about stands above it */
+const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
+/** by the gates in the procedure's data, here as on the server */
+const missingNow = computed(() => (run.value ? missingAt(run.value, now.value) : []));
 
 const curve = computed(() => (run.value?.setup.curve ?? []) as CurvePoint[]);
-const model = computed(() => (run.value?.setup.model ?? {}) as { heat_min?: number; soak_min?: number; cool_min?: number });
-const turn = computed(() => 60 * Number(run.value?.setup.turn_min ?? (model.value.heat_min ?? 0) + (model.value.soak_min ?? 0)));
+const model = computed(
+    () => (run.value?.setup.model ?? {}) as { heat_min?: number; soak_min?: number; cool_min?: number },
+);
+const turn = computed(
+    () => 60 * Number(run.value?.setup.turn_min ?? (model.value.heat_min ?? 0) + (model.value.soak_min ?? 0)),
+);
 const heatTimer = computed(() => run.value?.timers.find((t) => t.kind === 'heat') ?? null);
 const coolTimer = computed(() => run.value?.timers.find((t) => t.kind === 'cool') ?? null);
-const modelAt = computed(() => (coolTimer.value ? turn.value + ((coolTimer.value.answered_at ?? now.value) - coolTimer.value.started_at) : heatTimer.value ? Math.min(turn.value, (heatTimer.value.answered_at ?? now.value) - heatTimer.value.started_at) : 0));
-const point = computed(() => curve.value.reduce((best, p) => (Math.abs(p.time_s - modelAt.value) < Math.abs((best?.time_s ?? 1e9) - modelAt.value) ? p : best), curve.value[0]));
+const modelAt = computed(() =>
+    coolTimer.value
+        ? turn.value + ((coolTimer.value.answered_at ?? now.value) - coolTimer.value.started_at)
+        : heatTimer.value
+          ? Math.min(turn.value, (heatTimer.value.answered_at ?? now.value) - heatTimer.value.started_at)
+          : 0,
+);
+const point = computed(() =>
+    curve.value.reduce(
+        (best, p) =>
+            Math.abs(p.time_s - modelAt.value) < Math.abs((best?.time_s ?? 1e9) - modelAt.value) ? p : best,
+        curve.value[0],
+    ),
+);
 const loosest = computed(() => Math.max(1, ...curve.value.map((p) => p.thickness_mm)));
-const pictured = computed(() => step.value !== null && heatTimer.value !== null && ['heat', 'transfer', 'pressure_on', 'cool'].includes(step.value.id) || timer.value !== null);
+const pictured = computed(
+    () =>
+        (step.value !== null &&
+            heatTimer.value !== null &&
+            ['heat', 'transfer', 'pressure_on', 'cool'].includes(step.value.id)) ||
+        timer.value !== null,
+);
 const strip = computed(() => {
     // Once the sheet is in the cold press what counts is its middle, and only the model knows that.
     if (coolTimer.value) return point.value ? [{ label: 'core', c: point.value.core_c }] : [];
     const platens = logged('platen').slice(-1)[0];
     const values = (platens?.values ?? {}) as Record<string, number>;
     const before = (logged('platen').slice(-2, -1)[0]?.values ?? {}) as Record<string, number>;
-    return platens ? [{ label: 'top', c: Number(values.top_c), trend: before.top_c ? Math.sign(Number(values.top_c) - Number(before.top_c)) : 0 }, { label: 'low', c: Number(values.low_c), trend: before.low_c ? Math.sign(Number(values.low_c) - Number(before.low_c)) : 0 }] : [];
+    return platens
+        ? [
+              {
+                  label: 'top',
+                  c: Number(values.top_c),
+                  trend: before.top_c ? Math.sign(Number(values.top_c) - Number(before.top_c)) : 0,
+              },
+              {
+                  label: 'low',
+                  c: Number(values.low_c),
+                  trend: before.low_c ? Math.sign(Number(values.low_c) - Number(before.low_c)) : 0,
+              },
+          ]
+        : [];
 });
 const { height: screen } = useWindowSize();
 const stripHeight = computed(() => Math.max(240, Math.min(400, screen.value - 500)));
-const place = computed(() => (step.value?.place === 'cold' ? run.value?.summary.cold_machine : run.value?.summary.machine));
+const place = computed(() =>
+    step.value?.place === 'cold' ? run.value?.summary.cold_machine : run.value?.summary.machine,
+);
 
 const LABELS: Record<string, ['mass' | 'temperature' | 'length' | 'time', string]> = {
-    platen_c: ['temperature', 'Set the platens to'], charge_mass_g: ['mass', 'Weigh out'], charge_tolerance_g: ['mass', 'within ±'], demould_c: ['temperature', 'Open when nothing is above'], nominal_mm: ['length', 'Wanted'], thickness_tolerance_mm: ['length', 'Range at most'],
+    platen_c: ['temperature', 'Set the platens to'],
+    charge_mass_g: ['mass', 'Weigh out'],
+    charge_tolerance_g: ['mass', 'within ±'],
+    demould_c: ['temperature', 'Open when nothing is above'],
+    nominal_mm: ['length', 'Wanted'],
+    thickness_tolerance_mm: ['length', 'Range at most'],
 };
 
 const open = ref<ProcedureEntry | null>(null);
@@ -107,7 +161,10 @@ const minutes = ref<number | null>(2);
 async function advance() {
     if (!step.value || run.value?.summary.status !== 'running') return;
     if (missingNow.value.length > 0) {
-        if (step.value.pass_anyway !== 'no') { reason.value = ''; asking.value = 'anyway'; }
+        if (step.value.pass_anyway !== 'no') {
+            reason.value = '';
+            asking.value = 'anyway';
+        }
         return;
     }
     await log('step_done', { step: step.value.id });
@@ -120,134 +177,730 @@ async function answer() {
     if (what === 'anyway') await log('step_done', { step: step.value?.id, reason: text });
     if (what === 'stop') await log('aborted', { reason: text });
     if (what === 'note') await log('noted', { text });
-    if (what === 'more') await log('extended', { timer: timer.value?.id, minutes: minutes.value, reason: text });
+    if (what === 'more')
+        await log('extended', { timer: timer.value?.id, minutes: minutes.value, reason: text });
     reason.value = '';
 }
-watch(() => run.value?.summary.step, async () => {
-    await nextTick();
-    document.querySelector('.steps .current')?.scrollIntoView({ block: 'nearest' });
-}, { immediate: true });
+watch(
+    () => run.value?.summary.step,
+    async () => {
+        await nextTick();
+        document.querySelector('.steps .current')?.scrollIntoView({ block: 'nearest' });
+    },
+    { immediate: true },
+);
 usePageKeys('This run', () => {
     const list: ShopKey[] = [
         { key: 'Enter', says: step.value?.button ?? 'Go on', where: 'Run', do: () => void advance() },
-        { key: 'n', says: 'Write a note', where: 'Run', do: () => { reason.value = ''; asking.value = 'note'; } },
+        {
+            key: 'n',
+            says: 'Write a note',
+            where: 'Run',
+            do: () => {
+                reason.value = '';
+                asking.value = 'note';
+            },
+        },
     ];
-    for (const e of entries.value) if (e.key && e !== grid.value) list.push({ key: e.key, says: e.title, where: 'Run', do: () => start(e) });
-    for (const [i, c] of (step.value?.confirm ?? []).entries()) list.push({ key: 'abcdefg'[i] ?? 'a', says: c.text, where: 'Run', do: () => { if (!confirmed(c.id)) void log('confirmed', { step: step.value?.id, item: c.id }); } });
+    for (const e of entries.value)
+        if (e.key && e !== grid.value)
+            list.push({ key: e.key, says: e.title, where: 'Run', do: () => start(e) });
+    for (const [i, c] of (step.value?.confirm ?? []).entries())
+        list.push({
+            key: 'abcdefg'[i] ?? 'a',
+            says: c.text,
+            where: 'Run',
+            do: () => {
+                if (!confirmed(c.id)) void log('confirmed', { step: step.value?.id, item: c.id });
+            },
+        });
     return list;
 });
 </script>
 
 <template>
-    <div v-if="!run || !procedure" class="page"><p class="card">{{ missing || 'Opening the run …' }}</p></div>
+    <div v-if="!run || !procedure" class="page">
+        <p class="card">{{ missing || 'Opening the run …' }}</p>
+    </div>
     <div v-else class="run">
         <header class="top">
             <h1>{{ run.summary.product }}</h1>
-            <p class="quiet">Run {{ run.summary.number }} · {{ run.summary.machine }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }} · {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}</p>
-            <v-btn v-if="run.summary.status === 'running'" size="small" variant="outlined" class="stop" @click="reason = ''; asking = 'stop'">Stop the run</v-btn>
+            <p class="quiet">
+                Run {{ run.summary.number }} · {{ run.summary.machine
+                }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }} ·
+                {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started
+                {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}
+            </p>
+            <v-btn
+                v-if="run.summary.status === 'running'"
+                size="small"
+                variant="outlined"
+                class="stop"
+                @click="
+                    reason = '';
+                    asking = 'stop';
+                "
+                >Stop the run</v-btn
+            >
+            <p v-for="c in run.contested" :key="c" role="alert" class="caution">
+                <span aria-hidden="true">▲</span> {{ c }}: see which sheet is in it.
+            </p>
         </header>
         <nav class="steps" aria-label="Steps" tabindex="0">
             <section v-for="s in stages" :key="s.id">
                 <h2>{{ s.title }}</h2>
-                <ol><li v-for="x in s.steps" :key="x.id" :class="x.status" :aria-current="x.status === 'current' ? 'step' : undefined"><span class="mark" aria-hidden="true" /><span class="t">{{ x.title }}<small v-if="x.reason"> ▲<span class="sr">passed anyway</span></small></span><small v-if="x.done_at" class="num" :title="`${x.done_by}`">{{ timeOfDay(x.done_at) }}</small></li></ol>
+                <ol>
+                    <li
+                        v-for="x in s.steps"
+                        :key="x.id"
+                        :class="x.status"
+                        :aria-current="x.status === 'current' ? 'step' : undefined"
+                    >
+                        <span class="mark" aria-hidden="true" /><span class="t"
+                            >{{ x.title
+                            }}<small v-if="x.reason"> ▲<span class="sr">passed anyway</span></small></span
+                        ><small v-if="x.done_at" class="num" :title="`${x.done_by}`">{{
+                            timeOfDay(x.done_at)
+                        }}</small>
+                    </li>
+                </ol>
             </section>
         </nav>
 
-        <section v-if="step && run.summary.status === 'running'" class="now" tabindex="0" aria-label="This step">
-            <h2 class="title">{{ step.title }} <span :class="['tag', 'where', procedure.places[step.place]?.heat === 'in' ? 'hot' : procedure.places[step.place]?.heat === 'out' ? 'cold' : '']">{{ step.place === 'bench' ? 'Bench' : place }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span></h2>
+        <section
+            v-if="step && run.summary.status === 'running'"
+            class="now"
+            tabindex="0"
+            aria-label="This step"
+        >
+            <h2 class="title">
+                {{ step.title }}
+                <span
+                    :class="[
+                        'tag',
+                        'where',
+                        procedure.places[step.place]?.heat === 'in'
+                            ? 'hot'
+                            : procedure.places[step.place]?.heat === 'out'
+                              ? 'cold'
+                              : '',
+                    ]"
+                    >{{ step.place === 'bench' ? 'Bench' : place
+                    }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span
+                >
+            </h2>
             <p class="do">{{ step.do }}</p>
             <p class="quiet">{{ step.why }}</p>
-            <p v-for="c in step.cautions ?? []" :key="c" class="caution"><span aria-hidden="true">▲</span> {{ c }}</p>
+            <p v-for="c in step.cautions ?? []" :key="c" class="caution">
+                <span aria-hidden="true">▲</span> {{ c }}
+            </p>
 
             <div v-if="timer" class="clock">
-                <p :class="['big', 'mono', { over: left < 0 }]" role="timer" :aria-label="`${clockText(left)} left`">{{ clockText(left) }}</p>
+                <p
+                    :class="['big', 'mono', { over: left < 0 }]"
+                    role="timer"
+                    :aria-label="`${clockText(left)} left`"
+                >
+                    {{ clockText(left) }}
+                </p>
                 <div class="beside">
-                    <p v-if="left > 0"><strong>until {{ timeOfDay(timer.ends_at) }}</strong> {{ minutesText(Math.floor((now - timer.started_at) / 60)).replace(' min', '').replace('.0', '') }} of {{ minutesText(timer.minutes) }}</p>
+                    <p v-if="left > 0">
+                        <strong>until {{ timeOfDay(timer.ends_at) }}</strong>
+                        {{
+                            minutesText(Math.floor((now - timer.started_at) / 60))
+                                .replace(' min', '')
+                                .replace('.0', '')
+                        }}
+                        of {{ minutesText(timer.minutes) }}
+                    </p>
                     <p v-else><strong>Time is up</strong> since {{ timeOfDay(timer.ends_at) }}</p>
-                    <p v-if="timer.kind === 'cool' && model.cool_min">By the model nothing is above {{ show(Number(run.plan.demould_c), 'temperature') }} from {{ timeOfDay(timer.started_at + 60 * model.cool_min) }}</p>
-                    <p v-if="due !== null" :class="{ overdue: due < now }"><strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong> {{ logged(pump?.id ?? '').length }} so far</p>
-                    <button type="button" class="plain" @click="reason = ''; asking = 'more'">Change the time</button>
+                    <p v-if="timer.kind === 'cool' && model.cool_min">
+                        By the model nothing is above
+                        {{ show(Number(run.plan.demould_c), 'temperature') }} from
+                        {{ timeOfDay(timer.started_at + 60 * model.cool_min) }}
+                    </p>
+                    <p v-if="due !== null" :class="{ overdue: due < now }">
+                        <strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong>
+                        {{ logged(pump?.id ?? '').length }} so far
+                    </p>
+                    <button
+                        type="button"
+                        class="plain"
+                        @click="
+                            reason = '';
+                            asking = 'more';
+                        "
+                    >
+                        Change the time
+                    </button>
                 </div>
             </div>
-            <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]"><p v-for="n in step.shows" :key="n"><span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{ show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length') }}</strong></p></div>
-
-            <div v-if="pictured && point" class="pics">
-                <figure><figcaption>Now, by the model</figcaption><CrossSection :point="point" :loosest="loosest" :cold="coolTimer !== null" :height="150" /></figure>
-                <figure><figcaption>Middle, face and platen</figcaption><HeatCurve :curve="curve" :turn="turn" :target="Number(run.plan.core_target_c)" :demould="Number(run.plan.demould_c)" :at="modelAt" :height="150" word="now" /></figure>
+            <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]">
+                <p v-for="n in step.shows" :key="n">
+                    <span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{
+                        show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length')
+                    }}</strong>
+                </p>
             </div>
 
-            <div v-if="step.confirm" class="confirm"><button v-for="c in step.confirm" :key="c.id" type="button" :class="{ on: confirmed(c.id) }" :aria-pressed="confirmed(c.id)" @click="confirmed(c.id) || log('confirmed', { step: step.id, item: c.id })"><span class="box" aria-hidden="true">{{ confirmed(c.id) ? '✓' : '' }}</span>{{ c.text }}</button></div>
-            <ThicknessEntry v-if="grid && logged(grid.id).length === 0" :nominal="Number(run.plan.nominal_mm)" :tolerance="Number(run.plan.thickness_tolerance_mm)" :length="Number(run.plan.length_mm)" :width="Number(run.plan.width_mm)" :polymer="run.summary.polymer" @done="(values) => log('logged', { entry: grid?.id, values })" />
-            <InspectionResult v-if="(step.id === 'check' || step.id === 'decide') && run.inspection" :inspection="run.inspection" :plan="run.plan" />
-            <p v-else-if="(step.id === 'check' || step.id === 'decide') && logged('inspection').length > 0" class="quiet">The check is kept here and is reckoned as soon as the server answers.</p>
+            <div v-if="pictured && point" class="pics">
+                <figure>
+                    <figcaption>Now, by the model</figcaption>
+                    <CrossSection
+                        :point="point"
+                        :loosest="loosest"
+                        :cold="coolTimer !== null"
+                        :height="150"
+                    />
+                </figure>
+                <figure>
+                    <figcaption>Middle, face and platen</figcaption>
+                    <HeatCurve
+                        :curve="curve"
+                        :turn="turn"
+                        :target="Number(run.plan.core_target_c)"
+                        :demould="Number(run.plan.demould_c)"
+                        :at="modelAt"
+                        :height="150"
+                        word="now"
+                    />
+                </figure>
+            </div>
 
-            <div v-for="e in entries.filter((x) => x !== grid && x !== pump && logged(x.id).length > 0)" :key="`v${e.id}`" class="was"><span>{{ e.title }}</span><strong>{{ Object.entries(logged(e.id).slice(-1)[0]?.values ?? {}).map(([k, v]) => { const f = e.fields.find((q) => q.id === k); return typeof v === 'number' && f?.dimension && f.dimension !== 'number' ? `${f.label.toLowerCase()} ${show(v, f.dimension)}` : String(v); }).join(', ') }}</strong></div>
+            <div v-if="step.confirm" class="confirm">
+                <button
+                    v-for="c in step.confirm"
+                    :key="c.id"
+                    type="button"
+                    :class="{ on: confirmed(c.id) }"
+                    :aria-pressed="confirmed(c.id)"
+                    @click="confirmed(c.id) || log('confirmed', { step: step.id, item: c.id })"
+                >
+                    <span class="box" aria-hidden="true">{{ confirmed(c.id) ? '✓' : '' }}</span>{{ c.text }}
+                </button>
+            </div>
+            <ThicknessEntry
+                v-if="grid && logged(grid.id).length === 0"
+                :nominal="Number(run.plan.nominal_mm)"
+                :tolerance="Number(run.plan.thickness_tolerance_mm)"
+                :length="Number(run.plan.length_mm)"
+                :width="Number(run.plan.width_mm)"
+                :polymer="run.summary.polymer"
+                @done="(values) => log('logged', { entry: grid?.id, values })"
+            />
+            <InspectionResult
+                v-if="(step.id === 'check' || step.id === 'decide') && run.inspection"
+                :inspection="run.inspection"
+                :plan="run.plan"
+            />
+            <p
+                v-else-if="(step.id === 'check' || step.id === 'decide') && logged('inspection').length > 0"
+                class="quiet"
+            >
+                The check is kept here and is reckoned as soon as the server answers.
+            </p>
+
+            <div
+                v-for="e in entries.filter((x) => x !== grid && x !== pump && logged(x.id).length > 0)"
+                :key="`v${e.id}`"
+                class="was"
+            >
+                <span>{{ e.title }}</span><strong>{{
+                    Object.entries(logged(e.id).slice(-1)[0]?.values ?? {})
+                        .map(([k, v]) => {
+                            const f = e.fields.find((q) => q.id === k);
+                            return typeof v === 'number' && f?.dimension && f.dimension !== 'number'
+                                ? `${f.label.toLowerCase()} ${show(v, f.dimension)}`
+                                : String(v);
+                        })
+                        .join(', ')
+                }}</strong>
+            </div>
         </section>
         <section v-else class="now over-now" tabindex="0" aria-label="How it ended">
-            <h2 class="title">{{ run.summary.status === 'aborted' ? 'Stopped' : run.summary.verdict === 'scrap' ? 'Done: scrap' : 'Done' }}</h2>
+            <h2 class="title">
+                {{
+                    run.summary.status === 'aborted'
+                        ? 'Stopped'
+                        : run.summary.verdict === 'scrap'
+                          ? 'Done: scrap'
+                          : 'Done'
+                }}
+            </h2>
             <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
             <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
-            <div class="acts"><v-btn color="primary" size="large" @click="router.push(`/learn/${id}`)">Open the record</v-btn><v-btn variant="outlined" size="large" to="/set">Set up the next</v-btn></div>
+            <div class="acts">
+                <v-btn color="primary" size="large" @click="router.push(`/learn/${id}`)"
+                    >Open the record</v-btn
+                ><v-btn variant="outlined" size="large" to="/set">Set up the next</v-btn>
+            </div>
         </section>
 
-        <aside class="strip" aria-label="Temperatures"><h2>{{ run.summary.polymer }}</h2><p class="quiet">{{ coolTimer ? 'middle, by the model' : 'hot platens' }}</p><HeatStrip :marks="run.marks" :set="coolTimer ? null : Number(run.plan.platen_c)" :readings="strip" :height="stripHeight" />
+        <aside class="strip" aria-label="Temperatures">
+            <h2>{{ run.summary.polymer }}</h2>
+            <p class="quiet">{{ coolTimer ? 'middle, by the model' : 'hot platens' }}</p>
+            <HeatStrip
+                :marks="run.marks"
+                :set="coolTimer ? null : Number(run.plan.platen_c)"
+                :readings="strip"
+                :height="stripHeight"
+            />
             <div v-if="step && run.summary.status === 'running'" class="second">
-                <v-btn v-for="e in entries.filter((x) => x !== grid && x !== pump && !(x.once && logged(x.id).length > 0) && !asked(x.id))" :key="e.id" variant="outlined" block @click="start(e)">{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn>
-                <v-btn variant="outlined" block @click="reason = ''; asking = 'note'">Note<span class="key ml-2">N</span></v-btn>
+                <v-btn
+                    v-for="e in entries.filter(
+                        (x) =>
+                            x !== grid && x !== pump && !(x.once && logged(x.id).length > 0) && !asked(x.id),
+                    )"
+                    :key="e.id"
+                    variant="outlined"
+                    block
+                    @click="start(e)"
+                    >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
+                >
+                <v-btn
+                    variant="outlined"
+                    block
+                    @click="
+                        reason = '';
+                        asking = 'note';
+                    "
+                    >Note<span class="key ml-2">N</span></v-btn
+                >
             </div>
         </aside>
 
         <div v-if="step && run.summary.status === 'running'" class="acts main-acts">
-            <PumpTap v-if="pump" :entry="pump" :last="(logged(pump.id).slice(-1)[0]?.values ?? {}) as Record<string, number>" :due="due !== null && due - now < 30" @log="(values) => log('logged', { entry: pump?.id, values })" />
-            <v-btn v-for="e in entries.filter((x) => x !== grid && asked(x.id))" :key="e.id" class="asked" color="secondary" size="x-large" @click="start(e)">{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn>
-            <v-btn class="advance" :color="missingNow.length === 0 ? 'primary' : undefined" :variant="missingNow.length === 0 ? 'flat' : 'outlined'" size="x-large" :disabled="missingNow.length > 0 && (step.pass_anyway ?? 'no') === 'no'" @click="advance"><span class="btn-in"><span>{{ step.button }}</span><small v-if="missingNow.length > 0">{{ missingNow[0] }}{{ missingNow.length > 1 ? ` and ${missingNow.length - 1} more` : '' }}</small></span></v-btn>
+            <PumpTap
+                v-if="pump"
+                :entry="pump"
+                :last="(logged(pump.id).slice(-1)[0]?.values ?? {}) as Record<string, number>"
+                :due="due !== null && due - now < 30"
+                @log="(values) => log('logged', { entry: pump?.id, values })"
+            />
+            <v-btn
+                v-for="e in entries.filter((x) => x !== grid && asked(x.id))"
+                :key="e.id"
+                class="asked"
+                color="secondary"
+                size="x-large"
+                @click="start(e)"
+                >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
+            >
+            <v-btn
+                class="advance"
+                :color="missingNow.length === 0 ? 'primary' : undefined"
+                :variant="missingNow.length === 0 ? 'flat' : 'outlined'"
+                size="x-large"
+                :disabled="missingNow.length > 0 && (step.pass_anyway ?? 'no') === 'no'"
+                @click="advance"
+                ><span class="btn-in"
+                    ><span>{{ step.button }}</span
+                    ><small v-if="missingNow.length > 0"
+                        >{{ shortly(missingNow[0] ?? '')
+                        }}{{ missingNow.length > 1 ? ` and ${missingNow.length - 1} more` : '' }}</small
+                    ></span
+                ></v-btn
+            >
         </div>
 
-        <RunLog :run="run" :procedure="procedure" :waiting="waiting" :refused="refused" @correct="correct" @drop="forget" />
+        <RunLog
+            :run="run"
+            :procedure="procedure"
+            :waiting="waiting"
+            :refused="refused"
+            @correct="correct"
+            @drop="forget"
+        />
 
-        <NumberPad :entry="open" :before="before" :correcting="correcting !== null" @done="entered" @close="open = null" />
+        <NumberPad
+            :entry="open"
+            :before="before"
+            :correcting="correcting !== null"
+            @done="entered"
+            @close="open = null"
+        />
         <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
             <v-card class="pa-5">
-                <h2>{{ asking === 'anyway' ? 'Go on anyway?' : asking === 'stop' ? 'Stop this run' : asking === 'more' ? 'Change the time' : 'Note' }}</h2>
-                <p v-if="asking === 'anyway'" class="my-2">Still open: {{ missingNow.join('; ') }}.{{ step?.pass_anyway === 'lead' && session.person?.role !== 'lead' ? ' Only a lead may pass this.' : '' }}</p>
-                <p v-if="asking === 'stop'" class="my-2"><span aria-hidden="true">▲</span> The platens stay hot and there may be melt between them: switch off and cool under load. What was logged stays; the run ends here.</p>
-                <div v-if="asking === 'more'" class="fields my-3"><TypedField v-model="minutes" dimension="time" signed label="More time, or less with a minus" /></div>
-                <v-textarea v-model="reason" :label="asking === 'note' ? 'What you saw' : 'Why'" rows="3" autofocus class="my-3" />
-                <div class="acts end"><v-btn variant="outlined" @click="asking = null">Cancel</v-btn><v-btn :color="asking === 'stop' ? 'error' : 'primary'" :disabled="reason.trim() === ''" @click="answer">{{ asking === 'anyway' ? 'Go on, with the reason' : asking === 'stop' ? 'Stop: hot platens stay hot' : 'Log it' }}</v-btn></div>
+                <h2>
+                    {{
+                        asking === 'anyway'
+                            ? 'Go on anyway?'
+                            : asking === 'stop'
+                              ? 'Stop this run'
+                              : asking === 'more'
+                                ? 'Change the time'
+                                : 'Note'
+                    }}
+                </h2>
+                <p v-if="asking === 'anyway'" class="my-2">
+                    Still open: {{ missingNow.join('; ') }}.{{
+                        step?.pass_anyway === 'lead' && session.person?.role !== 'lead'
+                            ? ' Only a lead may pass this.'
+                            : ''
+                    }}
+                </p>
+                <p v-if="asking === 'stop'" class="my-2">
+                    <span aria-hidden="true">▲</span> The platens stay hot and there may be melt between them:
+                    switch off and cool under load. What was logged stays; the run ends here.
+                </p>
+                <div v-if="asking === 'more'" class="fields my-3">
+                    <TypedField
+                        v-model="minutes"
+                        dimension="time"
+                        signed
+                        label="More time, or less with a minus"
+                    />
+                </div>
+                <v-textarea
+                    v-model="reason"
+                    :label="asking === 'note' ? 'What you saw' : 'Why'"
+                    rows="3"
+                    autofocus
+                    class="my-3"
+                />
+                <div class="acts end">
+                    <v-btn variant="outlined" @click="asking = null">Cancel</v-btn
+                    ><v-btn
+                        :color="asking === 'stop' ? 'error' : 'primary'"
+                        :disabled="reason.trim() === ''"
+                        @click="answer"
+                        >{{
+                            asking === 'anyway'
+                                ? 'Go on, with the reason'
+                                : asking === 'stop'
+                                  ? 'Stop: hot platens stay hot'
+                                  : 'Log it'
+                        }}</v-btn
+                    >
+                </div>
             </v-card>
         </v-dialog>
     </div>
 </template>
 
 <style scoped>
-.run { display: grid; grid-template-columns: 204px minmax(0, 1fr) 252px; grid-template-rows: auto minmax(0, 1fr) auto auto; height: calc(100vh - var(--head)); min-height: 640px; }
-.top { grid-column: 1 / -1; display: flex; align-items: baseline; gap: 4px 16px; flex-wrap: wrap; padding: 4px 18px; background: var(--paper); border-bottom: 1px solid var(--line); }
-.top h1 { font-size: 1.3rem; } .stop { margin-left: auto; align-self: center; }
-.steps { padding: 4px 0 8px 18px; grid-row: 2 / 4; overflow-y: auto; } .steps h2 { font-size: .9rem; color: var(--quiet); font-weight: 600; margin: 8px 0 2px; }
-ol { list-style: none; margin: 0; padding: 0; }
-.steps li { display: flex; gap: 10px; padding: 4px 8px 4px 0; line-height: 1.2; color: var(--quiet); }
-.steps .t { flex: 1; } .steps small { font-size: .84rem; padding-right: 4px; } .mark { width: 10px; height: 10px; margin-top: 4px; flex: none; background: #b6ae9e; }
-.steps .done .mark { background: var(--ink); } .steps .done { color: var(--ink); }
-.steps .current { background: var(--paper); color: var(--ink); font-weight: 700; margin-left: -10px; padding-left: 10px; border-radius: 4px 0 0 4px; font-size: 1.05rem; } .steps .current .mark { background: var(--ember-strong); width: 12px; height: 12px; }
-.now { background: var(--paper); padding: 12px 22px 8px; border-left: 1px solid var(--line); border-right: 1px solid var(--line); min-width: 0; overflow-y: auto; }
-.title { font-size: 1.8rem; line-height: 1.15; } .where { vertical-align: 5px; font-size: .95rem; margin-left: 6px; } .do { font-size: 1.1rem; font-weight: 600; margin-top: 2px; }
-.caution { color: var(--alarm); font-weight: 700; margin-top: 4px; }
-.clock { display: flex; gap: 0 18px; align-items: center; margin: 4px 0; } .big { font-size: 5.2rem; line-height: 1; flex: none; letter-spacing: -.05em; } .big.over { color: var(--alarm); }
-.beside { display: grid; gap: 2px; font-size: .98rem; line-height: 1.3; } .overdue { color: var(--alarm); }
-.plain { background: none; border: 0; font: inherit; text-decoration: underline; cursor: pointer; color: inherit; text-align: left; min-height: 32px; padding: 0; }
-.shows { display: flex; gap: 34px; margin: 12px 0; flex-wrap: wrap; } .shows span { display: block; color: var(--quiet); } .shows strong { font-size: 2.6rem; line-height: 1.1; }
-.shows.small { margin: 2px 0; } .shows.small p { display: flex; gap: 8px; align-items: baseline; } .shows.small strong { font-size: 1.2rem; }
-.pics { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; margin-top: 8px; } figure { margin: 0; min-width: 0; } figcaption { color: var(--quiet); font-size: .95rem; margin-bottom: 4px; }
-.confirm { display: grid; gap: 10px; margin: 16px 0; max-width: 560px; } .confirm button { display: flex; align-items: center; gap: 14px; min-height: calc(var(--touch) + 14px); border: 2px solid var(--line); border-radius: 4px; background: var(--paper); color: var(--ink); font: inherit; font-size: 1.12rem; font-weight: 650; padding: 0 16px; cursor: pointer; text-align: left; }
-.confirm .on { border-color: var(--good); } .box { width: 30px; height: 30px; border: 2px solid var(--ink); border-radius: 4px; display: grid; place-items: center; font-size: 1.3rem; } .confirm .on .box { background: var(--good); border-color: var(--good); color: var(--paper); }
-.was { display: flex; gap: 12px; margin-top: 10px; font-size: 1.05rem; } .was span { color: var(--quiet); }
-.strip { padding: 10px 0; grid-row: 2 / 4; grid-column: 3; overflow-y: auto; } .second { display: grid; gap: 8px; padding: 8px 14px 0; } .strip h2, .strip > p { padding-left: 14px; }
-.acts { display: flex; gap: 10px; flex-wrap: wrap; align-items: stretch; } .end { justify-content: flex-end; }
-.main-acts { grid-column: 2; background: var(--paper); border: solid var(--line); border-width: 0 1px; padding: 6px 22px 12px; }
-.asked { flex: 1 1 200px; }
-.advance, .asked { min-height: 68px !important; font-size: 1.15rem !important; }
-.advance { flex: 2 1 240px; min-height: 68px !important; font-size: 1.15rem !important; } .btn-in { display: grid; gap: 1px; } .btn-in small { font-weight: 500; font-size: .9rem; }
-.over-now .acts { margin-top: 16px; }
-@media (max-width: 1180px) { .run { grid-template-columns: 170px minmax(0, 1fr); height: auto; grid-template-rows: none; } .strip { grid-column: 2; grid-row: auto; } .strip > h2, .strip > p, .strip > svg { display: none; } .second { grid-template-columns: repeat(auto-fit, minmax(140px, 1fr)); } .pics { grid-template-columns: 1fr; } }
-@media (max-width: 700px) { .run { grid-template-columns: minmax(0, 1fr); } .steps { display: none; } .main-acts, .strip, .now { grid-column: 1; } .big { font-size: 4.4rem; } }
+.run {
+    display: grid;
+    grid-template-columns: 204px minmax(0, 1fr) 252px;
+    grid-template-rows: auto minmax(0, 1fr) auto auto;
+    height: calc(100vh - var(--head));
+    min-height: 640px;
+}
+.top {
+    grid-column: 1 / -1;
+    display: flex;
+    align-items: baseline;
+    gap: 4px 16px;
+    flex-wrap: wrap;
+    padding: 4px 18px;
+    background: var(--paper);
+    border-bottom: 1px solid var(--line);
+}
+.top h1 {
+    font-size: 1.3rem;
+}
+.stop {
+    margin-left: auto;
+    align-self: center;
+}
+.steps {
+    padding: 4px 0 8px 18px;
+    grid-row: 2 / 4;
+    overflow-y: auto;
+}
+.steps h2 {
+    font-size: 0.9rem;
+    color: var(--quiet);
+    font-weight: 600;
+    margin: 8px 0 2px;
+}
+ol {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+}
+.steps li {
+    display: flex;
+    gap: 10px;
+    padding: 4px 8px 4px 0;
+    line-height: 1.2;
+    color: var(--quiet);
+}
+.steps .t {
+    flex: 1;
+}
+.steps small {
+    font-size: 0.84rem;
+    padding-right: 4px;
+}
+.mark {
+    width: 10px;
+    height: 10px;
+    margin-top: 4px;
+    flex: none;
+    background: #b6ae9e;
+}
+.steps .done .mark {
+    background: var(--ink);
+}
+.steps .done {
+    color: var(--ink);
+}
+.steps .current {
+    background: var(--paper);
+    color: var(--ink);
+    font-weight: 700;
+    margin-left: -10px;
+    padding-left: 10px;
+    border-radius: 4px 0 0 4px;
+    font-size: 1.05rem;
+}
+.steps .current .mark {
+    background: var(--ember-strong);
+    width: 12px;
+    height: 12px;
+}
+.now {
+    background: var(--paper);
+    padding: 12px 22px 8px;
+    border-left: 1px solid var(--line);
+    border-right: 1px solid var(--line);
+    min-width: 0;
+    overflow-y: auto;
+}
+.title {
+    font-size: 1.8rem;
+    line-height: 1.15;
+}
+.where {
+    vertical-align: 5px;
+    font-size: 0.95rem;
+    margin-left: 6px;
+}
+.do {
+    font-size: 1.1rem;
+    font-weight: 600;
+    margin-top: 2px;
+}
+.caution {
+    color: var(--alarm);
+    font-weight: 700;
+    margin-top: 4px;
+}
+.clock {
+    display: flex;
+    gap: 0 18px;
+    align-items: center;
+    margin: 4px 0;
+}
+.big {
+    font-size: 5.2rem;
+    line-height: 1;
+    flex: none;
+    letter-spacing: -0.05em;
+}
+.big.over {
+    color: var(--alarm);
+}
+.beside {
+    display: grid;
+    gap: 2px;
+    font-size: 0.98rem;
+    line-height: 1.3;
+}
+.overdue {
+    color: var(--alarm);
+}
+.plain {
+    background: none;
+    border: 0;
+    font: inherit;
+    text-decoration: underline;
+    cursor: pointer;
+    color: inherit;
+    text-align: left;
+    min-height: 32px;
+    padding: 0;
+}
+.shows {
+    display: flex;
+    gap: 34px;
+    margin: 12px 0;
+    flex-wrap: wrap;
+}
+.shows span {
+    display: block;
+    color: var(--quiet);
+}
+.shows strong {
+    font-size: 2.6rem;
+    line-height: 1.1;
+}
+.shows.small {
+    margin: 2px 0;
+}
+.shows.small p {
+    display: flex;
+    gap: 8px;
+    align-items: baseline;
+}
+.shows.small strong {
+    font-size: 1.2rem;
+}
+.pics {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 16px;
+    margin-top: 8px;
+}
+figure {
+    margin: 0;
+    min-width: 0;
+}
+figcaption {
+    color: var(--quiet);
+    font-size: 0.95rem;
+    margin-bottom: 4px;
+}
+.confirm {
+    display: grid;
+    gap: 10px;
+    margin: 16px 0;
+    max-width: 560px;
+}
+.confirm button {
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    min-height: calc(var(--touch) + 14px);
+    border: 2px solid var(--line);
+    border-radius: 4px;
+    background: var(--paper);
+    color: var(--ink);
+    font: inherit;
+    font-size: 1.12rem;
+    font-weight: 650;
+    padding: 0 16px;
+    cursor: pointer;
+    text-align: left;
+}
+.confirm .on {
+    border-color: var(--good);
+}
+.box {
+    width: 30px;
+    height: 30px;
+    border: 2px solid var(--ink);
+    border-radius: 4px;
+    display: grid;
+    place-items: center;
+    font-size: 1.3rem;
+}
+.confirm .on .box {
+    background: var(--good);
+    border-color: var(--good);
+    color: var(--paper);
+}
+.was {
+    display: flex;
+    gap: 12px;
+    margin-top: 10px;
+    font-size: 1.05rem;
+}
+.was span {
+    color: var(--quiet);
+}
+.strip {
+    padding: 10px 0;
+    grid-row: 2 / 4;
+    grid-column: 3;
+    overflow-y: auto;
+}
+.second {
+    display: grid;
+    gap: 8px;
+    padding: 8px 14px 0;
+}
+.strip h2,
+.strip > p {
+    padding-left: 14px;
+}
+.acts {
+    display: flex;
+    gap: 10px;
+    flex-wrap: wrap;
+    align-items: stretch;
+}
+.end {
+    justify-content: flex-end;
+}
+.main-acts {
+    grid-column: 2;
+    background: var(--paper);
+    border: solid var(--line);
+    border-width: 0 1px;
+    padding: 6px 22px 12px;
+}
+.asked {
+    flex: 1 1 200px;
+}
+.advance,
+.asked {
+    min-height: 68px !important;
+    font-size: 1.15rem !important;
+}
+.advance {
+    flex: 2 1 240px;
+    min-height: 68px !important;
+    font-size: 1.15rem !important;
+}
+.btn-in {
+    display: grid;
+    gap: 1px;
+}
+.btn-in small {
+    font-weight: 500;
+    font-size: 0.9rem;
+}
+.over-now .acts {
+    margin-top: 16px;
+}
+@media (max-width: 1180px) {
+    .run {
+        grid-template-columns: 170px minmax(0, 1fr);
+        height: auto;
+        grid-template-rows: none;
+    }
+    .strip {
+        grid-column: 2;
+        grid-row: auto;
+    }
+    .strip > h2,
+    .strip > p,
+    .strip > svg {
+        display: none;
+    }
+    .second {
+        grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+    }
+    .pics {
+        grid-template-columns: 1fr;
+    }
+}
+@media (max-width: 700px) {
+    .run {
+        grid-template-columns: minmax(0, 1fr);
+    }
+    .steps {
+        display: none;
+    }
+    .main-acts,
+    .strip,
+    .now {
+        grid-column: 1;
+    }
+    .big {
+        font-size: 4.4rem;
+    }
+}
 </style>

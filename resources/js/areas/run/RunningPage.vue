@@ -4,17 +4,38 @@ import { api } from '../../api/client';
 import type { RunPage } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 
-const { data, isPending, isError } = useQuery({ queryKey: ['runs', 'open'], queryFn: () => api.get<RunPage>('runs?verdict=open'), refetchInterval: 5000 });
+const { data, isPending, isError } = useQuery({
+    queryKey: ['runs', 'open'],
+    queryFn: () => api.get<RunPage>('runs?verdict=open'),
+    refetchInterval: 5000,
+});
 </script>
 
 <template>
     <div class="page">
-        <div class="page-head"><div><h1>Run</h1><p class="quiet">What is running now, and where it stands.</p></div><v-btn color="primary" size="large" to="/set">Set up a sheet</v-btn></div>
+        <div class="page-head">
+            <div>
+                <h1>Run</h1>
+                <p class="quiet">What is running now, and where it stands.</p>
+            </div>
+            <v-btn color="primary" size="large" to="/set">Set up a sheet</v-btn>
+        </div>
         <p v-if="isPending" class="card quiet">Asking …</p>
-        <p v-else-if="isError" class="card">The server does not answer. The list on the right stands as it was last heard; a run opened on this screen before can be opened from there.</p>
-        <p v-else-if="data?.items.length === 0" class="card">Nothing is running. Set up a sheet: choose product, press and lot, look at the answer, pass the gate, start.</p>
+        <p v-else-if="isError" class="card">
+            The server does not answer. The list on the right stands as it was last heard; a run opened on
+            this screen before can be opened from there.
+        </p>
+        <p v-else-if="data?.items.length === 0" class="card">
+            Nothing is running. Set up a sheet: choose product, press and lot, look at the answer, pass the
+            gate, start.
+        </p>
         <router-link v-for="r in data?.items" :key="r.id" :to="`/run/${r.id}`" class="card one">
-            <span><strong>{{ r.product }}</strong><br><span class="quiet">run {{ r.number }}, {{ r.polymer }} from {{ r.lot_code }}</span></span>
+            <span
+                ><strong>{{ r.product }}</strong
+                ><br /><span class="quiet"
+                    >run {{ r.number }}, {{ r.polymer }} from {{ r.lot_code }}</span
+                ></span
+            >
             <span>{{ r.machine }}{{ r.cold_machine ? ` then ${r.cold_machine}` : '' }}</span>
             <span class="tag">{{ r.step?.replaceAll('_', ' ') }}</span>
             <span class="quiet">since {{ timeOfDay(r.started_at) }}, {{ r.started_by }}</span>
@@ -23,6 +44,19 @@ const { data, isPending, isError } = useQuery({ queryKey: ['runs', 'open'], quer
 </template>
 
 <style scoped>
-.one { display: grid; grid-template-columns: 1.4fr 1fr auto 1fr; gap: 16px; align-items: center; text-decoration: none; margin-bottom: 10px; min-height: 76px; }
-@media (max-width: 800px) { .one { grid-template-columns: 1fr; gap: 4px; } }
+.one {
+    display: grid;
+    grid-template-columns: 1.4fr 1fr auto 1fr;
+    gap: 16px;
+    align-items: center;
+    text-decoration: none;
+    margin-bottom: 10px;
+    min-height: 76px;
+}
+@media (max-width: 800px) {
+    .one {
+        grid-template-columns: 1fr;
+        gap: 4px;
+    }
+}
 </style>

@@ -6,15 +6,24 @@ export function eventWords(event: RunEvent, procedure: Procedure): string {
     const data = event.data as Record<string, unknown>;
     const step = procedure.steps.find((s) => s.id === data.step);
     switch (event.type) {
-        case 'started': return 'Run started';
-        case 'step_done': return `${step?.title ?? String(data.step)}: done${data.reason ? ` anyway. ${String(data.reason)}` : ''}`;
-        case 'confirmed': return step?.confirm?.find((c) => c.id === data.item)?.text ?? String(data.item);
-        case 'logged': return `${procedure.entries.find((e) => e.id === data.entry)?.title ?? String(data.entry)}${valueWords(procedure, String(data.entry), (data.values ?? {}) as Record<string, unknown>)}`;
-        case 'corrected': return `Correction: ${String(data.reason)}${valueWords(procedure, '', (data.values ?? {}) as Record<string, unknown>)}`;
-        case 'extended': return `Time changed by ${String(data.minutes)} min. ${String(data.reason)}`;
-        case 'noted': return String(data.text);
-        case 'aborted': return `Stopped. ${String(data.reason)}`;
-        default: return event.type;
+        case 'started':
+            return 'Run started';
+        case 'step_done':
+            return `${step?.title ?? String(data.step)}: done${data.reason ? ` anyway. ${String(data.reason)}` : ''}`;
+        case 'confirmed':
+            return step?.confirm?.find((c) => c.id === data.item)?.text ?? String(data.item);
+        case 'logged':
+            return `${procedure.entries.find((e) => e.id === data.entry)?.title ?? String(data.entry)}${valueWords(procedure, String(data.entry), (data.values ?? {}) as Record<string, unknown>)}`;
+        case 'corrected':
+            return `Correction: ${String(data.reason)}${valueWords(procedure, '', (data.values ?? {}) as Record<string, unknown>)}`;
+        case 'extended':
+            return `Time changed by ${String(data.minutes)} min. ${String(data.reason)}`;
+        case 'noted':
+            return String(data.text);
+        case 'aborted':
+            return `Stopped. ${String(data.reason)}`;
+        default:
+            return event.type;
     }
 }
 
@@ -23,7 +32,10 @@ export function valueWords(procedure: Procedure, entry: string, values: Record<s
     const parts = Object.entries(values).map(([id, value]) => {
         const field = fields.find((f) => f.id === id);
         if (Array.isArray(value)) return `${value.length} points`;
-        if (typeof value === 'number') return field?.dimension && field.dimension !== 'number' ? show(value, field.dimension) : `${value} ${field?.label.toLowerCase() ?? ''}`.trim();
+        if (typeof value === 'number')
+            return field?.dimension && field.dimension !== 'number'
+                ? show(value, field.dimension)
+                : `${value} ${field?.label.toLowerCase() ?? ''}`.trim();
         return String(value);
     });
     return parts.length > 0 ? `: ${parts.join(', ')}` : '';

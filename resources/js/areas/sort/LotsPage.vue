@@ -14,14 +14,20 @@ const router = useRouter();
 const find = ref('');
 const asked = refDebounced(find, 200);
 const { data, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
-    queryKey: ['lots', 'shelves', asked], initialPageParam: '',
-    queryFn: ({ pageParam }) => api.get<Lot[]>(`lots?find=${encodeURIComponent(asked.value)}${pageParam ? `&after=${pageParam}` : ''}`),
+    queryKey: ['lots', 'shelves', asked],
+    initialPageParam: '',
+    queryFn: ({ pageParam }) =>
+        api.get<Lot[]>(
+            `lots?find=${encodeURIComponent(asked.value)}${pageParam ? `&after=${pageParam}` : ''}`,
+        ),
     getNextPageParam: (page: Lot[]) => (page.length < PAGE ? undefined : String(page[page.length - 1]?.id)),
 });
 const groups = computed(() => {
     const map = new Map<string, Lot[]>();
     for (const l of data.value?.pages.flat() ?? []) map.set(l.polymer, [...(map.get(l.polymer) ?? []), l]);
-    return [...map.entries()].sort((a, b) => Number(a[1][0]?.never_hot) - Number(b[1][0]?.never_hot) || a[0].localeCompare(b[0]));
+    return [...map.entries()].sort(
+        (a, b) => Number(a[1][0]?.never_hot) - Number(b[1][0]?.never_hot) || a[0].localeCompare(b[0]),
+    );
 });
 const sum = (list: Lot[]) => list.reduce((s, l) => s + l.mass_g, 0);
 usePageKeys('Shelves', () => [
@@ -33,15 +39,76 @@ usePageKeys('Shelves', () => [
 
 <template>
     <div class="page">
-        <div class="page-head"><div><h1>Sort</h1><p class="quiet">What is on the shelves, by polymer. A lot's mass is the sum of its ledger.</p></div><div class="acts"><v-text-field v-model="find" label="Find a lot, colour, place or source" class="find" density="compact" hide-details /><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn></div></div>
+        <div class="page-head">
+            <div>
+                <h1>Sort</h1>
+                <p class="quiet">
+                    What is on the shelves, by polymer. A lot's mass is the sum of its ledger.
+                </p>
+            </div>
+            <div class="acts">
+                <v-text-field
+                    v-model="find"
+                    label="Find a lot, colour, place or source"
+                    class="find"
+                    density="compact"
+                    hide-details
+                /><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn>
+            </div>
+        </div>
         <SortNav />
         <p v-if="isPending" class="card quiet">Looking over the shelves …</p>
-        <p v-else-if="groups.length === 0" class="card">{{ find ? 'Nothing fits.' : 'The shelves are empty. Take a delivery in, or sort a batch.' }}</p>
+        <p v-else-if="groups.length === 0" class="card">
+            {{ find ? 'Nothing fits.' : 'The shelves are empty. Take a delivery in, or sort a batch.' }}
+        </p>
         <section v-for="[polymer, list] in groups" :key="polymer" class="card group">
-            <h2>{{ polymer === 'UNKNOWN' ? 'Not identified' : polymer }} <span class="num quiet">{{ show(sum(list), 'mass') }}</span> <span v-if="list[0]?.never_hot" class="tag bad">▲ never hot</span></h2>
+            <h2>
+                {{ polymer === 'UNKNOWN' ? 'Not identified' : polymer }}
+                <span class="num quiet">{{ show(sum(list), 'mass') }}</span>
+                <span v-if="list[0]?.never_hot" class="tag bad">▲ never hot</span>
+            </h2>
             <table class="rows">
-                <thead class="sr"><tr><th>Lot</th><th>Colour and form</th><th>Place</th><th>Source</th><th>Mass</th></tr></thead>
-                <tbody><tr v-for="l in list" :key="l.id" class="go" @click="router.push(`/sort/lots/${l.id}`)"><td class="code"><i class="swatch" :style="{ background: l.swatch }" /><router-link :to="`/sort/lots/${l.id}`" @click.stop>{{ l.code }}</router-link></td><td>{{ l.colour }} {{ l.form }}<span v-if="l.generation" class="quiet">, pass {{ l.generation }}</span> <span v-if="l.reserved_for" class="tag">for {{ l.reserved_for }}</span> <span v-if="l.dry_state === 'dry' || l.dry_state === 'use now'" class="tag cold">{{ l.dry_state }}</span><span v-if="l.dry_state === 'dry again'" class="tag bad">▲ dry again</span></td><td>{{ l.location }}</td><td>{{ l.source.name }} <span v-if="l.source.state !== 'accepted'" class="tag">{{ l.source.state.replaceAll('_', ' ') }}</span></td><td class="n mono">{{ show(l.mass_g, 'mass') }}</td></tr></tbody>
+                <thead class="sr">
+                    <tr>
+                        <th>Lot</th>
+                        <th>Colour and form</th>
+                        <th>Place</th>
+                        <th>Source</th>
+                        <th>Mass</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="l in list" :key="l.id" class="go" @click="router.push(`/sort/lots/${l.id}`)">
+                        <td class="code">
+                            <i class="swatch" :style="{ background: l.swatch }" /><router-link
+                                :to="`/sort/lots/${l.id}`"
+                                @click.stop
+                                >{{ l.code }}</router-link
+                            >
+                        </td>
+                        <td>
+                            {{ l.colour }} {{ l.form
+                            }}<span v-if="l.generation" class="quiet">, pass {{ l.generation }}</span>
+                            <span v-if="l.reserved_for" class="tag">for {{ l.reserved_for }}</span>
+                            <span
+                                v-if="l.dry_state === 'dry' || l.dry_state === 'use now'"
+                                class="tag cold"
+                                >{{ l.dry_state }}</span><span
+                                v-if="l.dry_state === 'dry again'"
+                                class="tag bad"
+                                >▲ dry again</span
+                            >
+                        </td>
+                        <td>{{ l.location }}</td>
+                        <td>
+                            {{ l.source.name }}
+                            <span v-if="l.source.state !== 'accepted'" class="tag">{{
+                                l.source.state.replaceAll('_', ' ')
+                            }}</span>
+                        </td>
+                        <td class="n mono">{{ show(l.mass_g, 'mass') }}</td>
+                    </tr>
+                </tbody>
             </table>
         </section>
         <v-btn v-if="hasNextPage" variant="outlined" @click="fetchNextPage()">More lots</v-btn>
@@ -49,6 +116,31 @@ usePageKeys('Shelves', () => [
 </template>
 
 <style scoped>
-.acts { display: flex; gap: 10px; align-items: center; } .find { width: 300px; } .group { margin-bottom: 12px; padding-bottom: 6px; } .code { width: 150px; font-weight: 700; } td:nth-child(2) { width: 32%; } td:nth-child(3) { width: 14%; }
-.group h2 { display: flex; gap: 14px; align-items: center; }
+.acts {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+}
+.find {
+    width: 300px;
+}
+.group {
+    margin-bottom: 12px;
+    padding-bottom: 6px;
+}
+.code {
+    width: 150px;
+    font-weight: 700;
+}
+td:nth-child(2) {
+    width: 32%;
+}
+td:nth-child(3) {
+    width: 14%;
+}
+.group h2 {
+    display: flex;
+    gap: 14px;
+    align-items: center;
+}
 </style>

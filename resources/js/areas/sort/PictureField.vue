@@ -13,9 +13,14 @@ async function take(file: File | null | undefined) {
     problem.value = '';
     share.value = 0;
     try {
-        picture.value = (await api.upload<{ id: string }>('pictures', file, (done) => (share.value = done))).id;
+        picture.value = (
+            await api.upload<{ id: string }>('pictures', file, (done) => (share.value = done))
+        ).id;
     } catch (error) {
-        problem.value = error instanceof Refused ? `${file.name} ${error.message}.` : 'The server does not answer; nothing was kept.';
+        problem.value =
+            error instanceof Refused
+                ? `${file.name} ${error.message}.`
+                : 'The server does not answer; nothing was kept.';
     } finally {
         share.value = null;
     }
@@ -23,9 +28,29 @@ async function take(file: File | null | undefined) {
 </script>
 
 <template>
-    <div class="f"><label :for="id">{{ label }}</label><span class="pic"><img v-if="picture" :src="`/api/v1/pictures/${picture}`" alt="The picture taken"><input :id="id" type="file" accept="image/jpeg,image/png,image/webp" capture="environment" @change="take(($event.target as HTMLInputElement).files?.[0])"></span><small v-if="share !== null" role="status">{{ Math.round(100 * share) }} %</small><small v-if="problem" role="alert" class="fault">{{ problem }}</small></div>
+    <div class="f">
+        <label :for="id">{{ label }}</label><span class="pic"
+            ><img v-if="picture" :src="`/api/v1/pictures/${picture}`" alt="The picture taken" /><input
+                :id="id"
+                type="file"
+                accept="image/jpeg,image/png,image/webp"
+                capture="environment"
+                @change="take(($event.target as HTMLInputElement).files?.[0])" /></span
+        ><small v-if="share !== null" role="status">{{ Math.round(100 * share) }} %</small
+        ><small v-if="problem" role="alert" class="fault">{{ problem }}</small>
+    </div>
 </template>
 
 <style scoped>
-.pic { display: flex; gap: 10px; align-items: center; min-height: var(--touch); } img { height: 64px; border: 1px solid var(--line); border-radius: 3px; }
+.pic {
+    display: flex;
+    gap: 10px;
+    align-items: center;
+    min-height: var(--touch);
+}
+img {
+    height: 64px;
+    border: 1px solid var(--line);
+    border-radius: 3px;
+}
 </style>

@@ -5,8 +5,16 @@ import { format, fromShown, shownUnit, toShown } from '../schema';
 
 /** Lines over one running quantity, with levels, moments and a span that matters marked on the same axes. */
 const props = defineProps<{
-    along: string; alongUnit?: string; up: string; upUnit?: string; zero?: boolean;
-    sets: { name: string; xy: (readonly [number, number])[] }[]; levels?: [string, number][]; moments?: [string, number][]; span?: { name: string; from: number; to: number } | null; bad?: number[];
+    along: string;
+    alongUnit?: string;
+    up: string;
+    upUnit?: string;
+    zero?: boolean;
+    sets: { name: string; xy: (readonly [number, number])[] }[];
+    levels?: [string, number][];
+    moments?: [string, number][];
+    span?: { name: string; from: number; to: number } | null;
+    bad?: number[];
 }>();
 // Drawn at its real size, so that its words stay readable in a narrow column.
 const box = ref<SVGSVGElement | null>(null);
@@ -17,51 +25,185 @@ const frame = computed(() => {
     const xy = props.sets.flatMap((s) => s.xy);
     const xs = [...xy.map((p) => p[0]), ...(props.moments ?? []).map((m) => m[1])];
     const ys = [...xy.map((p) => p[1]), ...(props.levels ?? []).map((l) => l[1])];
-    return { x0: Math.min(...xs), x1: Math.max(...xs), y0: props.zero ? Math.min(0, ...ys) : Math.min(...ys), y1: Math.max(...ys) };
+    return {
+        x0: Math.min(...xs),
+        x1: Math.max(...xs),
+        y0: props.zero ? Math.min(0, ...ys) : Math.min(...ys),
+        y1: Math.max(...ys),
+    };
 });
-const X = (v: number) => 58 + ((v - frame.value.x0) / (frame.value.x1 - frame.value.x0 || 1)) * (W.value - 76);
+const X = (v: number) =>
+    58 + ((v - frame.value.x0) / (frame.value.x1 - frame.value.x0 || 1)) * (W.value - 76);
 const Y = (v: number) => 226 - ((v - frame.value.y0) / (frame.value.y1 - frame.value.y0 || 1)) * 194;
 /** A round step that gives four to seven marks. */
 function marks(from: number, to: number): number[] {
     const raw = (to - from || 1) / (W.value < 420 ? 4 : 6);
     const ten = 10 ** Math.floor(Math.log10(raw));
     const step = [1, 2, 5, 10].map((k) => k * ten).find((s) => s >= raw) ?? raw;
-    return Array.from({ length: Math.floor(to / step + 1e-9) - Math.ceil(from / step - 1e-9) + 1 }, (_, i) => (Math.ceil(from / step - 1e-9) + i) * step);
+    return Array.from(
+        { length: Math.floor(to / step + 1e-9) - Math.ceil(from / step - 1e-9) + 1 },
+        (_, i) => (Math.ceil(from / step - 1e-9) + i) * step,
+    );
 }
 /** Marks are round in the unit that is shown. */
-const round = (from: number, to: number, unit = '') => marks(toShown(from, unit), toShown(to, unit)).map((v) => fromShown(v, unit));
+const round = (from: number, to: number, unit = '') =>
+    marks(toShown(from, unit), toShown(to, unit)).map((v) => fromShown(v, unit));
+const withUnitOf = (name: string, unit?: string) => (unit ? `${name}, ${shownUnit(unit)}` : name);
 const xTicks = computed(() => round(frame.value.x0, frame.value.x1, props.alongUnit));
 const yTicks = computed(() => round(frame.value.y0, frame.value.y1, props.upUnit));
 /** Names at the ends of their lines, moved apart where they would lie on each other. */
 const names = computed(() => {
-    const all = props.sets.map((s, i) => ({ name: s.name, i, x: X(s.xy[s.xy.length - 1]?.[0] ?? 0), y: Y(s.xy[s.xy.length - 1]?.[1] ?? 0) - 6 })).sort((a, b) => a.y - b.y);
-    all.forEach((n, k) => { if (k > 0) n.y = Math.max(n.y, all[k - 1]!.y + 14); });
+    const all = props.sets
+        .map((s, i) => ({
+            name: s.name,
+            i,
+            x: X(s.xy[s.xy.length - 1]?.[0] ?? 0),
+            y: Y(s.xy[s.xy.length - 1]?.[1] ?? 0) - 6,
+        }))
+        .sort((a, b) => a.y - b.y);
+    all.forEach((n, k) => {
+        if (k > 0) n.y = Math.max(n.y, all[k - 1]!.y + 14);
+    });
     const low = all[all.length - 1]?.y ?? 0;
     if (low > 222) all.forEach((n) => (n.y -= low - 222));
     return all;
 });
-const path = (xy: (readonly [number, number])[]) => xy.map((p, k) => `${k ? 'L' : 'M'}${X(p[0]).toFixed(1)} ${Y(p[1]).toFixed(1)}`).join('');
-const says = computed(() => `${props.up} over ${props.along}: ${props.sets.map((s) => s.name).join(', ')}${(props.moments ?? []).map(([n, v]) => `; ${n} at ${format(v, props.alongUnit)}`).join('')}`);
+const path = (xy: (readonly [number, number])[]) =>
+    xy.map((p, k) => `${k ? 'L' : 'M'}${X(p[0]).toFixed(1)} ${Y(p[1]).toFixed(1)}`).join('');
+const says = computed(
+    () =>
+        `${props.up} over ${props.along}: ${props.sets.map((s) => s.name).join(', ')}${(props.moments ?? []).map(([n, v]) => `; ${n} at ${format(v, props.alongUnit)}`).join('')}`,
+);
 </script>
 
 <template>
-    <svg ref="box" :viewBox="`0 0 ${W} 262`" height="262" width="100%" class="chart" role="img" :aria-label="says">
-        <g v-if="span"><rect :x="X(Math.max(frame.x0, span.from))" y="32" :width="Math.max(0, X(Math.min(frame.x1, span.to)) - X(Math.max(frame.x0, span.from)))" height="194" class="span" /><text :x="X(Math.max(frame.x0, span.from)) + 6" y="221" class="said">{{ span.name }}</text></g>
+    <svg
+        ref="box"
+        :viewBox="`0 0 ${W} 262`"
+        height="262"
+        width="100%"
+        class="chart"
+        role="img"
+        :aria-label="says"
+    >
+        <g v-if="span">
+            <rect
+                :x="X(Math.max(frame.x0, span.from))"
+                y="32"
+                :width="Math.max(0, X(Math.min(frame.x1, span.to)) - X(Math.max(frame.x0, span.from)))"
+                height="194"
+                class="span"
+            />
+            <text :x="X(Math.max(frame.x0, span.from)) + 6" y="221" class="said">{{ span.name }}</text>
+        </g>
         <path :d="`M58 32V226H${W - 8}`" class="axis" />
-        <g v-for="v in xTicks" :key="`x${v}`"><path :d="`M${X(v)} 226v4`" class="axis" /><text :x="X(v)" y="243" text-anchor="middle">{{ format(v, alongUnit) }}</text></g>
-        <g v-for="v in yTicks" :key="`y${v}`"><path :d="`M58 ${Y(v)}H${W - 16}`" class="grid" /><text x="52" :y="Y(v) + 4" text-anchor="end">{{ format(v, upUnit) }}</text></g>
-        <text :x="W / 2" y="259" text-anchor="middle">{{ along }}<template v-if="alongUnit">, {{ shownUnit(alongUnit) }}</template></text><text x="4" y="16">{{ up }}<template v-if="upUnit">, {{ shownUnit(upUnit) }}</template></text>
-        <g v-for="[name, v] in levels" :key="name"><path :d="`M58 ${Y(v)}H${W - 16}`" class="level" /><text x="64" :y="Y(v) - 4" class="halo quiet">{{ name }} {{ format(v, upUnit) }}</text></g>
-        <path v-for="(s, i) in sets" :key="s.name" :d="path(s.xy)" class="trace" :stroke-dasharray="DASH[i]" />
-        <g v-for="([name, v], i) in moments" :key="name"><path :d="`M${X(v)} 32V226`" class="moment" /><text :x="X(v) + (X(v) > W * 0.55 ? -5 : 5)" :y="204 - 15 * i" :text-anchor="X(v) > W * 0.55 ? 'end' : 'start'" class="halo">{{ name }} {{ format(Math.round(v * 10) / 10, alongUnit) }}</text></g>
-        <template v-if="sets.length > 1"><text v-for="n in names" :key="n.name" :x="Math.min(W - 24, n.x - 4)" :y="n.y" text-anchor="end" class="halo">{{ n.name }}</text></template>
-        <path v-for="i in bad" :key="i" :d="`M${X(i) - 7} ${Y(sets[0]!.xy[i]![1]) - 7}l14 14m0-14l-14 14`" class="bad" />
+        <g v-for="v in xTicks" :key="`x${v}`">
+            <path :d="`M${X(v)} 226v4`" class="axis" />
+            <text :x="X(v)" y="243" text-anchor="middle">{{ format(v, alongUnit) }}</text>
+        </g>
+        <g v-for="v in yTicks" :key="`y${v}`">
+            <path :d="`M58 ${Y(v)}H${W - 16}`" class="grid" />
+            <text x="52" :y="Y(v) + 4" text-anchor="end">{{ format(v, upUnit) }}</text>
+        </g>
+        <text :x="W / 2" y="259" text-anchor="middle">
+            {{ withUnitOf(along, alongUnit) }}
+        </text>
+        <text x="4" y="16">
+            {{ withUnitOf(up, upUnit) }}
+        </text>
+        <g v-for="[name, v] in levels" :key="name">
+            <path :d="`M58 ${Y(v)}H${W - 16}`" class="level" />
+            <text x="64" :y="Y(v) - 4" class="halo quiet">{{ name }} {{ format(v, upUnit) }}</text>
+        </g>
+        <path
+            v-for="(s, i) in sets"
+            :key="s.name"
+            :d="path(s.xy)"
+            class="trace"
+            :stroke-dasharray="DASH[i]"
+        />
+        <g v-for="([name, v], i) in moments" :key="name">
+            <path :d="`M${X(v)} 32V226`" class="moment" />
+            <text
+                :x="X(v) + (X(v) > W * 0.55 ? -5 : 5)"
+                :y="204 - 15 * i"
+                :text-anchor="X(v) > W * 0.55 ? 'end' : 'start'"
+                class="halo"
+            >
+                {{ name }} {{ format(Math.round(v * 10) / 10, alongUnit) }}
+            </text>
+        </g>
+        <template v-if="sets.length > 1">
+            <text
+                v-for="n in names"
+                :key="n.name"
+                :x="Math.min(W - 24, n.x - 4)"
+                :y="n.y"
+                text-anchor="end"
+                class="halo"
+            >
+                {{ n.name }}
+            </text>
+        </template>
+        <path
+            v-for="i in bad"
+            :key="i"
+            :d="`M${X(i) - 7} ${Y(sets[0]!.xy[i]![1]) - 7}l14 14m0-14l-14 14`"
+            class="bad"
+        />
     </svg>
 </template>
 
 <style scoped>
-.chart { font-family: var(--font); display: block; }
-text { font-size: 12.5px; fill: var(--quiet); font-variant-numeric: tabular-nums; } .halo, .said { fill: var(--ink); paint-order: stroke; stroke: var(--paper); stroke-width: 4px; font-weight: 650; } .halo.quiet { font-weight: 400; fill: var(--quiet); }
-.axis { stroke: var(--quiet); fill: none; } .grid { stroke: var(--line); fill: none; opacity: .6; } .level { stroke: var(--slate); stroke-dasharray: 3 4; } .moment { stroke: var(--ink); stroke-width: 1.6; } .span { fill: var(--slate-soft); opacity: .7; }
-.trace { fill: none; stroke: var(--ember); stroke-width: 2.4; } .bad { stroke: var(--alarm); stroke-width: 3; }
+.chart {
+    font-family: var(--font);
+    display: block;
+}
+text {
+    font-size: 12.5px;
+    fill: var(--quiet);
+    font-variant-numeric: tabular-nums;
+}
+.halo,
+.said {
+    fill: var(--ink);
+    paint-order: stroke;
+    stroke: var(--paper);
+    stroke-width: 4px;
+    font-weight: 650;
+}
+.halo.quiet {
+    font-weight: 400;
+    fill: var(--quiet);
+}
+.axis {
+    stroke: var(--quiet);
+    fill: none;
+}
+.grid {
+    stroke: var(--line);
+    fill: none;
+    opacity: 0.6;
+}
+.level {
+    stroke: var(--slate);
+    stroke-dasharray: 3 4;
+}
+.moment {
+    stroke: var(--ink);
+    stroke-width: 1.6;
+}
+.span {
+    fill: var(--slate-soft);
+    opacity: 0.7;
+}
+.trace {
+    fill: none;
+    stroke: var(--ember);
+    stroke-width: 2.4;
+}
+.bad {
+    stroke: var(--alarm);
+    stroke-width: 3;
+}
 </style>

@@ -6,8 +6,12 @@ const read = (text: string, pattern = PATTERNS.plain!) => new LineReader(pattern
 
 describe('lines from a scale', () => {
     it.each([
-        ['mass 123.4 g steady\n', 123.4, true], ['mass 0 g moving\r\n', 0, false], ['mass -0.2 g steady\n', -0.2, true],
-        ['mass 1.5 kg steady\n', 1500, true], ['mass 2 lb steady\n', 907.18474, true], ['MASS 16 OZ STEADY\n', 453.59237, true],
+        ['mass 123.4 g steady\n', 123.4, true],
+        ['mass 0 g moving\r\n', 0, false],
+        ['mass -0.2 g steady\n', -0.2, true],
+        ['mass 1.5 kg steady\n', 1500, true],
+        ['mass 2 lb steady\n', 907.18474, true],
+        ['MASS 16 OZ STEADY\n', 453.59237, true],
     ])('reads %j', (line, grams, stable) => {
         const [reading] = read(line);
         expect(reading!.grams).toBeCloseTo(grams, 6);
@@ -33,7 +37,16 @@ describe('lines from a scale', () => {
         expect(reader.feed(bytes('34 g steady\n'))[0]!.grams).toBe(1234);
     });
 
-    it.each(['mass g steady', 'mass 1.2.3 g steady', 'mass 1 st steady', 'mass 1 g', '1 g steady', 'mass NaN g steady', 'mass 1e9 g steady', '\u0000\u0001'])('drops %j and counts it', (line) => {
+    it.each([
+        'mass g steady',
+        'mass 1.2.3 g steady',
+        'mass 1 st steady',
+        'mass 1 g',
+        '1 g steady',
+        'mass NaN g steady',
+        'mass 1e9 g steady',
+        '\u0000\u0001',
+    ])('drops %j and counts it', (line) => {
         const reader = new LineReader(PATTERNS.plain!);
         expect(reader.feed(bytes(`${line}\n`))).toEqual([]);
         expect(reader.dropped).toBe(1);
@@ -49,10 +62,18 @@ describe('lines from a scale', () => {
 
     it('takes a pattern of the shop, in its own unit', () => {
         const own = ownPattern('^W(?<stable>[SD])(?<value>[\\d,]+)$', 'kg', '^S$');
-        expect(read('WS1,25\nWD0,5\n', own)).toEqual([{ grams: 1250, stable: true, fault: null }, { grams: 500, stable: false, fault: null }]);
+        expect(read('WS1,25\nWD0,5\n', own)).toEqual([
+            { grams: 1250, stable: true, fault: null },
+            { grams: 500, stable: false, fault: null },
+        ]);
     });
 
-    it.each([['(', 'g', '', 'is not a pattern'], ['^(\\d+)$', 'g', '', 'needs a group'], ['(?<value>\\d+)', 'stone', '', 'has a unit'], ['(?<value>\\d+)'.padEnd(201, 'x'), 'g', '', 'is too long']])('refuses the pattern %j', (expression, unit, stable, says) => {
+    it.each([
+        ['(', 'g', '', 'is not a pattern'],
+        ['^(\\d+)$', 'g', '', 'needs a group'],
+        ['(?<value>\\d+)', 'stone', '', 'has a unit'],
+        ['(?<value>\\d+)'.padEnd(201, 'x'), 'g', '', 'is too long'],
+    ])('refuses the pattern %j', (expression, unit, stable, says) => {
         expect(() => ownPattern(expression, unit, stable)).toThrow(says);
     });
 });

@@ -2,8 +2,14 @@ import type { Reading, ScaleDriver } from './driver';
 import { LineReader, type LinePattern } from './lines';
 
 /** The part of Web Serial that is used; the browser's own types do not have it. */
-interface SerialPort { open(options: { baudRate: number }): Promise<void>; close(): Promise<void>; readable: ReadableStream<Uint8Array> | null }
-interface Serial { requestPort(): Promise<SerialPort> }
+interface SerialPort {
+    open(options: { baudRate: number }): Promise<void>;
+    close(): Promise<void>;
+    readable: ReadableStream<Uint8Array> | null;
+}
+interface Serial {
+    requestPort(): Promise<SerialPort>;
+}
 const serial = (): Serial | null => (navigator as unknown as { serial?: Serial }).serial ?? null;
 export const hasSerial = (): boolean => serial() !== null;
 
@@ -16,7 +22,10 @@ export class SerialScale implements ScaleDriver {
     private last = 0;
     private running = false;
 
-    constructor(private readonly pattern: LinePattern, private readonly baud: number) {}
+    constructor(
+        private readonly pattern: LinePattern,
+        private readonly baud: number,
+    ) {}
 
     async start(heard: (reading: Reading) => void): Promise<void> {
         const door = serial();
@@ -31,7 +40,9 @@ export class SerialScale implements ScaleDriver {
         await this.reader?.cancel().catch(() => undefined);
         await this.port?.close().catch(() => undefined);
     }
-    tare(): void { this.zero = this.last; }
+    tare(): void {
+        this.zero = this.last;
+    }
 
     private async read(heard: (reading: Reading) => void): Promise<void> {
         const lines = new LineReader(this.pattern);

@@ -1,0 +1,73 @@
+import { afterEach, expect, it, vi } from 'vitest';
+import { api, Refused, Unreachable } from './client';
+
+const answer = (status: number, body: unknown) =>
+    new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
+const task = (over: Record<string, unknown>) => ({
+    id: 'a-task',
+    kind: 'calc',
+    state: 'waiting',
+    share: 0,
+    answer: null,
+    fault: null,
+    at: 0,
+    ...over,
+});
+
+/** Answers one request after the other, and keeps what was asked. */
+function server(...answers: Response[]) {
+    const asked: string[] = [];
+    vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
+        asked.push(`${init?.method ?? 'GET'} ${path}`);
+        return answers.shift() ?? answer(500, {});
+    });
+    document.cookie = 'XSRF-TOKEN=known';
+    return asked;
+}
+
+afterEach(() => {
+    vi.unstubAllGlobals();
+    vi.useRealTimers();
+});
+
+it('waits for what the server does in its queue and tells how far it is', async () => {
+    vi.useFakeTimers();
+    const asked = server(
+        answer(202, task({})),
+        answer(200, task({ state: 'running', share: 0.4 })),
+        answer(200, task({ state: 'done', share: 1, answer: { volume_cm3: 12 } })),
+    );
+    const told: number[] = [];
+    const result = api.post<{ volume_cm3: number }>('calc/mesh.measure', { file: 'x' }, undefined, (share) =>
+        told.push(share),
+    );
+    await vi.runAllTimersAsync();
+    expect(await result).toEqual({ volume_cm3: 12 });
+    expect(told).toEqual([0, 0.4]);
+    expect(asked).toEqual([
+        'POST /api/v1/calc/mesh.measure',
+        'GET /api/v1/tasks/a-task',
+        'GET /api/v1/tasks/a-task',
+    ]);
+});
+
+it('refuses as a short request would when the task failed, and gives up when the server is gone', async () => {
+    vi.useFakeTimers();
+    server(
+        answer(202, task({})),
+        answer(200, task({ state: 'failed', fault: { field: 'file', message: 'has no facets' } })),
+    );
+    const refused = api.post('calc/mesh.measure', {}).catch((error: unknown) => error);
+    await vi.runAllTimersAsync();
+    expect(await refused).toBeInstanceOf(Refused);
+    expect(await refused).toMatchObject({ field: 'file', message: 'has no facets' });
+    server(answer(202, task({})), answer(503, { error: { field: 'database', message: 'not now' } }));
+    const gone = api.post('calc/mesh.measure', {}).catch((error: unknown) => error);
+    await vi.runAllTimersAsync();
+    expect(await gone).toBeInstanceOf(Unreachable);
+});
+
+it('takes an accepted answer that is no task as it is', async () => {
+    server(answer(202, { stored: ['a'] }));
+    expect(await api.post('readings', {})).toEqual({ stored: ['a'] });
+});

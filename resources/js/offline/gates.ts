@@ -1,0 +1,126 @@
+import type { Procedure, ProcedureGate, ProcedureStep, Run } from '../api/types';
+
+/**
+ * What a step still lacks, by the gates in the procedure's data: the one rule of a run that a screen evaluates itself, so
+ * that it refuses without the server what the server would refuse. core/src/Run/Gate.php and RunMachine say the same in
+ * PHP; core/tests/conformance/runs.json holds the two to each other, word for word.
+ */
+export interface ThreadState {
+    piece: number | null;
+    step: string | null;
+    since: number;
+    timers: Run['timers'];
+    confirmed: Record<string, Record<string, number>>;
+}
+
+export function threadOf(run: Run, piece: number | null): ThreadState | null {
+    const found = piece === null ? null : run.pieces.find((p) => p.piece === piece);
+    if (found === undefined) return null;
+    const of = found ?? {
+        step: run.summary.step,
+        step_since: run.step_since,
+        timers: run.timers,
+        confirmed: run.confirmed,
+    };
+    return {
+        piece,
+        step: of.step,
+        since: of.step_since,
+        timers: of.timers,
+        confirmed: of.confirmed as ThreadState['confirmed'],
+    };
+}
+
+/** What is missing before the thread's step may be called done at a moment, s since 1970. */
+export function missing(run: Run, at: number, piece: number | null = null): string[] {
+    const procedure = run.procedure as unknown as Procedure;
+    const thread = threadOf(run, piece);
+    const step = procedure.steps.find((s) => s.id === thread?.step);
+    if (!thread || !step) return [];
+    const lacks = (step.gate ?? []).map((gate) => lacking(run, thread, step, gate, at));
+    const next = after(procedure, step);
+    if (next && next.place !== step.place) lacks.push(taken(run, procedure, next.place, piece));
+    return lacks.filter((lack) => lack !== null);
+}
+
+/** The step after one, of the same phase. */
+export function after(procedure: Procedure, step: ProcedureStep): ProcedureStep | null {
+    const of = procedure.steps.filter((s) => phase(s) === phase(step));
+    return of[of.findIndex((s) => s.id === step.id) + 1] ?? null;
+}
+
+export const phase = (step: ProcedureStep) => step.phase ?? 'setup';
+
+function lacking(
+    run: Run,
+    thread: ThreadState,
+    step: ProcedureStep,
+    gate: ProcedureGate,
+    at: number,
+): string | null {
+    const says = gate.says ?? '';
+    if (gate.timer !== undefined)
+        return lacksTime(thread.timers.find((t) => t.id === gate.timer)?.ends_at, says, at);
+    if (gate.confirmed?.length) return lacksConfirmation(thread, step, gate.confirmed);
+    return gate.entry === undefined
+        ? null
+        : lacksEntry(latest(run, gate.entry, step.id, thread.piece), gate, run.plan);
+}
+
+function lacksTime(endsAt: number | undefined, says: string, at: number): string | null {
+    if (endsAt === undefined) return says;
+    const left = endsAt - at;
+    if (left <= 0.5) return null;
+    const seconds = Math.ceil(left);
+    return `${says}: ${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')} to go`;
+}
+
+function lacksConfirmation(thread: ThreadState, step: ProcedureStep, wanted: string[]): string | null {
+    const open = (step.confirm ?? []).filter(
+        (item) => wanted.includes(item.id) && thread.confirmed[step.id]?.[item.id] === undefined,
+    );
+    return open.length === 0
+        ? null
+        : `confirm: ${open.map((item) => item.text.charAt(0).toLowerCase() + item.text.slice(1)).join(', ')}`;
+}
+
+function lacksEntry(
+    values: Record<string, unknown> | null,
+    gate: ProcedureGate,
+    plan: Run['plan'],
+): string | null {
+    if (!values) return `log ${gate.says ?? ''}`;
+    const wanted = (name: string | undefined) => Number(plan[name ?? ''] ?? 0);
+    const holds = (gate.fields ?? []).every((field) => {
+        const value = Number(values[field] ?? 0);
+        return (
+            (gate.at_least === undefined || value >= wanted(gate.at_least)) &&
+            (gate.at_most === undefined || value <= wanted(gate.at_most)) &&
+            (gate.near === undefined || Math.abs(value - wanted(gate.near)) <= wanted(gate.tolerance) + 1e-9)
+        );
+    });
+    return holds ? null : (gate.says ?? '');
+}
+
+/** The newest standing entry of a kind as logged in this step of this thread: another step's or piece's is no evidence. */
+function latest(run: Run, entry: string, step: string, piece: number | null): Record<string, unknown> | null {
+    const found = run.entries
+        .filter((e) => e.entry === entry && e.step === step && (e.piece ?? null) === piece)
+        .at(-1);
+    return found ? (found.values as Record<string, unknown>) : null;
+}
+
+/** Who holds a place that takes no more; null when there is room. */
+export function taken(run: Run, procedure: Procedure, place: string, except: number | null): string | null {
+    const known = procedure.places[place];
+    if (!known?.holds) return null;
+    const there = run.pieces.filter(
+        (p) =>
+            p.piece !== except &&
+            p.outcome === 'open' &&
+            procedure.steps.find((s) => s.id === p.step)?.place === place,
+    );
+    return there.length < known.holds
+        ? null
+        : `the ${known.title} still holds ${procedure.piece?.title ?? 'piece'} ${there.map((p) => p.piece).join(' and ')}`;
+}

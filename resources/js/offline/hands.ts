@@ -1,0 +1,93 @@
+import type { Hand, Procedure, ProcedureStep, Run } from '../api/types';
+import { after, threadOf, type ThreadState } from './gates';
+
+type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
+
+/** What a run needs next, as the server would say it (core/src/Run/Forecast.php); used only while entries wait here unsent. */
+export function handsOf(run: Run): Hand[] {
+    if (run.summary.status !== 'running') return [];
+    const open = run.pieces.filter((p) => p.outcome === 'open').map((p) => p.piece);
+    const threads = [...(run.summary.step === null ? [] : [null]), ...open]
+        .map((piece) => threadOf(run, piece))
+        .filter((t) => t !== null);
+    return threads.flatMap((thread) => ofThread(run, thread)).sort((a, b) => a.at - b.at);
+}
+
+function ofThread(run: Run, thread: ThreadState): Hand[] {
+    const procedure = run.procedure as unknown as Procedure;
+    const step = procedure.steps.find((s) => s.id === thread.step);
+    if (!step) return [];
+    const piece = thread.piece;
+    const base = { ...whose(run, step), step: step.id, piece };
+    const since = thread.since;
+    const timer = thread.timers.find((t) => t.id === step.timer) ?? null;
+    const hands: Hand[] = [];
+    for (const reminder of step.reminders ?? []) {
+        const due = reminderDue(run, reminder, piece, timer, since);
+        const button = procedure.entries.find((e) => e.id === reminder.entry)?.title ?? null;
+        if (due !== null)
+            hands.push({
+                ...base,
+                at: due,
+                what: reminder.what,
+                why: reminder.why,
+                entry: reminder.entry,
+                button,
+                timer: null,
+                people: 1,
+            });
+    }
+    const next = after(procedure, step) ?? step;
+    const plain = { ...base, entry: null, button: null };
+    if (timer)
+        hands.push({
+            ...plain,
+            at: timer.ends_at,
+            what: next.title,
+            why: next.why,
+            timer: timer.id,
+            people: Math.max(1, next.people),
+        });
+    else if (hands.length === 0)
+        hands.push({
+            ...plain,
+            at: since,
+            what: step.title,
+            why: step.why,
+            timer: null,
+            people: Math.max(1, step.people),
+        });
+    return hands;
+}
+
+function whose(run: Run, step: ProcedureStep): Base {
+    const { id, number, product, machine, cold_machine } = run.summary;
+    const at = step.place === 'cold' ? (cold_machine ?? machine) : step.place === 'bench' ? 'Bench' : machine;
+    return {
+        to: `/run/${id}`,
+        run_id: id,
+        run_number: number,
+        about: `${product}, run ${number}`,
+        machine: at,
+    };
+}
+
+type Reminder = NonNullable<ProcedureStep['reminders']>[number];
+
+function reminderDue(
+    run: Run,
+    reminder: Reminder,
+    piece: number | null,
+    timer: { started_at: number; ends_at: number } | null,
+    began: number,
+): number | null {
+    const every = Number(run.plan[reminder.every_min] ?? 0) * 60;
+    if (every <= 0) return null;
+    const since = timer?.started_at ?? began;
+    const logged = run.entries
+        .filter((e) => e.entry === reminder.entry && e.at >= since && (e.piece ?? null) === piece)
+        .map((e) => e.at);
+    const due = Math.max(since, ...logged) + every;
+    // A reminder that would fall due within half an interval of the timer's end is left to the end itself.
+    return timer && due > timer.ends_at - every / 2 ? null : due;
+}

@@ -1,0 +1,184 @@
+import type { QueuedEvent } from '../api/store';
+import type { Procedure, ProcedureStep, Run } from '../api/types';
+import { after, phase } from './gates';
+
+type Data = {
+    entry: string;
+    values: Record<string, unknown>;
+    event: string;
+    step?: string;
+    item: string;
+    timer: string;
+    minutes: number;
+    piece?: number;
+};
+type Timer = Run['timers'][number];
+
+/** What a step and a timer belong to: the run itself or one of its pieces, as both are sent. */
+interface Thread {
+    timers: Timer[];
+    confirmed: Record<string, Record<string, number>>;
+}
+
+/**
+ * A run as this screen should show it now: what the server last said, with the entries that still wait here laid over
+ * it. Gates are read by offline/gates.ts; an entry that the server refuses all the same comes back with the reason and
+ * leaves this picture again.
+ */
+export function overlay(run: Run, waiting: QueuedEvent[]): Run {
+    const mine = waiting.filter(
+        (q) => q.run_id === run.summary.id && q.refused === null && !run.events.some((e) => e.key === q.key),
+    );
+    if (mine.length === 0) return run;
+    const next = JSON.parse(JSON.stringify(run)) as Run;
+    for (const { event, by } of mine) {
+        next.events.push({
+            key: event.key,
+            seq: 0,
+            type: event.type,
+            at: event.at,
+            recorded_at: 0,
+            by,
+            data: event.data,
+        });
+        lay(next, event.type, event.key, event.at, by, event.data as unknown as Data);
+    }
+    return next;
+}
+
+function lay(run: Run, type: string, key: string, at: number, by: string, data: Data): void {
+    const piece = data.piece ?? null;
+    const thread = threadIn(run, piece);
+    switch (type) {
+        case 'logged':
+            run.entries.push({
+                key,
+                entry: data.entry,
+                at,
+                by,
+                values: data.values,
+                step: data.step ?? stepOf(run, piece),
+                corrected: 0,
+                piece,
+            });
+            break;
+        case 'corrected': {
+            const entry = run.entries.find((e) => e.key === data.event);
+            if (entry)
+                Object.assign(entry, {
+                    values: { ...entry.values, ...data.values },
+                    corrected: entry.corrected + 1,
+                });
+            break;
+        }
+        case 'confirmed':
+            if (thread) (thread.confirmed[data.step ?? ''] ??= {})[data.item] = at;
+            break;
+        case 'step_done':
+            finishStep(run, piece, data.step ?? '', at, by);
+            break;
+        case 'extended': {
+            const timer = thread?.timers.find((t) => t.id === data.timer);
+            if (timer)
+                Object.assign(timer, {
+                    ends_at: timer.ends_at + 60 * data.minutes,
+                    minutes: timer.minutes + data.minutes,
+                });
+            break;
+        }
+        case 'piece_begun':
+            beginPiece(run, at);
+            break;
+        case 'piece_dropped':
+            dropPiece(run, piece, at);
+            break;
+        case 'closing':
+            close(run, at);
+            break;
+        case 'aborted':
+            run.summary.status = 'aborted';
+            break;
+    }
+}
+
+const procedureOf = (run: Run) => run.procedure as unknown as Procedure;
+const firstOf = (run: Run, of: 'piece' | 'closing') =>
+    procedureOf(run).steps.find((s) => phase(s) === of) ?? null;
+const pieceOf = (run: Run, piece: number | null) => run.pieces.find((p) => p.piece === piece) ?? null;
+const stepOf = (run: Run, piece: number | null) =>
+    piece === null ? run.summary.step : (pieceOf(run, piece)?.step ?? null);
+
+function threadIn(run: Run, piece: number | null): Thread | null {
+    return (piece === null ? run : pieceOf(run, piece)) as Thread | null;
+}
+
+function finishStep(run: Run, piece: number | null, id: string, at: number, by: string): void {
+    const procedure = procedureOf(run);
+    const step = procedure.steps.find((s) => s.id === id);
+    const thread = threadIn(run, piece);
+    if (!step || !thread || stepOf(run, piece) !== id) return;
+    answer(run, thread, step, at);
+    const next = after(procedure, step);
+    const of = pieceOf(run, piece);
+    if (of) {
+        of.done.push(id);
+        Object.assign(of, { step: next?.id ?? null, step_since: at, outcome: next ? 'open' : 'done' });
+        return;
+    }
+    const row = run.steps.find((s) => s.id === id);
+    if (row) Object.assign(row, { status: 'done', done_at: at, done_by: by, missing: [] });
+    moveTo(run, next, at);
+    if (!next && (run.closing || firstOf(run, 'piece') === null)) run.summary.status = 'finished';
+}
+
+/** The step's own timer is answered, and the one that its end starts begins. */
+function answer(run: Run, thread: Thread, step: ProcedureStep, at: number): void {
+    const own = thread.timers.find((t) => t.id === step.timer);
+    if (own) own.answered_at = at;
+    const starts = procedureOf(run).timers.find((t) => t.id === step.starts);
+    if (!starts) return;
+    const minutes = Number(run.plan[starts.minutes] ?? 0);
+    thread.timers.push({
+        id: starts.id,
+        title: starts.title,
+        kind: starts.kind,
+        started_at: at,
+        ends_at: at + 60 * minutes,
+        minutes,
+        answered_at: null,
+    });
+}
+
+function moveTo(run: Run, step: ProcedureStep | null, at: number): void {
+    run.summary.step = step?.id ?? null;
+    run.step_since = at;
+    const row = run.steps.find((s) => s.id === step?.id);
+    if (row) row.status = 'current';
+}
+
+function beginPiece(run: Run, at: number): void {
+    run.pieces.push({
+        piece: run.pieces.length + 1,
+        outcome: 'open',
+        step: firstOf(run, 'piece')?.id ?? null,
+        step_since: at,
+        done: [],
+        timers: [],
+        confirmed: {},
+        missing: [],
+    });
+}
+
+function dropPiece(run: Run, piece: number | null, at: number): void {
+    const of = pieceOf(run, piece);
+    if (!of) return;
+    Object.assign(of, { outcome: 'dropped', step: null, step_since: at });
+    for (const timer of of.timers) timer.answered_at ??= at;
+}
+
+function close(run: Run, at: number): void {
+    run.closing = true;
+    const first = firstOf(run, 'closing');
+    moveTo(run, first, at);
+    if (!first) run.summary.status = 'finished';
+}
