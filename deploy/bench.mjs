@@ -7,10 +7,25 @@ import { chromium } from '@playwright/test';
 const here = process.env.HERE;
 const state = process.env.LARAVEL_STORAGE_PATH ?? `${here}/storage`;
 const line = (name, value) => console.log(`${name.padEnd(58)} ${value}`);
-const quantile = (list, q) => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))];
+const quantile = (list, q) =>
+    [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))];
 
 console.log('── core (PHP with opcache and tracing JIT, as php-fpm runs it)');
-process.stdout.write(execFileSync('php', ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=tracing', '-d', 'opcache.jit_buffer_size=64M', `${here}/core/bin/bench.php`], { encoding: 'utf8' }));
+process.stdout.write(
+    execFileSync(
+        'php',
+        [
+            '-d',
+            'opcache.enable_cli=1',
+            '-d',
+            'opcache.jit=tracing',
+            '-d',
+            'opcache.jit_buffer_size=64M',
+            `${here}/core/bin/bench.php`,
+        ],
+        { encoding: 'utf8' },
+    ),
+);
 
 const portFile = `${state}/run/web-port`;
 if (!existsSync(portFile)) {
@@ -18,7 +33,18 @@ if (!existsSync(portFile)) {
     process.exit(0);
 }
 const base = `http://127.0.0.1:${readFileSync(portFile, 'utf8').trim()}`;
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+    ],
+});
 const fresh = async () => {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
@@ -37,8 +63,22 @@ console.log('\n── API, one after the other from the browser');
     await page.getByRole('heading', { name: 'Set up a sheet' }).waitFor();
     await page.locator('.three strong').first().waitFor();
     const times = await page.evaluate(async () => {
-        const token = decodeURIComponent(document.cookie.split('; ').find((c) => c.startsWith('XSRF-TOKEN=')).slice(11));
-        const post = (path, body) => fetch(`/api/v1/${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify(body) });
+        const token = decodeURIComponent(
+            document.cookie
+                .split('; ')
+                .find((c) => c.startsWith('XSRF-TOKEN='))
+                .slice(11),
+        );
+        const post = (path, body) =>
+            fetch(`/api/v1/${path}`, {
+                method: 'POST',
+                headers: {
+                    'Content-Type': 'application/json',
+                    Accept: 'application/json',
+                    'X-XSRF-TOKEN': token,
+                },
+                body: JSON.stringify(body),
+            });
         const draft = JSON.parse(localStorage.getItem('dithermic.press'));
         const out = {};
         const run = async (name, n, go) => {
@@ -51,42 +91,90 @@ console.log('\n── API, one after the other from the browser');
                 if (i >= 5) out[name].push(performance.now() - start);
             }
         };
-        await run('POST calc/charge.sheet', 60, (i) => post('calc/charge.sheet', { length_mm: 600 + i, width_mm: 450, thickness_mm: 8, polymer: 'HDPE' }));
-        await run('POST calc/heat.press_cycle', 60, (i) => post('calc/heat.press_cycle', { polymer: 'HDPE', thickness_mm: 6 + i / 10, initial_c: 20, platen_c: 185 }));
-        await run('POST plans/press (everything the set-up screen shows)', 60, (i) => post('plans/press', { ...draft, settings: { thickness_mm: 6 + i / 10 } }));
+        await run('POST calc/charge.sheet', 60, (i) =>
+            post('calc/charge.sheet', {
+                length_mm: 600 + i,
+                width_mm: 450,
+                thickness_mm: 8,
+                polymer: 'HDPE',
+            }),
+        );
+        await run('POST calc/heat.press_cycle', 60, (i) =>
+            post('calc/heat.press_cycle', {
+                polymer: 'HDPE',
+                thickness_mm: 6 + i / 10,
+                initial_c: 20,
+                platen_c: 185,
+            }),
+        );
+        await run('POST plans/press (everything the set-up screen shows)', 60, (i) =>
+            post('plans/press', { ...draft, settings: { thickness_mm: 6 + i / 10 } }),
+        );
         await run('GET floor', 40, () => fetch('/api/v1/floor', { headers: { Accept: 'application/json' } }));
         const lots = await (await fetch('/api/v1/lots', { headers: { Accept: 'application/json' } })).json();
-        await run('GET lots (a page of the stock list)', 40, () => fetch('/api/v1/lots', { headers: { Accept: 'application/json' } }));
-        await run('GET lots?find=', 40, (i) => fetch(`/api/v1/lots?find=${['red', 'Rack 4', 'co-op', 'B-0191'][i % 4]}`, { headers: { Accept: 'application/json' } }));
-        await run('GET lots/N (a lot and its ledger)', 40, (i) => fetch(`/api/v1/lots/${lots[i % lots.length].id}`, { headers: { Accept: 'application/json' } }));
-        await run('GET charges', 20, () => fetch('/api/v1/charges', { headers: { Accept: 'application/json' } }));
+        await run('GET lots (a page of the stock list)', 40, () =>
+            fetch('/api/v1/lots', { headers: { Accept: 'application/json' } }),
+        );
+        await run('GET lots?find=', 40, (i) =>
+            fetch(`/api/v1/lots?find=${['red', 'Rack 4', 'co-op', 'B-0191'][i % 4]}`, {
+                headers: { Accept: 'application/json' },
+            }),
+        );
+        await run('GET lots/N (a lot and its ledger)', 40, (i) =>
+            fetch(`/api/v1/lots/${lots[i % lots.length].id}`, { headers: { Accept: 'application/json' } }),
+        );
+        await run('GET charges', 20, () =>
+            fetch('/api/v1/charges', { headers: { Accept: 'application/json' } }),
+        );
         await run('GET runs', 40, () => fetch('/api/v1/runs', { headers: { Accept: 'application/json' } }));
         return out;
     });
-    for (const [name, list] of Object.entries(times)) line(name, `p50 ${quantile(list, 0.5).toFixed(0)} ms   p95 ${quantile(list, 0.95).toFixed(0)} ms`);
+    for (const [name, list] of Object.entries(times))
+        line(name, `p50 ${quantile(list, 0.5).toFixed(0)} ms   p95 ${quantile(list, 0.95).toFixed(0)} ms`);
 
     // From the slider's move to the number on the screen, in the page itself.
     const seen = [];
     for (let i = 0; i < 40; i++) {
-        seen.push(await page.evaluate((value) => new Promise((resolve) => {
-            const slider = document.querySelector('input[aria-label="Thickness, slider"]');
-            const target = document.querySelector('.three strong');
-            const before = target.textContent;
-            const start = performance.now();
-            const watch = new MutationObserver(() => { if (target.textContent !== before) { watch.disconnect(); resolve(performance.now() - start); } });
-            watch.observe(target, { childList: true, characterData: true, subtree: true });
-            slider.value = String(value);
-            slider.dispatchEvent(new Event('input', { bubbles: true }));
-        }), 4 + (i % 20) * 0.5 + (i % 2) * 6));
+        seen.push(
+            await page.evaluate(
+                (value) =>
+                    new Promise((resolve) => {
+                        const slider = document.querySelector('input[aria-label="Thickness, slider"]');
+                        const target = document.querySelector('.three strong');
+                        const before = target.textContent;
+                        const start = performance.now();
+                        const watch = new MutationObserver(() => {
+                            if (target.textContent !== before) {
+                                watch.disconnect();
+                                resolve(performance.now() - start);
+                            }
+                        });
+                        watch.observe(target, { childList: true, characterData: true, subtree: true });
+                        slider.value = String(value);
+                        slider.dispatchEvent(new Event('input', { bubbles: true }));
+                    }),
+                4 + (i % 20) * 0.5 + (i % 2) * 6,
+            ),
+        );
         await page.waitForTimeout(60);
     }
-    line('slider moved → new charge mass on screen', `p50 ${quantile(seen, 0.5).toFixed(0)} ms   p95 ${quantile(seen, 0.95).toFixed(0)} ms`);
+    line(
+        'slider moved → new charge mass on screen',
+        `p50 ${quantile(seen, 0.5).toFixed(0)} ms   p95 ${quantile(seen, 0.95).toFixed(0)} ms`,
+    );
     await context.close();
 }
 
-console.log('\n── fifty screens at work for 20 s: each looks at the floor every 4 s, and one in five calculates');
+console.log(
+    '\n── fifty screens at work for 20 s: each looks at the floor every 4 s, and one in five calculates',
+);
 {
-    const people = [['maren', 'two-heats-oak'], ['ines', 'flake-to-panel'], ['teodor', 'warm-in-cold-out'], ['jun', 'slow-and-even']];
+    const people = [
+        ['maren', 'two-heats-oak'],
+        ['ines', 'flake-to-panel'],
+        ['teodor', 'warm-in-cold-out'],
+        ['jun', 'slow-and-even'],
+    ];
     const sessions = [];
     for (const [login, password] of people) {
         const context = await browser.newContext();
@@ -97,43 +185,82 @@ console.log('\n── fifty screens at work for 20 s: each looks at the floor ev
         await page.getByRole('button', { name: 'Sign in' }).click();
         await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
         const cookies = await context.cookies();
-        sessions.push({ Accept: 'application/json', Origin: base, 'Content-Type': 'application/json', Cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; '), 'X-XSRF-TOKEN': decodeURIComponent(cookies.find((c) => c.name === 'XSRF-TOKEN').value) });
+        sessions.push({
+            Accept: 'application/json',
+            Origin: base,
+            'Content-Type': 'application/json',
+            Cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; '),
+            'X-XSRF-TOKEN': decodeURIComponent(cookies.find((c) => c.name === 'XSRF-TOKEN').value),
+        });
         await context.close();
     }
     const floor = [];
     const answers = {};
     const until = Date.now() + 20_000;
     const pause = (ms) => new Promise((done) => setTimeout(done, ms));
-    await Promise.all(Array.from({ length: 50 }, async (_, i) => {
-        const headers = sessions[i % sessions.length];
-        await pause(80 * i);
-        while (Date.now() < until) {
-            const start = performance.now();
-            const response = await fetch(`${base}/api/v1/floor`, { headers });
-            await response.arrayBuffer();
-            floor.push(performance.now() - start);
-            answers[response.status] = (answers[response.status] ?? 0) + 1;
-            if (i % 5 === 0) await (await fetch(`${base}/api/v1/calc/heat.press_cycle`, { method: 'POST', headers, body: JSON.stringify({ polymer: 'HDPE', thickness_mm: 6 + (i % 7), initial_c: 20, platen_c: 185 }) })).arrayBuffer();
-            await pause(4000);
-        }
-    }));
-    line(`GET floor, ${floor.length} times (${Object.entries(answers).map(([s, n]) => `${s}: ${n}`).join(', ')})`, `p50 ${quantile(floor, 0.5).toFixed(0)} ms   p95 ${quantile(floor, 0.95).toFixed(0)} ms`);
+    await Promise.all(
+        Array.from({ length: 50 }, async (_, i) => {
+            const headers = sessions[i % sessions.length];
+            await pause(80 * i);
+            while (Date.now() < until) {
+                const start = performance.now();
+                const response = await fetch(`${base}/api/v1/floor`, { headers });
+                await response.arrayBuffer();
+                floor.push(performance.now() - start);
+                answers[response.status] = (answers[response.status] ?? 0) + 1;
+                if (i % 5 === 0)
+                    await (
+                        await fetch(`${base}/api/v1/calc/heat.press_cycle`, {
+                            method: 'POST',
+                            headers,
+                            body: JSON.stringify({
+                                polymer: 'HDPE',
+                                thickness_mm: 6 + (i % 7),
+                                initial_c: 20,
+                                platen_c: 185,
+                            }),
+                        })
+                    ).arrayBuffer();
+                await pause(4000);
+            }
+        }),
+    );
+    line(
+        `GET floor, ${floor.length} times (${Object.entries(answers)
+            .map(([s, n]) => `${s}: ${n}`)
+            .join(', ')})`,
+        `p50 ${quantile(floor, 0.5).toFixed(0)} ms   p95 ${quantile(floor, 0.95).toFixed(0)} ms`,
+    );
 }
 
 console.log('\n── pages in Chromium');
-for (const [path, heading] of [['/', 'Floor'], ['/set', 'Set up a sheet'], ['/learn', 'Learn']]) {
+for (const [path, heading] of [
+    ['/', 'Floor'],
+    ['/set', 'Set up a sheet'],
+    ['/learn', 'Learn'],
+]) {
     const { context, page } = await fresh();
     const time = async () => {
         const start = performance.now();
         await page.goto(base + path);
-        await page.getByRole('heading', { name: heading, exact: true }).waitFor({ timeout: 10000 }).catch(async () => { throw new Error(`${path} did not come up: ${page.url()} ${(await page.locator('body').innerText()).slice(0, 300)}`); });
+        await page
+            .getByRole('heading', { name: heading, exact: true })
+            .waitFor({ timeout: 10000 })
+            .catch(async () => {
+                throw new Error(
+                    `${path} did not come up: ${page.url()} ${(await page.locator('body').innerText()).slice(0, 300)}`,
+                );
+            });
         if (path === '/set') await page.locator('.three strong').first().waitFor();
         return performance.now() - start;
     };
     const cold = await time();
     const warm = [];
     for (let i = 0; i < 8; i++) warm.push(await time());
-    line(`${path} usable`, `first ${cold.toFixed(0)} ms   warm p50 ${quantile(warm, 0.5).toFixed(0)} ms   p95 ${quantile(warm, 0.95).toFixed(0)} ms`);
+    line(
+        `${path} usable`,
+        `first ${cold.toFixed(0)} ms   warm p50 ${quantile(warm, 0.5).toFixed(0)} ms   p95 ${quantile(warm, 0.95).toFixed(0)} ms`,
+    );
     await context.close();
 }
 {
@@ -142,15 +269,26 @@ for (const [path, heading] of [['/', 'Floor'], ['/set', 'Set up a sheet'], ['/le
     let script = 0;
     let all = 0;
     page.on('response', async (r) => {
-        const size = (await r.request().sizes().catch(() => ({ responseBodySize: 0 }))).responseBodySize;
+        const size = (
+            await r
+                .request()
+                .sizes()
+                .catch(() => ({ responseBodySize: 0 }))
+        ).responseBodySize;
         all += size;
         if (r.url().endsWith('.js')) script += size;
     });
     await page.goto(`${base}/sign-in`, { waitUntil: 'networkidle' });
-    line('first load over the wire', `script ${(script / 1024).toFixed(0)} kB   everything ${(all / 1024).toFixed(0)} kB`);
+    line(
+        'first load over the wire',
+        `script ${(script / 1024).toFixed(0)} kB   everything ${(all / 1024).toFixed(0)} kB`,
+    );
     await context.close();
 }
 const assets = `${here}/public/build/assets`;
 const js = readdirSync(assets).filter((f) => f.endsWith('.js'));
-line('all script of every screen, compressed', `${(js.reduce((s, f) => s + gzipSync(readFileSync(`${assets}/${f}`)).length, 0) / 1024).toFixed(0)} kB in ${js.length} files (${(js.reduce((s, f) => s + statSync(`${assets}/${f}`).size, 0) / 1024).toFixed(0)} kB unpacked)`);
+line(
+    'all script of every screen, compressed',
+    `${(js.reduce((s, f) => s + gzipSync(readFileSync(`${assets}/${f}`)).length, 0) / 1024).toFixed(0)} kB in ${js.length} files (${(js.reduce((s, f) => s + statSync(`${assets}/${f}`).size, 0) / 1024).toFixed(0)} kB unpacked)`,
+);
 await browser.close();

@@ -113,10 +113,39 @@ prepare_screens() {
 
 secret() { head -c 32 /dev/urandom | base64 | tr -d '/+=\n' | cut -c1-32; }
 
+reaches() { ! is_root || su www-data -s /bin/sh -c "test -x '$1'" 2>/dev/null; }
+
+# The web is never root. Where www-data may not go, as in root's home, it is given a copy of the code and a place for what
+# it writes under /var/lib; settings, logs and backups stay here.
+web_places() {
+    local place; place=/var/lib/dithermic/$(printf '%s' "$STATE" | sha256sum | cut -c1-12)-web
+    VAR=$STATE CODE=$HERE
+    reaches "$STATE" || VAR=$place/var
+    reaches "$HERE/deploy" || CODE=$place/code
+    RUN=$VAR/run
+    if [ "$VAR$CODE" != "$STATE$HERE" ]; then mkdir -p "$place"; chmod 711 "$(dirname "$place")" "$place"; fi
+}
+
+copy_code() {
+    [ "$CODE" != "$HERE" ] || return 0
+    local new=$CODE.new
+    rm -rf "$new"
+    (
+        umask 022; mkdir -p "$new"
+        tar -C "$HERE" -cf - app artisan bootstrap config core database deploy public resources/views routes vendor composer.json | tar -C "$new" -xf - --no-same-owner
+        chmod -R u+rwX,go+rX "$new"
+    ) || fail "the code could not be copied to $CODE, where the web server may read it."
+    rm -rf "$CODE"
+    mv "$new" "$CODE"
+}
+
 load_settings() {
-    mkdir -p "$STATE" "$RUN" "$LOG" "$STATE/cache/views" "$STATE/framework/cache/data" "$STATE/framework/sessions" "$STATE/logs" "$STATE/app"
+    mkdir -p "$STATE"
+    chmod 711 "$STATE" 2>/dev/null || true
+    web_places
+    mkdir -p "$RUN" "$LOG" "$VAR/cache/views" "$VAR/framework/cache/data" "$VAR/framework/sessions" "$VAR/logs" "$VAR/app"
     # Others pass through to what is theirs; they do not look around.
-    chmod 711 "$STATE" "$RUN" "$STATE/framework" 2>/dev/null || true
+    chmod 711 "$VAR" "$RUN" "$VAR/framework" 2>/dev/null || true
     if [ ! -s "$ENV_FILE" ]; then
         printf 'APP_KEY=base64:%s\nDITHERMIC_DB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" >"$ENV_FILE.part"
         mv "$ENV_FILE.part" "$ENV_FILE"
@@ -135,10 +164,10 @@ load_settings() {
     # shellcheck disable=SC1090
     . "$ENV_FILE"
     APP_NAME=Dithermic APP_ENV=${APP_ENV:-production} APP_DEBUG=${APP_DEBUG:-false} LOG_CHANNEL=stack LOG_LEVEL=warning
-    DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft QUEUE_CONNECTION=sync SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
-    LARAVEL_STORAGE_PATH=$STATE VIEW_COMPILED_PATH=$STATE/cache/views
-    APP_CONFIG_CACHE=$STATE/cache/config.php APP_ROUTES_CACHE=$STATE/cache/routes.php APP_EVENTS_CACHE=$STATE/cache/events.php
-    APP_SERVICES_CACHE=$STATE/cache/services.php APP_PACKAGES_CACHE=$STATE/cache/packages.php
+    DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft QUEUE_CONNECTION=database DB_QUEUE_RETRY_AFTER=180 SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
+    LARAVEL_STORAGE_PATH=$VAR VIEW_COMPILED_PATH=$VAR/cache/views
+    APP_CONFIG_CACHE=$VAR/cache/config.php APP_ROUTES_CACHE=$VAR/cache/routes.php APP_EVENTS_CACHE=$VAR/cache/events.php
+    APP_SERVICES_CACHE=$VAR/cache/services.php APP_PACKAGES_CACHE=$VAR/cache/packages.php
     if [ -z "${DB_HOST:-}" ]; then
         OWN_CLUSTER=1 DB_HOST=127.0.0.1 DB_DATABASE=dithermic DB_USERNAME=dithermic DB_PASSWORD=$DITHERMIC_DB_PASSWORD
         DB_PORT=$(cat "$RUN/pg-port" 2>/dev/null || echo 0)
@@ -149,7 +178,7 @@ load_settings() {
 artisan() {
     local status=0
     # What root runs reads nothing that the web can write, and logs to the terminal, not into the web's files.
-    (cd "$HERE" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G artisan "$@") || status=$?
+    (cd "${IN:-$HERE}" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G artisan "$@") || status=$?
     return $status
 }
 
@@ -187,7 +216,7 @@ own_this_cluster() {
             fail "$STATE is a copy of $of, and the database stays with the first. To make a second shop of it: 'dithermic backup FILE' there, 'dithermic start --no-demo' with an empty folder, then 'dithermic restore FILE --replace'."
         fi
     fi
-    if [ ! -f "$dir/made" ] && [ -s "$RUN/pg-port" ]; then
+    if [ ! -f "$dir/made" ] && { [ -s "$RUN/pg-port" ] || [ -f "$STATE/begun" ]; }; then
         fail "these settings have had a database, and there is none in $dir. Bring the folder back to where it was, or restore a backup into an empty one. Nothing was made anew."
     fi
     printf '%s' "$STATE" >"$dir/of"
@@ -304,20 +333,19 @@ end_orphans() {
     done
 }
 
-web_user() { if ! is_root; then id -un; elif su www-data -s /bin/sh -c "test -x '$HERE/public' && test -x '$STATE'" 2>/dev/null; then echo www-data; else echo root; fi; }
+web_user() { if is_root; then echo www-data; else id -un; fi; }
 
 start_web() {
     local port=$1 user; user=$(web_user)
     if is_root; then
-        [ "$user" = root ] && say "Note: www-data cannot reach $HERE, so the web server runs as root. Put Dithermic in a folder others may enter, such as /srv."
-        chown -hR "$user" "$STATE/framework" "$STATE/logs" "$STATE/app"
+        chown -hR "$user" "$VAR/framework" "$VAR/logs" "$VAR/app"
         # The web reads its caches and cannot write them: what it could write, root would run.
-        chown -hR "root:$(id -gn "$user")" "$STATE/cache"
+        chown -hR "root:$(id -gn "$user")" "$VAR/cache"
     fi
-    chmod -R u=rwX,g=rX,o= "$STATE/cache"
-    chmod 644 "$STATE/openapi.json"
+    chmod -R u=rwX,g=rX,o= "$VAR/cache"
+    chmod 644 "$VAR/openapi.json"
     local php_env='' name
-    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH TRUSTED_PROXIES APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
+    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION DB_QUEUE_RETRY_AFTER LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH TRUSTED_PROXIES APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
         [ -n "${!name:-}" ] || continue
         php_env+="env[$name] = \"${!name:-}\"\n"
     done
@@ -326,7 +354,7 @@ start_web() {
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|g; s|@ENV@|$php_env|g" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
     chmod 600 "$RUN/php-fpm.conf"
     local nginx_user=''; is_root && nginx_user="user $user;"
-    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$HERE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$CODE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
 
     local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
     { alive "$RUN/php-fpm.pid" && alive "$RUN/nginx.pid"; } || end_orphans
@@ -334,7 +362,7 @@ start_web() {
         kill -USR2 "$(cat "$RUN/php-fpm.pid")"
         sleep 0.5
     else
-        PHP_INI_SCAN_DIR="$scan:$HERE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 9>&- || fail "php-fpm did not start; see $LOG/php-fpm.log."
+        PHP_INI_SCAN_DIR="$scan:$CODE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 9>&- || fail "php-fpm did not start; see $LOG/php-fpm.log."
     fi
     if alive "$RUN/nginx.pid"; then
         nginx -c "$RUN/nginx.conf" -s reload 2>>"$LOG/nginx.log"
@@ -342,12 +370,40 @@ start_web() {
         nginx -c "$RUN/nginx.conf" 2>>"$LOG/nginx.log" 9>&- || fail "nginx did not start; see $LOG/nginx.log."
     fi
     echo "$port" >"$RUN/web-port"
+    start_workers "$user"
     local i
     for i in $(seq 50); do
         curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && return
         sleep 0.2
     done
-    fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $STATE/logs/laravel.log."
+    fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $VAR/logs/laravel.log."
+}
+
+# Two workers do what takes longer than a request may; nobody's tasks hold both. They are known by the folder they serve.
+WORKERS=2
+worker_name() { printf 'shop-%s' "$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"; }
+
+stop_workers() {
+    local name i; name=$(worker_name)
+    pkill -TERM -f "deploy/worker.sh $name" 2>/dev/null || true
+    # Whose keeper was killed hard goes too.
+    pkill -TERM -f "queue:work --name=$name" 2>/dev/null || true
+    for i in $(seq "${1:-50}"); do pgrep -f "(worker.sh |queue:work --name=)$name" >/dev/null || return 0; sleep 0.1; done
+    pkill -KILL -f "(worker.sh |queue:work --name=)$name" 2>/dev/null || true
+}
+
+start_workers() {
+    local user=$1 i name; name=$(worker_name)
+    stop_workers
+    # What a worker was at when it was killed is begun again now, not when its time is up.
+    keeper_or_own -d "$DB_DATABASE" -c 'update jobs set reserved_at = null where reserved_at is not null' -c "delete from cache_locks where key like '%task-of:%'" >/dev/null 2>&1 || true
+    for i in $(seq "$WORKERS"); do
+        if is_root; then
+            (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+        else
+            (cd "$CODE" && exec setsid bash deploy/worker.sh "$name") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+        fi
+    done
 }
 
 stop_pid() {
@@ -372,6 +428,7 @@ cmd_start() {
         shift
     done
     if [ -n "$port" ] && ! [[ $port =~ ^[0-9]+$ && $port -ge 1024 && $port -le 65535 ]]; then fail "--port takes a number from 1024 to 65535."; fi
+    load_settings
     local running=''; alive "$RUN/nginx.pid" && running=$(cat "$RUN/web-port" 2>/dev/null || true)
     # The port it had, also after a crash: the screens look for it there.
     port=${port:-${running:-$(cat "$RUN/web-port" 2>/dev/null || echo 8080)}}
@@ -381,8 +438,8 @@ cmd_start() {
     fi
     prepare_code
     prepare_screens
-    load_settings
     one_at_a_time
+    copy_code
     export APP_URL="http://127.0.0.1:$port"
     start_cluster
     # Settings cached by the last start may name a database port that is another's by now.
@@ -392,7 +449,8 @@ cmd_start() {
     if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
     # From here on it is somebody's shop: it is never filled in again.
     touch "$STATE/begun"
-    { artisan config:cache && artisan route:cache && artisan view:cache && artisan contract:write "$STATE/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."
+    { IN=$CODE artisan config:cache && IN=$CODE artisan route:cache && IN=$CODE artisan view:cache && IN=$CODE artisan contract:write "$VAR/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."
+    artisan shop:clock || true
     start_web "$port"
     say ''
     say "Dithermic is at http://127.0.0.1:$port"
@@ -403,6 +461,7 @@ cmd_stop() {
     load_settings
     stop_pid "$RUN/nginx.pid" QUIT
     stop_pid "$RUN/php-fpm.pid" QUIT
+    stop_workers 300
     stop_cluster
     say 'Stopped.'
 }
@@ -505,6 +564,7 @@ cmd_restore() {
     alive "$RUN/nginx.pid" && port=$(cat "$RUN/web-port" 2>/dev/null || true)
     stop_pid "$RUN/nginx.pid" QUIT
     stop_pid "$RUN/php-fpm.pid" QUIT
+    stop_workers 300
     rm -f "$APP_CONFIG_CACHE"
     new=${DB_DATABASE}_restoring
     if ! load_beside "$file" "$new"; then

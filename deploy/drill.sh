@@ -27,6 +27,10 @@ ask() {
     local token; token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
     curl -sS -m 20 -o "$ROOM/answer" -w '%{http_code}' -b "$ROOM/cookies" -c "$ROOM/cookies" -X "$1" -H "Origin: $(base)" -H 'Accept: application/json' -H 'Content-Type: application/json' -H "X-XSRF-TOKEN: $token" ${3:+-d "$3"} "$(base)/api/v1/$2" 2>/dev/null
 }
+bring() {
+    local token; token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
+    curl -sS -m 20 -o "$ROOM/answer" -w '%{http_code}' -b "$ROOM/cookies" -c "$ROOM/cookies" -H "Origin: $(base)" -H 'Accept: application/json' -H "X-XSRF-TOKEN: $token" -F "file=@$2" -F "id=$1" -F dry_run=0 "$(base)/api/v1/transfer/lots"
+}
 # One write; counts it when the shop said that it has it.
 SAID=0
 write() { [ "$(ask POST sources "{\"name\":\"drill $RANDOM$RANDOM$RANDOM\"}")" = 201 ] && SAID=$((SAID + 1)); }
@@ -49,6 +53,19 @@ for round in $(seq "$ROUNDS"); do
     SAID=$left
     sign_in
 done
+
+# A task that the power ends half way is done after the next start, once and whole.
+{ echo source,polymer,form,colour,mass_g; yes "$(keeper 'select name from sources order by id limit 1'),HDPE,flake,drill green,100" | head -n 4000; } >"$ROOM/lots.csv"
+green() { keeper "select count(*) from lots where colour = 'drill green'"; }
+task=$(cat /proc/sys/kernel/random/uuid)
+check 'an import of 4,000 rows goes to the queue' "$(bring "$task" "$ROOM/lots.csv")" 202
+for _ in $(seq 100); do [ "$(keeper "select share > 0.3 from tasks where id = '$task'")" = t ] && break; sleep 0.1; done
+pkill -9 -f "shop-$(printf '%s' "$S" | sha256sum | cut -c1-12)"
+check '… whose worker is killed half way, with no row in' "$(green)" 0
+shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+for _ in $(seq 300); do [ "$(keeper "select state from tasks where id = '$task'")" = done ] && break; sleep 0.1; done
+check '… and that is done after the next start, once and whole' "$(green)" 4000
+check '… and sent again is known' "$(bring "$task" "$ROOM/lots.csv") $(green)" '202 4000'
 
 shop backup "$ROOM/good.dump" >/dev/null 2>&1; check 'a backup succeeds' $? 0
 before=$(sha256sum <"$ROOM/good.dump")
@@ -87,11 +104,14 @@ check '… and is the same shop' "$(DB=dithermic_before sources)" "$kept"
 if [ "$(cat "$S/cluster")" != here ]; then
     cp -a "$S" "$ROOM/copy"; S=$ROOM/copy; shop start >/dev/null 2>&1; check 'a copy that shares the database is refused' $(($? != 0)) 1; S=$ROOM/moved
 fi
+# The workers of the queue come back at once: nobody may, until it has gone.
+DB=postgres keeper 'alter database dithermic allow_connections false' >/dev/null
 DB=postgres keeper "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'dithermic'" >/dev/null
 DB=postgres keeper 'alter database dithermic rename to dithermic_lost' >/dev/null
 shop start >"$ROOM/start" 2>&1; check 'a lost database is not replaced by a new one' $(($? != 0)) 1
 check '… and the plain error names what is there' "$(grep -c dithermic_lost "$ROOM/start")" 1
 DB=postgres keeper 'alter database dithermic_lost rename to dithermic' >/dev/null
+DB=postgres keeper 'alter database dithermic allow_connections true' >/dev/null
 shop start >/dev/null 2>&1
 check 'the shop is open for the rest' "$(keeper 'select 1')" 1
 if [ "$(id -u)" -eq 0 ] && [ "$(ps -o user= -C nginx | sort -u | grep -c www-data)" -gt 0 ]; then

@@ -2,8 +2,18 @@
 // node deploy/scale.mjs --port 0 [--garbage] [--drop-after 40] [--script 0,120,120.4,500]
 import { createServer } from 'node:net';
 
-const given = Object.fromEntries(process.argv.slice(2).flatMap((a, i, all) => (a.startsWith('--') ? [[a.slice(2), all[i + 1]?.startsWith('--') || all[i + 1] === undefined ? true : all[i + 1]]] : [])));
-const script = String(given.script ?? '0,250.0,812.4,1302.0').split(',').map(Number);
+const given = Object.fromEntries(
+    process.argv
+        .slice(2)
+        .flatMap((a, i, all) =>
+            a.startsWith('--')
+                ? [[a.slice(2), all[i + 1]?.startsWith('--') || all[i + 1] === undefined ? true : all[i + 1]]]
+                : [],
+        ),
+);
+const script = String(given.script ?? '0,250.0,812.4,1302.0')
+    .split(',')
+    .map(Number);
 const HOLD = 8;
 
 function line(tick) {
@@ -19,12 +29,16 @@ const server = createServer((socket) => {
     socket.on('error', () => clearInterval(timer));
     const timer = setInterval(() => {
         let bytes = Buffer.from(`${line(tick)}\r\n`, 'ascii');
-        if (given.garbage && tick % 5 === 2) bytes = Buffer.concat([Buffer.from([0xff, 0x00, 0x1b, 0x5b, 0x80, 0x0a]), bytes]);
+        if (given.garbage && tick % 5 === 2)
+            bytes = Buffer.concat([Buffer.from([0xff, 0x00, 0x1b, 0x5b, 0x80, 0x0a]), bytes]);
         // Never a whole line at once.
-        for (let i = 0, size = 1 + (tick % 4); i < bytes.length; i += size) socket.write(bytes.subarray(i, i + size));
+        for (let i = 0, size = 1 + (tick % 4); i < bytes.length; i += size)
+            socket.write(bytes.subarray(i, i + size));
         tick++;
         if (given['drop-after'] && tick >= Number(given['drop-after'])) socket.destroy();
     }, 20);
     socket.on('close', () => clearInterval(timer));
 });
-server.listen(Number(given.port ?? 4001), '127.0.0.1', () => console.log(`scale on 127.0.0.1:${server.address().port}`));
+server.listen(Number(given.port ?? 4001), '127.0.0.1', () =>
+    console.log(`scale on 127.0.0.1:${server.address().port}`),
+);

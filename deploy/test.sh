@@ -39,7 +39,10 @@ static() {
     one eslint npx eslint resources/js e2e
     one types npx vue-tsc --noEmit -p tsconfig.json
     one contract contract_is_current
-    one shell bash -n deploy/dithermic.sh deploy/drill.sh
+    one openapi env REDOCLY_TELEMETRY=off npx redocly lint "$OUT/openapi.json"
+    one prettier npx prettier --check --log-level warn resources/js e2e deploy/*.mjs *.config.ts *.config.js
+    one lines node deploy/lines.mjs
+    one shell bash -n deploy/dithermic.sh deploy/drill.sh deploy/worker.sh
 }
 
 with_test_database() {
