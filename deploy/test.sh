@@ -31,6 +31,9 @@ contract_is_current() {
     artisan contract:write "$OUT/openapi.json" && npx openapi-typescript "$OUT/openapi.json" -o "$OUT/schema.ts" && diff -u resources/js/api/schema.ts "$OUT/schema.ts"
 }
 
+# bash -n reads one file; the others would be its arguments.
+shells_are_sound() { for file in deploy/*.sh; do bash -n "$file" || return 1; done; }
+
 static() {
     say '── static'
     # Pint is a Laravel application itself: the shop's cache paths are not for it.
@@ -42,7 +45,7 @@ static() {
     one openapi env REDOCLY_TELEMETRY=off npx redocly lint "$OUT/openapi.json"
     one prettier npx prettier --check --log-level warn resources/js e2e deploy/*.mjs *.config.ts *.config.js
     one lines node deploy/lines.mjs
-    one shell bash -n deploy/dithermic.sh deploy/drill.sh deploy/worker.sh
+    one shell shells_are_sound
 }
 
 with_test_database() {
@@ -72,23 +75,29 @@ e2e() {
     say '── e2e'
     need_packages chromium
     prepare_screens
-    # A shop of its own, started as anybody would start one.
-    export DITHERMIC_STATE=$HERE/storage/e2e
-    env -u DB_HOST -u DB_PORT -u DB_DATABASE -u DB_USERNAME -u DB_PASSWORD -u APP_KEY bash "$HERE/deploy/dithermic.sh" stop >/dev/null 2>&1
-    is_root && [ -d "$DITHERMIC_STATE" ] && rm -rf "$DITHERMIC_STATE" "$(STATE=$DITHERMIC_STATE cluster_dir)"
-    rm -rf "$DITHERMIC_STATE"
-    local port; port=$(free_port 8190)
-    if ! env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" bash "$HERE/deploy/dithermic.sh" start --port "$port" >"$OUT/start" 2>&1; then
-        cat "$OUT/start"; count 0 1; return
-    fi
-    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" BASE_URL="http://127.0.0.1:$port" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 160
+    # Two shops of their own, started as anybody would start one: one for each of two workers.
+    local number state port shops=()
+    for number in 1 2; do
+        state=$HERE/storage/e2e$number
+        shop_at "$state" stop >/dev/null 2>&1
+        is_root && [ -d "$state" ] && rm -rf "$(STATE=$state cluster_dir)"
+        rm -rf "$state"
+        port=$(free_port $((8180 + 10 * number)))
+        if ! shop_at "$state" start --port "$port" >"$OUT/start" 2>&1; then
+            cat "$OUT/start"; count 0 1; return
+        fi
+        shops+=("http://127.0.0.1:$port=$state")
+    done
+    env -i PATH="$PATH" HOME="${HOME:-/root}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 160
     local good bad
     good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)
     if [ "${good:-0}" -eq 0 ] && [ "${bad:-0}" -eq 0 ]; then bad=1; fi
     count "${good:-0}" "${bad:-0}"
-    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$DITHERMIC_STATE" bash "$HERE/deploy/dithermic.sh" stop >/dev/null 2>&1
+    for number in 1 2; do shop_at "$HERE/storage/e2e$number" stop >/dev/null 2>&1; done
 }
+
+shop_at() { env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"; }
 
 drill() {
     prepare_screens
@@ -97,16 +106,38 @@ drill() {
     if [ -z "$last" ]; then count 0 1; else count "${last%% *}" "$(cut -d' ' -f3 <<<"$last")"; fi
 }
 
+# Suites beside one another, one lane for each core: what a lane says is shown whole when it is through.
+lane() {
+    local name=$1 suite; shift
+    (
+        for suite in "$@"; do $suite; done
+        echo "$PASSED $FAILED" >"$OUT/lane.$name"
+    ) >"$OUT/lane.$name.log" 2>&1 &
+}
+lanes_end() {
+    local name passed failed
+    wait
+    for name in "$@"; do
+        cat "$OUT/lane.$name.log"
+        # A lane that died before it could count has failed.
+        read -r passed failed <"$OUT/lane.$name" || { passed=0; failed=1; }
+        count "$passed" "$failed"
+    done
+}
+core() { pest_suite core; }
+feature() { with_test_database pest_suite feature; }
+
 command -v bc >/dev/null || need_packages bc
 load_settings
 case ${1:-all} in
-    core) pest_suite core ;;
-    feature) with_test_database pest_suite feature ;;
-    static) static ;;
-    unit) unit ;;
-    e2e) e2e ;;
-    drill) drill ;;
-    all) static; unit; pest_suite core; with_test_database pest_suite feature; drill; e2e ;;
+    core | feature | static | unit | e2e | drill) "$1" ;;
+    all)
+        prepare_screens
+        lane checks static unit feature
+        lane rules core drill
+        lanes_end checks rules
+        e2e
+        ;;
     *) fail "test knows core, feature, unit, static, drill and e2e." ;;
 esac
 say ''

@@ -1,11 +1,18 @@
 import { defineConfig } from '@playwright/test';
 
+// `address=state folder` of each shop; a worker has one for itself. Without SHOPS: the one at BASE_URL.
+const shops = (process.env.SHOPS ?? '').split(' ').filter(Boolean);
+const own = shops[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
+if (own) {
+    [process.env.BASE_URL, process.env.DITHERMIC_STATE] = own.split('=');
+}
+
 export default defineConfig({
     testDir: '.',
     outputDir: '.out',
     timeout: 60_000,
     expect: { timeout: 8_000 },
-    workers: 1,
+    workers: Math.max(1, shops.length),
     retries: 0,
     forbidOnly: true,
     reporter: [['list']],

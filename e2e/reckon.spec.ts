@@ -25,22 +25,25 @@ async function settled(page: Page): Promise<string> {
     return before;
 }
 
-test('every calculation answers on the scratch bench, accessibly', async ({ page }) => {
-    test.setTimeout(240_000);
-    await signIn(page, 'teodor');
-    const known = await ask<{ name: string }[]>(page, 'calc');
-    expect(known.map((k) => k.name).sort()).toEqual(bench.map((b) => b.name).sort());
-    await page.goto('/reckon');
-    for (const { name, title } of bench) {
-        await page
-            .getByRole('navigation', { name: 'Calculations' })
-            .getByRole('link', { name: title, exact: true })
-            .click();
-        const answer = page.getByRole('region', { name: 'The answer' });
-        await expect(page.getByRole('heading', { name: title, exact: true })).toBeVisible();
-        await expect(answer.locator('p.says'), name).not.toBeEmpty();
-        await expect(answer.getByRole('alert'), name).toHaveCount(0);
-        await accessible(page);
+// In halves, so that two workers share them.
+test.describe('the scratch bench', () => {
+    test.describe.configure({ mode: 'parallel', timeout: 240_000 });
+    for (const half of [0, 1]) {
+        test(`every calculation answers, accessibly: half ${half + 1}`, async ({ page }) => {
+            await signIn(page, 'teodor');
+            const known = await ask<{ name: string }[]>(page, 'calc');
+            expect(known.map((k) => k.name).sort()).toEqual(bench.map((b) => b.name).sort());
+            await page.goto('/reckon');
+            const calculations = page.getByRole('navigation', { name: 'Calculations' });
+            const answer = page.getByRole('region', { name: 'The answer' });
+            for (const { name, title } of bench.filter((_, i) => i % 2 === half)) {
+                await calculations.getByRole('link', { name: title, exact: true }).click();
+                await expect(page.getByRole('heading', { name: title, exact: true })).toBeVisible();
+                await expect(answer.locator('p.says'), name).not.toBeEmpty();
+                await expect(answer.getByRole('alert'), name).toHaveCount(0);
+                await accessible(page);
+            }
+        });
     }
 });
 
