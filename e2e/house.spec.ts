@@ -9,7 +9,7 @@ interface Plan {
 /** The answer that the Set page gets to one way of weighing. */
 async function planBy(page: Page, method: string, name: RegExp): Promise<Plan> {
     const answered = page.waitForResponse(
-        (r) => r.url().endsWith('/plans/press') && (r.request().postData() ?? '').includes(`"${method}"`),
+        (r) => r.url().endsWith('/plans') && (r.request().postData() ?? '').includes(`"${method}"`),
     );
     await page.getByRole('radio', { name }).check();
     return (await (await answered).json()) as Plan;

@@ -170,7 +170,7 @@ test('a source goes from its first delivery to accepted, and down again', async 
             ask<{ id: number; name: string }[]>(page, 'products'),
             ask<{ id: number; name: string }[]>(page, 'machines'),
         ]);
-        const answer = await put(page, 'plans/press', {
+        const answer = await put(page, 'plans', {
             product_id: products.find((p) => p.name === 'hive floor panel')!.id,
             machine_id: machines.find((m) => m.name === 'Anvil')!.id,
             lot_id: lot,

@@ -189,7 +189,7 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
 
     // Not only a grey button: the API refuses the same start.
     const refusal = await page.evaluate(async () => {
-        const draft = JSON.parse(localStorage.getItem('dithermic.press') ?? '{}');
+        const draft = JSON.parse(localStorage.getItem('dithermic.set') ?? '{}');
         const token = decodeURIComponent(
             document.cookie
                 .split('; ')

@@ -79,6 +79,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('review', ReviewController::class);
         Route::get('polymers', [ShopController::class, 'polymers']);
         Route::post('polymers/{code}/overrides', [ShopController::class, 'override']);
+        Route::get('processes', [ShopController::class, 'processes']);
         Route::get('machines', [ShopController::class, 'machines']);
         Route::get('products', [ShopController::class, 'products']);
         Route::get('products/{product}/charge', [ShopController::class, 'charge']);
@@ -130,7 +131,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
             'charges/{charge}/label.{format}',
             [ChargeController::class, 'label'],
         )->whereUuid('charge')->whereIn('format', ['pdf', 'svg']);
-        Route::post('plans/press', PlanController::class);
+        Route::post('plans', PlanController::class);
         Route::get('runs', [RunController::class, 'index']);
         Route::post('runs', [RunController::class, 'store']);
         Route::get('runs/{run}', [RunController::class, 'show'])->whereUuid('run');

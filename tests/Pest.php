@@ -24,12 +24,16 @@ function panel(array $over = []): array
 {
     return array_replace_recursive([
         'id' => fake_uuid(), 'product_id' => Product::query()->where('name', 'hive floor panel')->value('id'),
-        'machine_id' => Machine::query()->where('name', 'Anvil')->value('id'),
-        'cold_machine_id' => Machine::query()->where('name', 'Pond')->value('id'),
+        'machines' => ['hot' => machineNamed('Anvil'), 'cold' => machineNamed('Pond')],
         'lot_id' => lot('L-0101')->id,
         'confirmed_by' => person(TestCase::$who)->id,
         'answers' => ['people_protected' => true, 'air_moving' => true],
     ], $over);
+}
+
+function machineNamed(string $name): int
+{
+    return (int) Machine::query()->where('name', $name)->value('id');
 }
 
 /** Starts a panel as whoever is signed in, or as Ines. */

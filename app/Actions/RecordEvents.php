@@ -7,23 +7,23 @@ namespace App\Actions;
 use App\Models\Inspection;
 use App\Models\Lot;
 use App\Models\LotMovement;
+use App\Models\Piece;
 use App\Models\Run;
 use App\Models\RunEvent;
+use App\Models\RunOutput;
 use App\Models\User;
 use App\Support\Places;
 use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Calculator\Registry;
-use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Quality\PorosityResult;
-use Dithermic\Core\Quality\ThicknessGridResult;
+use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -36,7 +36,7 @@ final readonly class RecordEvents
     private const AHEAD_S = 10.0;
 
     public function __construct(
-        private Registry $calculations,
+        private Processes $processes,
         private PolymerLibrary $polymers,
         private Places $places,
         private ShopClock $clock,
@@ -52,13 +52,14 @@ final readonly class RecordEvents
         return DB::transaction(function () use ($run, $incoming): array {
             // Two screens writing to one run take turns here.
             Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
-            $run->refresh()->load(['events.by', 'procedureVersion', 'lot']);
+            $run->refresh()->load(['events.by', 'procedureVersion', 'product', 'stations.machine', 'materials.lot', 'charges']);
             $machine = $run->machineOfState();
             $state = $run->state();
             $seq = (int) $run->events->max('seq');
             $known = $run->events->keyBy('key')->all();
             $stored = [];
             $refused = [];
+            $touched = [];
             foreach ($incoming as ['event' => $event, 'by' => $by]) {
                 if (isset($state->keys[$event->key])) {
                     $before = $known[$event->key] ?? null;
@@ -104,9 +105,12 @@ final readonly class RecordEvents
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                 ]);
                 $machine->apply($state, $event);
-                $this->remodel($run, $machine->procedure, $state, $event);
+                $touched[$event->piece()
+                    ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;
+                $this->follow($run, $machine->procedure, $state, $event);
                 $stored[] = $event->key;
             }
+            $this->keepPieces($run, $machine->procedure, $state, $touched);
             $this->places->keep($run, $machine->procedure, $state);
             $run->fill([
                 'status' => $state->status,
@@ -123,39 +127,21 @@ final readonly class RecordEvents
         return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $at));
     }
 
-    /**
-     * The picture of what is inside follows what really happened: when a heating step ends early or late, the cold half
-     * of the model's curve starts from there. The log and the plan stay as they are.
-     */
-    private function remodel(Run $run, Procedure $procedure, RunState $state, Event $event): void
+    /** What the run's drawings show follows what really happened; the log and the plan stay as they are. */
+    private function follow(Run $run, Procedure $procedure, RunState $state, Event $event): void
     {
         $timer = $event->type === EventType::StepDone
             ? ($procedure->step((string) $event->text('step'))->timer ?? null)
             : null;
-        if (
-            $timer === null
-            || ($procedure->timer($timer)->kind ?? '') !== 'heat'
-            || ! isset($run->setup['heat_input'], $state->timers[$timer])
-        ) {
+        if ($timer === null || ! isset($state->timers[$timer])) {
             return;
         }
         $minutes = ($event->at - $state->timers[$timer]['started_at']) / 60;
-        if ($minutes < 0.2) {
-            return;
+        $picture = $this->processes->get($run->product->process)
+            ->follow($run->setup, $procedure->timer($timer)->kind ?? '', $minutes);
+        if ($picture !== null) {
+            $run->setup = $picture;
         }
-        $cycle = $this->calculations->run(
-            'heat.press_cycle',
-            ['transfer_min' => $minutes, 'with_profile' => true] + (array) $run->setup['heat_input'],
-        );
-        assert($cycle instanceof PressCycleResult);
-        $run->setup = [
-            'curve' => $cycle->curve,
-            'turn_min' => $minutes,
-            'model' => [
-                'cool_min' => $cycle->cool_min,
-                'cold_platen_end_c' => $cycle->cold_platen_end_c,
-            ] + $run->setup['model'],
-        ] + $run->setup;
     }
 
     private function refusesTime(Run $run, Event $event): ?InputError
@@ -173,21 +159,21 @@ final readonly class RecordEvents
         };
     }
 
-    /** One sheet per cold press: the second one heats the first and marks it. */
+    /** Two runs at one machine: what the first still has there, the second would spoil. */
     private function refusesPlace(Run $run, RunMachine $machine, RunState $state, Event $event): ?InputError
     {
-        if ($event->type !== EventType::StepDone || $run->cold_machine_id === null) {
+        $step = $event->type === EventType::StepDone ? $machine->procedure->step((string) $event->text('step')) : null;
+        $next = $step === null ? null : $machine->procedure->after($step);
+        if ($step === null || $next === null || $next->place === $step->place) {
             return null;
         }
-        $step = $machine->procedure->step((string) $event->text('step'));
-        $enters = $step !== null && $step->place !== 'cold' && $machine->procedure->after($step)?->place === 'cold';
-        $run->loadMissing('coldMachine');
-        $holder = $enters && $run->coldMachine !== null ? $this->places->holder($run->coldMachine, $run->id) : null;
+        $there = $run->machineAs($next->place);
+        $holder = $there === null ? null : $this->places->holder($there, $run->id);
 
         return $holder === null || $event->text('reason') !== null ? null
             : new InputError(
                 'data.reason',
-                "{$run->coldMachine?->name} still holds the sheet of run {$holder->number}: two sheets in one press mark and bend each other. Use another press, or give a reason",
+                "{$there?->name} is still held by run {$holder->number}: two in one place spoil each other. Use another, or give a reason",
             );
     }
 
@@ -199,6 +185,7 @@ final readonly class RecordEvents
         $original = $event->type === EventType::Corrected ? $state->entries[(string) $event->text('event')] : null;
         $entry = $original['entry'] ?? (string) $event->text('entry');
         $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
+        $piece = $event->piece() ?? ($original['piece'] ?? null);
         match ($procedure->entry($entry)->effect ?? null) {
             'draw_lot' => $this->draw(
                 $run,
@@ -207,24 +194,20 @@ final readonly class RecordEvents
                 (float) $values['mass_g'],
                 $original === null ? 0.0 : (float) $original['values']['mass_g'],
             ),
-            'inspect' => $this->inspect($run, $event, $values),
-            'dispose' => $run->fill([
-                'verdict' => $values['verdict'],
-                'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null,
-            ]),
+            'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
+            'dispose' => $this->dispose($run, $event, $values, $original['values'] ?? [], $piece),
             default => null,
         };
     }
 
     private function draw(Run $run, Event $event, User $by, float $mass, float $before): void
     {
-        if ($run->charge_id !== null) {
+        if ($run->charges->isNotEmpty()) {
             // It came off its lots at the scale already; what is read here is what goes in.
-            $run->fill(['charged_g' => round($mass, 3)]);
-
             return;
         }
-        $lot = Lot::query()->whereKey($run->lot_id)->lockForUpdate()->firstOrFail();
+        $material = $run->materials->firstOrFail();
+        $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
         $held = (float) LotMovement::query()->where('lot_id', $lot->id)->sum('mass_g');
         $change = $before - $mass;
         if ($held + $change < -1e-6) {
@@ -240,44 +223,90 @@ final readonly class RecordEvents
             'by_id' => $by->id,
             'at' => self::moment($event->at),
         ]);
-        $run->fill(['charged_g' => round($mass, 3)]);
+        $material->update(['mass_g' => round(max(0.0, (float) $material->mass_g - $change), 3)]);
+    }
+
+    /**
+     * A good piece goes to the goods; a verdict that is put right takes it back again.
+     *
+     * @param  array<string, mixed>  $values
+     * @param  array<string, mixed>  $before
+     */
+    private function dispose(Run $run, Event $event, array $values, array $before, ?int $piece): void
+    {
+        // A piece has its own verdict, kept beside it; this is of a run that is one pass.
+        if ($piece === null) {
+            $run->fill([
+                'verdict' => $values['verdict'],
+                'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null,
+            ]);
+        }
+        $count = ($values['verdict'] === 'good' ? 1 : 0) - (($before['verdict'] ?? null) === 'good' ? 1 : 0);
+        if ($count !== 0) {
+            $run->outputs()->create([
+                'kind' => RunOutput::GOODS,
+                'product_id' => $run->product_id,
+                'count' => $count * max(1, (int) ($run->plan['parts_per_piece'] ?? 1)),
+                'event_key' => $event->key,
+                'at' => self::moment($event->at),
+            ]);
+        }
+    }
+
+    /**
+     * What lists and counts need of the pieces that these events touched.
+     *
+     * @param  array<int, true>  $touched
+     */
+    private function keepPieces(Run $run, Procedure $procedure, RunState $state, array $touched): void
+    {
+        $rows = [];
+        foreach (array_intersect_key($state->pieces, $touched) as $number => $piece) {
+            $verdict = $this->verdict($procedure, $state, $number);
+            $rows[] = [
+                'run_id' => $run->id,
+                'number' => $number,
+                'outcome' => $piece->outcome,
+                'verdict' => $verdict['verdict'] ?? null,
+                'reason' => $verdict['reason'] ?? null,
+                'began_at' => self::moment($piece->beganAt()),
+                'ended_at' => $piece->outcome === Thread::OPEN ? null : self::moment($piece->stepSince),
+            ];
+        }
+        if ($rows !== []) {
+            Piece::query()->upsert($rows, ['run_id', 'number'], ['outcome', 'verdict', 'reason', 'began_at', 'ended_at']);
+        }
+    }
+
+    /** @return array<string, mixed>|null */
+    private function verdict(Procedure $procedure, RunState $state, int $piece): ?array
+    {
+        foreach ($state->entries as $logged) {
+            if ($logged['piece'] === $piece && ($procedure->entry($logged['entry'])->effect ?? null) === 'dispose') {
+                return $logged['values'];
+            }
+        }
+
+        return null;
     }
 
     /** @param  array<string, mixed>  $values */
-    private function inspect(Run $run, Event $event, array $values): void
+    private function inspect(Run $run, Event $event, string $entry, array $values, ?int $piece): void
     {
         try {
-            $grid = $this->calculations->run('quality.thickness_grid', [
-                'points' => $values['points'],
-                'nominal_mm' => $run->plan['nominal_mm'],
-                'tolerance_mm' => $run->plan['thickness_tolerance_mm'],
-            ]);
-            assert($grid instanceof ThicknessGridResult);
-            $porosity = $this->calculations->run('quality.porosity', [
-                'mass_g' => $values['mass_g'],
-                'length_mm' => $run->plan['length_mm'],
-                'width_mm' => $run->plan['width_mm'],
-                'mean_thickness_mm' => $grid->mean,
-                'density_g_cm3' => $this->polymers->get($run->lot->polymer)->property('density_g_cm3'),
-            ]);
-            assert($porosity instanceof PorosityResult);
+            $inspected = $this->processes->get($run->product->process)
+                ->inspect($entry, $values, $run->plan, $this->polymers->get($run->polymer));
         } catch (InputError $error) {
             throw $error->under('data.values');
         }
         Inspection::query()->create([
             'run_id' => $run->id,
             'event_key' => $event->key,
-            'mass_g' => $values['mass_g'],
-            'mean_mm' => $grid->mean,
-            'range_mm' => $grid->range_mm,
-            'bow_mm' => $grid->bow_mm,
-            'porosity_pct' => $porosity->porosity_pct,
-            'result' => [
-                'grid' => $grid,
-                'porosity' => $porosity,
-                'points' => $values['points'],
-                'mass_g' => $values['mass_g'],
-            ],
+            'kind' => $inspected->kind,
+            'piece' => $piece,
+            'mass_g' => $inspected->massG,
+            'figures' => $inspected->figures,
+            'result' => $inspected->result,
             'at' => self::moment($event->at),
         ]);
     }

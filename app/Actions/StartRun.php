@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Data\PressPlanData;
+use App\Data\PlanData;
 use App\Models\Charge;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\ProcedureVersion;
-use App\Models\Product;
-use App\Models\Recipe;
 use App\Models\Run;
 use App\Models\RunEvent;
 use App\Models\User;
@@ -19,8 +17,11 @@ use App\Support\RunRefused;
 use App\Support\Sent;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Safety\CheckResult;
 use Dithermic\Core\Stock\ChargeLots;
 use Illuminate\Support\Facades\DB;
 
@@ -32,6 +33,7 @@ final readonly class StartRun
     }
 
     /**
+     * @param  PlanData  $answer  what the same order was planned to
      * @param  list<array{id: string, reason: string}>  $overrides
      *
      * @throws InputError
@@ -40,98 +42,64 @@ final readonly class StartRun
     public function __invoke(
         string $id,
         User $by,
-        Product $product,
-        Machine $machine,
-        ?Machine $cold,
-        ?Recipe $recipe,
-        Lot $lot,
-        PressPlanData $answer,
-        string $scale,
+        Order $order,
+        PlanData $answer,
         array $overrides,
         CarbonImmutable $at,
-        ?Charge $charge = null,
     ): Run {
-        return DB::transaction(function () use (
-            $id,
-            $by,
-            $product,
-            $machine,
-            $cold,
-            $recipe,
-            $lot,
-            $answer,
-            $scale,
-            $overrides,
-            $at,
-            $charge,
-        ): Run {
+        return DB::transaction(function () use ($id, $by, $order, $answer, $overrides, $at): Run {
+            $main = $order->main() ?? throw new InputError('machines', 'choose the machine');
             // One start at a time for each machine: the second waits here and then sees the first.
-            Machine::query()->whereKey($machine->id)->lockForUpdate()->firstOrFail();
+            Machine::query()->whereKey($main->id)->lockForUpdate()->firstOrFail();
             $this->sent->as($id);
             $existing = Run::query()->find($id);
             if ($existing !== null) {
                 return $existing;
             }
+            $lot = $order->lots[0] ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
             $safety = $answer->safety ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
-            $ids = array_column($overrides, 'id');
-            if ($ids !== [] && ! $by->isLead()) {
-                throw new InputError('overrides', 'only a lead may override, in writing');
-            }
-            $standing = $safety->standing($ids);
-            if ($standing !== []) {
-                throw new RunRefused($standing);
-            }
+            $this->mustBeSafe($safety, $by, $overrides);
+            $this->mustFit($answer);
             if ($lot->polymer !== $answer->polymer) {
                 throw new InputError(
                     'lot_id',
                     "lot {$lot->code} is {$lot->polymer}, and this is set up for {$answer->polymer}",
                 );
             }
-            /** @var array<string, float|null> $plan */
-            $plan = (array) $answer->plan;
-            $charge = $charge === null ? null : $this->take($charge, $lot);
-            $holder = $this->places->holder($machine);
-            if ($holder !== null) {
-                throw new InputError(
-                    'machine_id',
-                    "{$machine->name} is held by run {$holder->number} until its sheet has moved on",
-                );
-            }
-            $version = ProcedureVersion::shipped('compression');
-            $version->procedure()->checkPlan((array) $answer->plan);
+            $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
+            $this->mustBeFree($order, $main);
+            $version = ProcedureVersion::shipped($order->process);
+            $targets = (array) $answer->plan->targets;
+            $version->procedure()->checkPlan($targets);
 
             $run = Run::query()->create([
                 'id' => $id,
-                'product_id' => $product->id,
-                'recipe_id' => $recipe?->id,
+                'product_id' => $order->product->id,
+                'recipe_id' => $order->recipe?->id,
                 'procedure_id' => $version->id,
-                'machine_id' => $machine->id,
-                'cold_machine_id' => $cold?->id,
-                'lot_id' => $lot->id,
-                'charge_id' => $charge?->id,
+                'polymer' => $answer->polymer,
+                'set_c' => $answer->plan->safety()['settings']['set_c'] ?? null,
                 'started_by' => $by->id,
-                'plan' => (array) $answer->plan,
-                'choices' => (array) $answer->choices,
+                'plan' => $targets,
+                'choices' => $answer->plan->choices(),
                 'setup' => [
-                    'settings' => $answer->settings, 'origins' => $answer->origins, 'scale' => $scale, 'curve' => $answer->cycle->curve, 'turn_min' => $answer->cycle->heat_min + $answer->cycle->soak_min, 'heat_input' => $answer->heat_input, 'model' => [
-                        'heat_min' => $answer->cycle->heat_min,
-                        'soak_min' => $answer->cycle->soak_min,
-                        'cool_min' => $answer->cycle->cool_min,
-                        'platen_min_c' => $answer->cycle->platen_min_c,
-                        'cold_platen_end_c' => $answer->cycle->cold_platen_end_c,
-                        'consolidated_min' => $answer->cycle->consolidated_min,
-                    ],
-                    'timing' => $answer->timing->rules,
-                ],
-                'safety' => ['overrides' => array_map(
-                    static fn (array $o): array => $o + ['by' => $by->name],
-                    $overrides,
-                ), 'blocks' => $safety->blocks,
+                    'settings' => $answer->settings,
+                    'origins' => $answer->origins,
+                    'scale' => $order->scale,
+                ] + $answer->plan->picture(),
+                'safety' => [
+                    'overrides' => array_map(static fn (array $o): array => $o + ['by' => $by->name], $overrides),
+                    'blocks' => $safety->blocks,
                     'acknowledgements' => $safety->acknowledgements,
                     'cautions' => $safety->cautions,
-                    'required_ppe' => $safety->required_ppe],
-                'status' => RunState::RUNNING, 'step' => $version->procedure()->steps()[0]->id, 'started_at' => $at,
+                    'required_ppe' => $safety->required_ppe,
+                ],
+                'status' => RunState::RUNNING,
+                'step' => $version->procedure()->steps()[0]->id,
+                'started_at' => $at,
             ]);
+            $this->station($run, $order);
+            $this->load($run, $lot, $charge, $at);
             RunEvent::query()->create([
                 'run_id' => $id,
                 'seq' => 1,
@@ -145,13 +113,75 @@ final readonly class StartRun
             $this->places->keep(
                 $run->setRelation('procedureVersion', $version),
                 $version->procedure(),
-                $run->load('events.by')->state(),
+                $run->load(['events.by', 'stations'])->state(),
             );
-            $machine->update(['last_polymer' => $lot->polymer]);
-            $charge?->update(['status' => Charge::USED, 'run_id' => $id, 'closed_at' => $at]);
+            $main->update(['last_polymer' => $lot->polymer]);
 
             return $run;
         });
+    }
+
+    /** @param  list<array{id: string, reason: string}>  $overrides */
+    private function mustBeSafe(CheckResult $safety, User $by, array $overrides): void
+    {
+        $ids = array_column($overrides, 'id');
+        if ($ids !== [] && ! $by->isLead()) {
+            throw new InputError('overrides', 'only a lead may override, in writing');
+        }
+        $standing = $safety->standing($ids);
+        if ($standing !== []) {
+            throw new RunRefused($standing);
+        }
+    }
+
+    /** What the plan says cannot be done is not begun; that is no danger and no matter of a lead's word. */
+    private function mustFit(PlanData $answer): void
+    {
+        $blocks = array_filter($answer->plan->checks, static fn (PlanCheck $c): bool => $c->state === CheckState::Block);
+        if ($blocks !== []) {
+            throw new InputError(
+                'settings',
+                'cannot be done so: '.implode(' ', array_map(static fn (PlanCheck $c): string => $c->says, $blocks)),
+            );
+        }
+    }
+
+    private function mustBeFree(Order $order, Machine $main): void
+    {
+        $holder = $this->places->holder($main);
+        if ($holder !== null) {
+            throw new InputError(
+                "machines.{$order->process->main()->id}",
+                "{$main->name} is held by run {$holder->number} until that has moved on",
+            );
+        }
+    }
+
+    private function station(Run $run, Order $order): void
+    {
+        foreach ($order->process->roles() as $position => $role) {
+            $machine = $order->machines[$role->id] ?? null;
+            if ($machine !== null) {
+                $run->stations()->create([
+                    'role' => $role->id,
+                    'machine_id' => $machine->id,
+                    'position' => $position,
+                ]);
+            }
+        }
+    }
+
+    /** A weighed charge came off its lots at the scale already; without one the lot is drawn from as it goes in. */
+    private function load(Run $run, Lot $lot, ?Charge $charge, CarbonImmutable $at): void
+    {
+        $run->materials()->create(['lot_id' => $lot->id]);
+        if ($charge === null) {
+            return;
+        }
+        foreach ($charge->grams() as $id => $grams) {
+            $run->materials()->updateOrCreate(['lot_id' => $id], ['mass_g' => round(max(0.0, $grams), 3)]);
+        }
+        $charge->update(['status' => Charge::USED, 'run_id' => $run->id, 'closed_at' => $at]);
     }
 
     /** A weighed charge goes into one run only. */

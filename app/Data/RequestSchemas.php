@@ -7,9 +7,14 @@ namespace App\Data;
 use OpenApi\Attributes as OA;
 
 /** The bodies that screens send; checked by the form requests. */
-#[OA\Schema(schema: 'PressPlanRequest', required: ['product_id', 'machine_id'], properties: [
-    new OA\Property(property: 'product_id', type: 'integer'), new OA\Property(property: 'machine_id', type: 'integer'),
-    new OA\Property(property: 'cold_machine_id', type: 'integer', nullable: true),
+#[OA\Schema(schema: 'PlanRequest', required: ['product_id', 'machines'], properties: [
+    new OA\Property(property: 'product_id', type: 'integer'),
+    new OA\Property(
+        property: 'machines',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'integer', nullable: true),
+        description: 'by the places of the process, as GET processes names them',
+    ),
     new OA\Property(property: 'lot_id', type: 'integer', nullable: true),
     new OA\Property(property: 'charge_id', type: 'string', nullable: true),
     new OA\Property(property: 'polymer', type: 'string', nullable: true),
@@ -31,7 +36,7 @@ use OpenApi\Attributes as OA;
     new OA\Property(property: 'scale', type: 'string', enum: ['small_trial', 'full_trial', 'production']),
 ], type: 'object')]
 #[OA\Schema(schema: 'StartRunRequest', type: 'object', allOf: [
-    new OA\Schema(ref: '#/components/schemas/PressPlanRequest'),
+    new OA\Schema(ref: '#/components/schemas/PlanRequest'),
     new OA\Schema(type: 'object', required: ['id', 'lot_id', 'confirmed_by'], properties: [
         new OA\Property(property: 'id', type: 'string', format: 'uuid'),
         new OA\Property(property: 'lot_id', type: 'integer'),

@@ -14,6 +14,7 @@ final readonly class RunData
      * @param  list<StepData>  $steps
      * @param  list<TimerData>  $timers
      * @param  list<PieceData>  $pieces
+     * @param  list<RunOutputData>  $outputs
      * @param  list<string>  $contested
      * @param  list<StandingEntryData>  $entries
      * @param  list<EventData>  $events
@@ -41,6 +42,10 @@ final readonly class RunData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/PieceData'),
         )] public array $pieces,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RunOutputData'),
+        )] public array $outputs,
         #[OA\Property(description: 'no piece follows')] public bool $closing,
         #[OA\Property(
             description: 'machines that another run claims for the same time, in words',

@@ -15,10 +15,6 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Machine extends Model
 {
-    public const HOT_PRESS = 'hot_press';
-
-    public const COLD_PRESS = 'cold_press';
-
     private const BARRELS = ['plunger_injector', 'screw_injector', 'extruder'];
 
     protected $fillable = ['name', 'kind', 'facts', 'last_polymer'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Run\Procedure;
 use Illuminate\Database\Eloquent\Model;
 
@@ -21,22 +22,24 @@ final class ProcedureVersion extends Model
 
     protected $table = 'procedures';
 
+    private ?Procedure $read = null;
+
     protected $fillable = ['key', 'version', 'body'];
 
     /** The version that the core ships, stored the first time it is used. */
-    public static function shipped(string $key): self
+    public static function shipped(Definition $process): self
     {
-        $procedure = Procedure::shipped($key);
+        $body = $process->procedure();
 
         return self::query()->firstOrCreate(
-            ['key' => $key, 'version' => $procedure->version()],
-            ['body' => $procedure->body],
+            ['key' => $body['id'], 'version' => $body['version']],
+            ['body' => $body],
         );
     }
 
     public function procedure(): Procedure
     {
-        return new Procedure($this->body);
+        return $this->read ??= new Procedure($this->body);
     }
 
     protected function casts(): array

@@ -27,6 +27,14 @@ final class Recipe extends Model
 
     protected $fillable = ['product_id', 'machine_id', 'version', 'settings', 'note', 'by_id', 'created_at'];
 
+    /** The newest version of a product on a machine. */
+    public static function newest(Product $product, Machine $machine): ?self
+    {
+        return self::query()->where(['product_id' => $product->id, 'machine_id' => $machine->id])
+            ->orderByDesc('version')
+            ->first();
+    }
+
     /** @return BelongsTo<Product, $this> */
     public function product(): BelongsTo
     {

@@ -7,6 +7,8 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Concerns\HasUuids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -18,11 +20,9 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  *
  * @property string $id
  * @property int $number
- * @property int $lot_id
- * @property string|null $charge_id
- * @property Charge|null $charge
- * @property int $machine_id
- * @property int|null $cold_machine_id
+ * @property int $product_id
+ * @property string $polymer
+ * @property float|null $set_c
  * @property array<string, float|int|string|null> $plan
  * @property array<string, string> $choices
  * @property array<string, mixed> $setup
@@ -31,17 +31,17 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $step
  * @property string|null $verdict
  * @property string|null $scrap_reason
- * @property string|null $charged_g
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable|null $ended_at
  * @property Product $product
- * @property Machine $machine
- * @property Machine|null $coldMachine
- * @property Lot $lot
  * @property User $starter
  * @property ProcedureVersion $procedureVersion
  * @property Recipe|null $recipe
  * @property Inspection|null $inspection
+ * @property Collection<int, RunStation> $stations
+ * @property Collection<int, RunMaterial> $materials
+ * @property Collection<int, Charge> $charges
+ * @property Collection<int, RunOutput> $outputs
  */
 final class Run extends Model
 {
@@ -59,6 +59,35 @@ final class Run extends Model
     public function state(): RunState
     {
         return $this->machineOfState()->fold($this->events->map(static fn (RunEvent $e) => $e->toCore()));
+    }
+
+    /**
+     * With how many of its pieces were good and bad.
+     *
+     * @param  Builder<$this>  $query
+     */
+    public function scopeCounted(Builder $query): void
+    {
+        $query->withCount([
+            'pieces as good' => static fn (Builder $q) => $q->where('verdict', 'good'),
+            'pieces as bad' => static fn (Builder $q) => $q->where(
+                static fn (Builder $or) => $or->where('verdict', 'scrap')->orWhere('outcome', 'dropped'),
+            ),
+        ]);
+    }
+
+    /** How many of its pieces are good: counted with the list, or asked for here. */
+    public function good(): int
+    {
+        return (int) ($this->attributes['good'] ?? $this->pieces()->where('verdict', 'good')->count());
+    }
+
+    /** How many were scrapped or dropped. */
+    public function bad(): int
+    {
+        return (int) ($this->attributes['bad'] ?? $this->pieces()
+            ->where(static fn (Builder $q) => $q->where('verdict', 'scrap')->orWhere('outcome', 'dropped'))
+            ->count());
     }
 
     /** @return HasMany<RunEvent, $this> */
@@ -79,28 +108,52 @@ final class Run extends Model
         return $this->belongsTo(Product::class);
     }
 
-    /** @return BelongsTo<Machine, $this> */
-    public function machine(): BelongsTo
+    /** @return HasMany<RunStation, $this> the main machine first */
+    public function stations(): HasMany
     {
-        return $this->belongsTo(Machine::class);
+        return $this->hasMany(RunStation::class)->orderBy('position')->orderBy('id');
     }
 
-    /** @return BelongsTo<Charge, $this> */
-    public function charge(): BelongsTo
+    /** @return HasMany<RunMaterial, $this> */
+    public function materials(): HasMany
     {
-        return $this->belongsTo(Charge::class);
+        return $this->hasMany(RunMaterial::class)->orderBy('id');
     }
 
-    /** @return BelongsTo<Machine, $this> */
-    public function coldMachine(): BelongsTo
+    /** @return HasMany<Charge, $this> weighed charges that went into it */
+    public function charges(): HasMany
     {
-        return $this->belongsTo(Machine::class, 'cold_machine_id');
+        return $this->hasMany(Charge::class)->orderBy('number');
     }
 
-    /** @return BelongsTo<Lot, $this> */
-    public function lot(): BelongsTo
+    /** @return HasMany<RunOutput, $this> */
+    public function outputs(): HasMany
     {
-        return $this->belongsTo(Lot::class);
+        return $this->hasMany(RunOutput::class)->orderBy('id');
+    }
+
+    /** @return HasMany<Piece, $this> */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(Piece::class)->orderBy('number');
+    }
+
+    /** The machine in a role; null where the run has none there. */
+    public function machineAs(string $role): ?Machine
+    {
+        return $this->stations->first(static fn (RunStation $s): bool => $s->role === $role)?->machine;
+    }
+
+    /** The machine that the run is made on. */
+    public function mainMachine(): Machine
+    {
+        return $this->stations->firstOrFail()->machine;
+    }
+
+    /** The lot that is drawn from: the first of its materials. */
+    public function mainLot(): Lot
+    {
+        return $this->materials->firstOrFail()->lot;
     }
 
     /** @return BelongsTo<User, $this> */
@@ -124,6 +177,7 @@ final class Run extends Model
     protected function casts(): array
     {
         return [
+            'set_c' => 'float',
             'plan' => 'array',
             'choices' => 'array',
             'setup' => 'array',

@@ -9,16 +9,18 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * A machine in a role of a run, for a span of time.
+ * A machine in a role of a run: for a span of time once it is taken, and without one until then.
  *
  * @property int $id
  * @property string $run_id
  * @property string $role
  * @property int $machine_id
- * @property CarbonImmutable $from_at
+ * @property int $position
+ * @property CarbonImmutable|null $from_at
  * @property CarbonImmutable|null $to_at
  * @property bool $contested
  * @property Run $run
+ * @property Machine $machine
  */
 final class RunStation extends Model
 {
@@ -32,6 +34,12 @@ final class RunStation extends Model
     public function run(): BelongsTo
     {
         return $this->belongsTo(Run::class);
+    }
+
+    /** @return BelongsTo<Machine, $this> */
+    public function machine(): BelongsTo
+    {
+        return $this->belongsTo(Machine::class);
     }
 
     /** @return array<string, string> */

@@ -9,6 +9,7 @@ use App\Support\MeshStore;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Processes;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -33,6 +34,10 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(
             Registry::class,
             static fn ($app): Registry => new Registry($app->make(PolymerLibrary::class), $app->make(MeshStore::class)),
+        );
+        $this->app->scoped(
+            Processes::class,
+            static fn ($app): Processes => new Processes($app->make(Registry::class)),
         );
     }
 

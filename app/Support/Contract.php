@@ -7,8 +7,8 @@ namespace App\Support;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Material\MaterialInput;
-use Dithermic\Core\Process\PlanCheck;
-use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Role;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use OpenApi\Generator;
@@ -26,6 +26,9 @@ use RuntimeException;
 #[OA\Server(url: '/api/v1')]
 final readonly class Contract
 {
+    /** @var list<class-string> values of the core that answers hold */
+    private const ANSWERED = [Figure::class, Role::class];
+
     /** The sign-in itself is all that stands open. */
     private const OPEN = ['/session', '/session/pin'];
 
@@ -92,8 +95,13 @@ final readonly class Contract
         }
         unset($schema);
         $document['components']['schemas']['MaterialInput'] = Schema::of(MaterialInput::class);
-        $document['components']['schemas']['PlanCheck'] = Schema::of(PlanCheck::class);
-        $document['components']['schemas']['UnknownFact'] = Schema::of(UnknownFact::class);
+        foreach (self::ANSWERED as $class) {
+            $schema = Schema::of($class);
+            // What is answered is there, whether or not it could be left out of a question.
+            $document['components']['schemas'][substr((string) strrchr($class, '\\'), 1)] = ['required' => array_keys(
+                (array) $schema['properties'],
+            )] + $schema;
+        }
         foreach (array_keys($this->calculations->list()) as $name) {
             $shape = $this->calculations->schema($name);
             $key = Str::studly(str_replace('.', '_', $name));

@@ -15,8 +15,14 @@ use App\Models\Drying;
 use App\Models\Lot;
 use App\Models\Machine;
 use App\Models\Run;
+use App\Models\RunStation;
 use App\Models\Source;
 use Carbon\CarbonImmutable;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Field;
+use Dithermic\Core\Run\Place;
+use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\SourceState;
 use Illuminate\Database\Eloquent\Collection;
@@ -27,7 +33,7 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private Present $present, private Places $places)
+    public function __construct(private Present $present, private Processes $processes)
     {
     }
 
@@ -35,7 +41,7 @@ final readonly class FloorView
     {
         $now = Present::now();
         /** @var Collection<int, Run> $runs */
-        $runs = Run::query()->with(RunController::WHOLE)
+        $runs = Run::query()->counted()->with(RunController::WHOLE)
             ->where(
                 static fn ($q) => $q->where('status', RunState::RUNNING)->orWhere(
                     'ended_at',
@@ -51,18 +57,18 @@ final readonly class FloorView
         foreach ($runs as $run) {
             $state = $run->state();
             $machine = $run->machineOfState();
+            $main = $run->mainMachine();
+            $heats = self::places($machine->procedure, 'in');
             $parts = $machine->stretches($state, $now);
-            $hotUntil = max([
-                0.0,
-                ...array_map(static fn (array $s): float => $s['place'] === 'hot' ? $s['from'] : 0.0, $parts),
-            ]);
+            $hotUntil = max([0.0, ...array_map(
+                static fn (array $s): float => in_array($s['place'], $heats, true) ? $s['from'] : 0.0,
+                $parts,
+            )]);
             foreach ($parts as $s) {
-                $place = $s['place'] === 'cold' && $run->cold_machine_id !== null
-                    ? $run->cold_machine_id
-                    : ($s['place'] === 'bench' ? null : $run->machine_id);
-                // Work at the bench before the heat belongs to the lane of the hot press, which waits for it.
+                $place = $run->machineAs($s['place']);
+                // Work at the bench before the heat belongs to the lane of the machine that waits for it.
                 if ($place !== null || ($s['phase'] === 'coming' && $s['from'] < $hotUntil)) {
-                    $stretches[$place ?? $run->machine_id][] = new StretchData(
+                    $stretches[$place->id ?? $main->id][] = new StretchData(
                         $run->id,
                         $run->number,
                         $s['step'],
@@ -75,16 +81,13 @@ final readonly class FloorView
                 }
             }
             if ($state->status === RunState::RUNNING) {
-                $inCold = $machine->procedure->step((string) $state->step)->place ?? '';
-                $running[$inCold === 'cold' && $run->cold_machine_id !== null ? $run->cold_machine_id : $run->machine_id] = [
-                    $run,
-                    $state,
-                ];
+                foreach ($run->stations as $station) {
+                    if ($station->from_at !== null && $station->to_at === null) {
+                        $running[$station->machine_id] = [$run, $station->position === 0];
+                    }
+                }
                 $hands = [...$hands, ...$this->present->hands($run, $state)];
-                $platen = $state->latest('platen');
-                $measured[$run->machine_id] = $platen === null
-                    ? null
-                    : min((float) $platen['top_c'], (float) $platen['low_c']);
+                $measured[$main->id] = $this->measured($machine->procedure, $state);
             }
         }
         $drying = [];
@@ -109,9 +112,9 @@ final readonly class FloorView
         usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
 
         $lanes = [];
-        foreach (Machine::query()->orderBy('id')->get() as $machine) {
-            [$run, $state] = $running[$machine->id] ?? [null, null];
-            $hot = $machine->kind === Machine::HOT_PRESS;
+        foreach (Machine::query()->whereNull('retired_at')->orderBy('id')->get() as $machine) {
+            [$run, $isMain] = $running[$machine->id] ?? [null, false];
+            $process = $run === null ? null : $this->processes->get($run->product->process);
             $lanes[] = new LaneData(
                 $machine->id,
                 $machine->name,
@@ -120,10 +123,10 @@ final readonly class FloorView
                     ? "{$run->product->name}, run {$run->number}"
                     : (isset($drying[$machine->id]) ? implode(', ', $drying[$machine->id]) : 'free'),
                 $run?->id,
-                $run?->lot->polymer,
-                $run !== null && $hot ? (float) $run->plan['platen_c'] : null,
+                $run?->polymer,
+                $isMain ? $run?->set_c : null,
                 $measured[$machine->id] ?? null,
-                $run !== null && $hot ? $this->present->marks($run->lot->polymer) : null,
+                $run !== null && $isMain ? $this->present->marks($run->polymer, $process) : null,
                 $stretches[$machine->id] ?? [],
                 array_values(array_filter(
                     $hands,
@@ -135,26 +138,49 @@ final readonly class FloorView
         return new FloorData($now, $this->stages($runs), $lanes, $hands);
     }
 
+    /** @return list<string> ids of the places where heat goes in, or out */
+    private static function places(Procedure $procedure, string $heat): array
+    {
+        return array_values(array_map(
+            static fn (Place $p): string => $p->id,
+            array_filter($procedure->places(), static fn (Place $p): bool => $p->heat === $heat),
+        ));
+    }
+
+    /** The coolest of the temperatures that were last logged where heat goes in, °C; null when none was. */
+    private function measured(Procedure $procedure, RunState $state): ?float
+    {
+        $coolest = null;
+        foreach ($state->entries as $logged) {
+            $fields = array_filter(
+                $procedure->entry($logged['entry'])->fields ?? [],
+                static fn (Field $f): bool => $f->dimension === 'temperature',
+            );
+            $values = array_filter(
+                array_map(static fn (Field $f): mixed => $logged['values'][$f->id] ?? null, $fields),
+                is_numeric(...),
+            );
+            $coolest = $values === [] ? $coolest : (float) min($values);
+        }
+
+        return $coolest;
+    }
+
     /** @param  Collection<int, Run>  $open */
     private static function where(Collection $open): string
     {
-        $hot = $open->filter(
-            static fn (Run $r): bool => in_array($r->step, ['slide_in', 'heat', 'transfer'], true),
-        )->count();
-        $cold = $open->filter(static fn (Run $r): bool => in_array($r->step, ['pressure_on', 'cool'], true))->count();
-        $before = $open->count() - $hot - $cold - $open->filter(
-            static fn (Run $r): bool => in_array($r->step, ['open', 'check', 'decide'], true),
-        )->count();
+        $count = ['in' => 0, 'out' => 0, 'none' => 0];
+        foreach ($open as $run) {
+            $procedure = $run->procedureVersion->procedure();
+            $step = $procedure->step((string) $run->step);
+            $count[$step === null ? 'none' : $procedure->place($step->place)->heat ?? 'none']++;
+        }
 
-        return implode(
-            ' · ',
-            array_filter([
-                $hot > 0 ? "{$hot} hot" : '',
-                $cold > 0 ? "{$cold} cooling" : '',
-                $before > 0 ? "{$before} at the bench" : '',
-            ]),
-        )
-            ?: 'being finished';
+        return implode(' · ', array_filter([
+            $count['in'] > 0 ? "{$count['in']} hot" : '',
+            $count['out'] > 0 ? "{$count['out']} cooling" : '',
+            $count['none'] > 0 ? "{$count['none']} at the bench" : '',
+        ])) ?: 'being finished';
     }
 
     /**
@@ -164,12 +190,20 @@ final readonly class FloorView
     private function stages(Collection $runs): array
     {
         $open = $runs->where('status', RunState::RUNNING);
-        $check = $open->filter(static fn (Run $r): bool => in_array($r->step, ['check', 'decide'], true));
+        $check = $open->filter(
+            static fn (Run $r): bool => $r->procedureVersion->procedure()->looks((string) $r->step),
+        );
         $trial = Source::query()->where('state', '!=', SourceState::Accepted)->count();
-        $free = Machine::query()->where('kind', Machine::HOT_PRESS)
-            ->get()
-            ->filter(fn (Machine $m): bool => $this->places->holder($m) === null)
-            ->count();
+        $mains = array_merge(...array_map(
+            static fn (Definition $p): array => $p->main()->kinds,
+            $this->processes->all(),
+        ));
+        $free = Machine::query()->whereIn('kind', $mains)
+            ->whereNull('retired_at')
+            ->whereNotIn(
+                'id',
+                RunStation::query()->select('machine_id')->whereNotNull('from_at')->whereNull('to_at'),
+            )->count();
         /** @var object{n: int, bad: int} $today */
         $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())
             ->whereNotNull('verdict')
@@ -190,7 +224,7 @@ final readonly class FloorView
                 Charge::query()->where('status', Charge::WAITING)->count(),
                 $weighing > 0 ? "{$weighing} at the scale" : 'charges wait',
             ),
-            new StageData('set', max(0, $free), $free > 0 ? 'press free' : 'press taken'),
+            new StageData('set', $free, $free === 1 ? 'machine free' : ($free > 0 ? 'machines free' : 'all taken')),
             new StageData(
                 'run',
                 $open->count() - $check->count(),

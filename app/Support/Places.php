@@ -18,7 +18,9 @@ final class Places
 {
     public function holder(Machine $machine, ?string $exceptRun = null): ?Run
     {
-        return RunStation::query()->with('run')->where('machine_id', $machine->id)->whereNull('to_at')
+        return RunStation::query()->with('run')->where('machine_id', $machine->id)
+            ->whereNotNull('from_at')
+            ->whereNull('to_at')
             ->when(
                 $exceptRun !== null,
                 static fn ($q) => $q->where('run_id', '!=', $exceptRun),
@@ -29,20 +31,15 @@ final class Places
     public function keep(Run $run, Procedure $procedure, RunState $state): void
     {
         foreach (Stations::of($procedure, $state) as $role => $span) {
-            $machine = $role === 'cold' ? $run->cold_machine_id : $run->machine_id;
-            if ($machine === null) {
+            $station = $run->stations->firstWhere('role', $role);
+            if ($station === null) {
                 continue;
             }
             $to = $span['to'] === null ? null : RecordEvents::moment(max($span['to'], $span['from']));
-            $station = RunStation::query()->firstOrNew(['run_id' => $run->id, 'role' => $role]);
-            $station->fill([
-                'machine_id' => $machine,
-                'from_at' => RecordEvents::moment($span['from']),
-                'to_at' => $to,
-            ]);
-            if (! $station->exists || $station->isDirty()) {
+            $station->fill(['from_at' => RecordEvents::moment($span['from']), 'to_at' => $to]);
+            if ($station->isDirty()) {
                 // One at a time for each machine, so that two that claim it see each other.
-                Machine::query()->whereKey($machine)->lockForUpdate()->first();
+                Machine::query()->whereKey($station->machine_id)->lockForUpdate()->first();
                 $station->contested = $station->contested === true || $this->overlaps($station);
                 $station->save();
             }
@@ -54,7 +51,7 @@ final class Places
     {
         /** @var list<object{name: string, number: int|string}> $found */
         $found = DB::select('select distinct m.name, r.number from run_stations s join run_stations o on o.machine_id = s.machine_id and o.run_id <> s.run_id
-            and (o.contested or s.contested) and tstzrange(o.from_at, o.to_at) && tstzrange(s.from_at, s.to_at)
+            and (o.contested or s.contested) and o.from_at is not null and s.from_at is not null and tstzrange(o.from_at, o.to_at) && tstzrange(s.from_at, s.to_at)
             join machines m on m.id = s.machine_id join runs r on r.id = o.run_id where s.run_id = ? order by m.name, r.number',
             [$run->id]);
 
@@ -69,9 +66,10 @@ final class Places
         return RunStation::query()->where('machine_id', $station->machine_id)
             ->where('run_id', '!=', $station->run_id)
             ->where('contested', false)
+            ->whereNotNull('from_at')
             ->whereRaw(
                 'tstzrange(from_at, to_at) && tstzrange(?, ?)',
-                [$station->from_at->format('Y-m-d H:i:s.vP'), $station->to_at?->format('Y-m-d H:i:s.vP')],
+                [$station->from_at?->format('Y-m-d H:i:s.vP'), $station->to_at?->format('Y-m-d H:i:s.vP')],
             )->exists();
     }
 }

@@ -14,13 +14,16 @@ use App\Data\PersonData;
 use App\Data\PieceData;
 use App\Data\PolymerData;
 use App\Data\PreferencesData;
+use App\Data\ProcessData;
 use App\Data\ProductData;
 use App\Data\RecipeData;
 use App\Data\RunData;
 use App\Data\RunMaterialData;
+use App\Data\RunOutputData;
 use App\Data\RunSummaryData;
 use App\Data\SourceData;
 use App\Data\StandingEntryData;
+use App\Data\StationData;
 use App\Data\StepData;
 use App\Data\TimerData;
 use App\Models\Drying;
@@ -30,11 +33,17 @@ use App\Models\Product;
 use App\Models\Recipe;
 use App\Models\Run;
 use App\Models\RunEvent;
+use App\Models\RunMaterial;
+use App\Models\RunOutput;
+use App\Models\RunStation;
 use App\Models\Source;
 use App\Models\User;
 use Carbon\CarbonInterface;
+use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -43,8 +52,12 @@ use Dithermic\Core\Run\Thread;
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
 {
-    public function __construct(private PolymerLibrary $polymers, private Dryness $dryness, private Places $places)
-    {
+    public function __construct(
+        private PolymerLibrary $polymers,
+        private Dryness $dryness,
+        private Places $places,
+        private Processes $processes,
+    ) {
     }
 
     public static function now(): float
@@ -73,10 +86,12 @@ final readonly class Present
         );
     }
 
-    public function marks(string $code): HeatMarksData
+    /** Temperatures at which a polymer changes, and between which a process works it. */
+    public function marks(string $code, ?Definition $process = null): HeatMarksData
     {
         $polymer = $this->polymers->has($code) ? $this->polymers->get($code) : null;
-        $window = $polymer?->process('compression')['platen_c'] ?? null;
+        $process ??= $this->processes->all()[0];
+        $window = $polymer === null ? [] : $process->window($polymer);
 
         // A semi-crystalline polymer is stiff far above its glass transition: what counts there is the start of
         // melting.
@@ -101,14 +116,45 @@ final readonly class Present
             $polymer->property('bulk_density_g_cm3'),
             $this->marks($polymer->code),
             $polymer->hazards(),
-            $polymer->whyNot('compression'),
+            (object) $this->byProcess(static fn (Definition $p): ?string => $p->whyNot($polymer)),
             $polymer->overridden,
-            $polymer->process('compression')['note'] ?? null,
+            (object) $this->byProcess(
+                static fn (Definition $p): ?string => $polymer->process($p->id())['note'] ?? null,
+            ),
             isset($polymer->record['regrind_max_pct_guidance']['pct'])
                 ? (float) $polymer->record['regrind_max_pct_guidance']['pct']
                 : null,
             $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
             $polymer->neverHot(),
+        );
+    }
+
+    /**
+     * @param  callable(Definition): ?string  $says
+     * @return array<string, string> by process, where it says something
+     */
+    private function byProcess(callable $says): array
+    {
+        $said = [];
+        foreach ($this->processes->all() as $process) {
+            $said[$process->id()] = $says($process);
+        }
+
+        return array_filter($said, static fn (?string $text): bool => $text !== null);
+    }
+
+    public function process(Definition $process): ProcessData
+    {
+        $procedure = new Procedure($process->procedure());
+
+        return new ProcessData(
+            $process->id(),
+            $process->title(),
+            $procedure->pieceName(),
+            $process->roles(),
+            $process->figures(),
+            (object) $procedure->body['schools'],
+            (object) Schema::of($process->settings()),
         );
     }
 
@@ -180,7 +226,7 @@ final readonly class Present
     }
 
     /**
-     * Every lot that a run was made of, by mass: of its weighed charge, or the one lot it was drawn from.
+     * Every lot that a run was made of, by mass.
      *
      * @return list<RunMaterialData>
      */
@@ -197,19 +243,10 @@ final readonly class Present
             $l->source->state->value,
             $mass,
         );
-        if ($run->charge === null) {
-            return [$of($run->lot, $run->charged_g === null ? null : (float) $run->charged_g)];
-        }
-        $grams = [];
-        $lots = [];
-        foreach ($run->charge->weighings as $w) {
-            $lots[$w->lot_id] = $w->lot;
-            $grams[$w->lot_id] = ($grams[$w->lot_id] ?? 0.0) + (float) $w->mass_g;
-        }
-        $materials = array_values(array_map(
-            static fn (Lot $l): RunMaterialData => $of($l, round($grams[$l->id], 3)),
-            $lots,
-        ));
+        $materials = array_values($run->materials->map(static fn (RunMaterial $m): RunMaterialData => $of(
+            $m->lot,
+            $m->mass_g === null ? null : (float) $m->mass_g,
+        ))->all());
         usort($materials, static fn (RunMaterialData $a, RunMaterialData $b): int => $b->mass_g <=> $a->mass_g);
 
         return $materials;
@@ -242,28 +279,34 @@ final readonly class Present
 
     public function summary(Run $run): RunSummaryData
     {
-        $platen = $run->plan['platen_c'] ?? null;
-        $heat = $run->plan['heat_min'] ?? null;
+        $process = $this->processes->get($run->product->process);
+        $procedure = $run->procedureVersion->procedure();
 
         return new RunSummaryData(
             $run->id,
             $run->number,
+            $run->product->process,
             $run->product->name,
-            $run->lot->polymer,
-            $run->machine->name,
-            $run->coldMachine?->name,
-            $run->lot->code,
+            $run->polymer,
+            $run->mainMachine()->name,
+            array_values($run->stations->map(static fn (RunStation $s): StationData => new StationData(
+                $s->role,
+                $process->role($s->role)->title ?? $s->role,
+                $s->machine->name,
+            ))->all()),
+            $run->mainLot()->code,
             $run->status,
             $run->step,
+            $procedure->step((string) $run->step)->title ?? ($run->status === RunState::RUNNING ? ucfirst($procedure->pieceName()).'s' : ''),
+            $procedure->looks((string) $run->step),
             $run->verdict,
             $run->scrap_reason,
             self::time($run->started_at),
             $run->ended_at === null ? null : self::time($run->ended_at),
             $run->starter->name,
-            $run->choices['heat_rule'] ?? '',
-            $platen === null ? null : (float) $platen,
-            $heat === null ? null : (float) $heat,
-            $run->inspection?->mean_mm, $run->inspection?->range_mm, $run->inspection?->porosity_pct,
+            $process->figuresOf($run->plan, $run->inspection->figures ?? []),
+            $run->good(),
+            $run->bad(),
         );
     }
 
@@ -303,13 +346,11 @@ final readonly class Present
         ), $machine->hands($state));
     }
 
+    /** The machine of a place, or what the place is called where no machine is. */
     public function placeName(Run $run, string $place): string
     {
-        return match ($place) {
-            'cold' => $run->coldMachine->name ?? $run->machine->name,
-            'bench' => 'Bench',
-            default => $run->machine->name,
-        };
+        return $run->machineAs($place)->name
+            ?? ucfirst($run->procedureVersion->procedure()->place($place)->title ?? $place);
     }
 
     public function run(Run $run): RunData
@@ -342,6 +383,12 @@ final readonly class Present
             $this->timers($procedure, $state),
             self::byStep($state),
             $this->pieces($machine, $state, $now),
+            array_values($run->outputs->map(static fn (RunOutput $o): RunOutputData => new RunOutputData(
+                $o->kind,
+                $o->count,
+                $o->lot?->code,
+                $o->mass_g === null ? null : (float) $o->mass_g,
+            ))->all()),
             $state->closing,
             $this->places->contested($run),
             array_values(array_map(
@@ -360,7 +407,7 @@ final readonly class Present
             array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
             $this->hands($run, $state),
             $run->inspection === null ? null : (object) $run->inspection->result,
-            $this->marks($run->lot->polymer),
+            $this->marks($run->polymer, $this->processes->get($run->product->process)),
             $this->materials($run),
             $state->stepSince,
             $now,

@@ -7,6 +7,7 @@ namespace App\Support;
 use App\Data\RunMaterialData;
 use App\Models\Run;
 use App\Models\RunEvent;
+use App\Models\RunStation;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Procedure;
 
@@ -30,18 +31,11 @@ final readonly class RunRecord
                 'process' => $run->product->process,
                 'dimensions_mm' => $run->product->dimensions,
             ],
-            'machines' => array_values(array_filter([[
-                'role' => 'hot',
-                'name' => $run->machine->name,
-                'facts' => (object) $run->machine->facts,
-            ],
-                $run->coldMachine === null
-                    ? null
-                    : [
-                        'role' => 'cold',
-                        'name' => $run->coldMachine->name,
-                        'facts' => (object) $run->coldMachine->facts,
-                    ]])),
+            'machines' => array_values($run->stations->map(static fn (RunStation $s): array => [
+                'role' => $s->role,
+                'name' => $s->machine->name,
+                'facts' => (object) $s->machine->facts,
+            ])->all()),
             'lots' => array_map(
                 static fn (RunMaterialData $m): array => [
                     'code' => $m->lot,
@@ -53,7 +47,7 @@ final readonly class RunRecord
                 ],
                 $this->present->materials($run),
             ),
-            'charge' => $run->charge === null ? null : sprintf('C-%04d', $run->charge->number),
+            'charge' => $run->charges->isEmpty() ? null : sprintf('C-%04d', $run->charges->firstOrFail()->number),
             'started_by' => $run->starter->name,
             'started_at' => $run->started_at->toIso8601ZuluString('millisecond'),
             'ended_at' => $run->ended_at?->toIso8601ZuluString('millisecond'),

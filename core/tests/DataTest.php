@@ -23,7 +23,7 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
     $text = (string) file_get_contents($file);
     expect(problems(
         json_decode($text),
-        (string) file_get_contents(__DIR__.'/../data/procedures/schema.json'),
+        (string) file_get_contents(__DIR__.'/../data/procedure.schema.json'),
     ))->toBe([]);
     $p = new Procedure(json_decode($text, true));
     $stages = array_column($p->body['stages'], 'id');
@@ -52,10 +52,7 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         // Whose hands are both full is asked for nothing.
         $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
-})->with(array_filter(
-    glob(__DIR__.'/../data/procedures/*.json') ?: [],
-    static fn (string $f): bool => ! str_ends_with($f, 'schema.json'),
-));
+})->with(glob(__DIR__.'/../src/Process/*/procedure.json') ?: []);
 
 it('ships a polymer library that fits its schema', function (): void {
     expect(problems(

@@ -170,7 +170,7 @@ it('refuses a plan by the field at fault', function (array $over, string $field)
 ]);
 
 it('answers with every number that its procedure names', function (): void {
-    $procedure = Dithermic\Core\Run\Procedure::shipped('compression');
+    $procedure = shipped('compression');
     $procedure->checkPlan(sheetPlan(['pump_school' => 'watch_gauge'])['targets']);
     expect(array_diff($procedure->body['plan'], array_keys(sheetPlan()['targets'])))->toBe([]);
 });

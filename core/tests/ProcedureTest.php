@@ -140,7 +140,7 @@ it('reads what a procedure leaves out as the usual', function (): void {
         ->toBeNull()
         ->and($step->typicalMin)
         ->toBe(1.0);
-    $press = Procedure::shipped('compression');
+    $press = shipped('compression');
     expect($press->hasPieces())->toBeFalse()
         ->and($press->first(Phase::Piece))
         ->toBeNull()
@@ -171,7 +171,7 @@ it('knows the step after one, of its own phase only', function (): void {
 });
 
 it('refuses a plan that lacks a number which the procedure names', function (): void {
-    $press = Procedure::shipped('compression');
+    $press = shipped('compression');
     $plan = array_fill_keys($press->body['plan'], 1.0);
     $press->checkPlan(['pump_every_min' => null] + $plan);
     foreach ([['heat_min' => null], ['heat_min' => 'long'], ['platen_c' => NAN], ['demould_c' => INF]] as $over) {

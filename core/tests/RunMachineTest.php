@@ -84,7 +84,7 @@ final class Bench
 
 function bench(array $plan = []): Bench
 {
-    return new Bench(new RunMachine(Procedure::shipped('compression'), $plan + PLAN));
+    return new Bench(new RunMachine(shipped('compression'), $plan + PLAN));
 }
 
 it('leads from preheat to good in the order of the procedure', function (): void {

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Procedure;
 
 /**
  * A calculation's answer as whoever asks over a door gets it.
@@ -13,4 +15,10 @@ use Dithermic\Core\Calculator\Registry;
 function calculate(string $name, array $input): array
 {
     return json_decode((string) json_encode((new Registry)->run($name, $input)), true);
+}
+
+/** The procedure that a process ships. */
+function shipped(string $process): Procedure
+{
+    return new Procedure((new Processes(new Registry))->get($process)->procedure());
 }

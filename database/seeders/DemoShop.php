@@ -6,7 +6,8 @@ namespace Database\Seeders;
 
 use App\Actions\CloseSorting;
 use App\Actions\KeepMix;
-use App\Actions\PlanPress;
+use App\Actions\Order;
+use App\Actions\PlanRun;
 use App\Actions\RecordEvents;
 use App\Actions\StartRun;
 use App\Models\Act;
@@ -33,6 +34,7 @@ use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\PressSimulation;
+use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Stock\Trust;
@@ -66,7 +68,10 @@ final class DemoShop
     private array $lots = [];
 
     public function __construct(
-        private readonly PlanPress $plan, private readonly StartRun $start, private readonly RecordEvents $record,
+        private readonly PlanRun $plan,
+        private readonly StartRun $start,
+        private readonly RecordEvents $record,
+        private readonly Processes $processes,
         private readonly Registry $calculations,
         private readonly PolymerLibrary $polymers,
         private readonly MeshStore $meshes,
@@ -113,7 +118,7 @@ final class DemoShop
     {
         $facts = [
             'Anvil' => [
-                Machine::HOT_PRESS,
+                'hot_press',
                 [
                     'heater_kw' => 2.2,
                     'platen_kj_k' => 14,
@@ -126,11 +131,11 @@ final class DemoShop
                 ],
             ],
             'Pond' => [
-                Machine::COLD_PRESS,
+                'cold_press',
                 ['platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22],
             ],
             'Little Pond' => [
-                Machine::COLD_PRESS,
+                'cold_press',
                 ['platen_kj_k' => 12, 'cooling_w_k' => 8, 'coolant_c' => 18, 'start_c' => 22],
             ],
             'Heron' => [
@@ -633,17 +638,17 @@ final class DemoShop
         $pond = $this->machines[$cold];
         $recipe = Recipe::query()->where('product_id', $product->id)->orderByDesc('version')->first();
         $stock = Lot::query()->withHeld()->with('source')->findOrFail($lot->id);
-        $answer = ($this->plan)(
+        $order = new Order(
+            $this->processes->get($product->process),
             $product,
-            $anvil->refresh(),
-            $pond,
+            ['hot' => $anvil->refresh(), 'cold' => $pond],
             $recipe,
             $settings,
             $choices,
-            $stock,
-            ['people_protected' => true, 'air_moving' => true],
-            'production',
+            [$stock],
+            answers: ['people_protected' => true, 'air_moving' => true],
         );
+        $answer = ($this->plan)($order);
         $polymer = $this->polymers->get($answer->polymer);
         $heat = array_intersect_key(
             (array) $answer->settings,
@@ -666,8 +671,8 @@ final class DemoShop
         $starter = $this->people[$seed % 3 === 0 ? 'Ines Halloran' : 'Teodor Blum'];
         $helper = $this->people[$seed % 2 === 0 ? 'Jun Asare' : 'Maren Okafor'];
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
-        $draft = new Run(['plan' => (array) $answer->plan]);
-        $draft->setRelation('procedureVersion', ProcedureVersion::shipped('compression'));
+        $draft = new Run(['plan' => (array) $answer->plan->targets]);
+        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($order->process));
         $simulated = (new PressSimulation(
             $this->calculations,
             $draft->machineOfState(),
@@ -693,19 +698,7 @@ final class DemoShop
             $shift = (float) CarbonImmutable::now()->format('U') - 60 * 6 - $events[$cut]->at;
         }
         $started = $at->addMilliseconds((int) round(1000 * $shift));
-        $run = ($this->start)(
-            $id,
-            $starter,
-            $product,
-            $anvil,
-            $pond,
-            $recipe,
-            $stock,
-            $answer,
-            'production',
-            [],
-            $started,
-        );
+        $run = ($this->start)($id, $starter, $order, $answer, [], $started);
         $by = [$starter->name => $starter, $helper->name => $helper];
         $outcome = ($this->record)($run, array_map(static fn (Event $e): array => [
             'event' => new Event($e->key, $e->type, $e->at + $shift, $e->by, $e->data), 'by' => $by[$e->by],

@@ -97,7 +97,7 @@ export const router = createRouter({
         {
             path: '/set',
             name: 'set',
-            component: () => import('./areas/set/PressPage.vue'),
+            component: () => import('./areas/set/SetPage.vue'),
             meta: { title: 'Set' },
         },
         {

@@ -10,11 +10,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Laravel\Sanctum\PersonalAccessToken;
 
-function machineNamed(string $name): int
-{
-    return (int) DB::table('machines')->where('name', $name)->value('id');
-}
-
 /** @param  array<string, mixed>  $asked */
 function tokenFor(array $asked): string
 {

@@ -38,7 +38,6 @@ it('lets no value stand that none of its words is', function (string $table, str
     ['sources', 'state'],
     ['lots', 'form'],
     ['lots', 'dry_state'],
-    ['products', 'process'],
     ['runs', 'status'],
     ['runs', 'verdict'],
     ['sortings', 'status'],
@@ -84,9 +83,8 @@ it('lets nothing refer to what is not there', function () {
             static fn () => DB::table('lot_movements')->insert($move(['charge_id' => fake_uuid()])),
         ))->toBeTrue()
         ->and(refusedByDatabase(
-            static fn () => DB::table('runs')->where('status', 'finished')
-                ->limit(1)
-                ->update(['charge_id' => fake_uuid()]),
+            static fn () => DB::table('run_materials')->where('run_id', Run::query()->value('id'))
+                ->update(['lot_id' => 999999]),
         ))->toBeTrue()
         ->and(refusedByDatabase(
             static fn () => DB::table('lot_movements')->insert($move(['run_id' => Run::query()->value('id')])),
@@ -99,7 +97,7 @@ it('keeps rows to what they say of each other', function () {
         static fn () => DB::table('runs')->where('id', $run->id)->update(['status' => 'running']),
     ))->toBeTrue()
         ->and(refusedByDatabase(
-            static fn () => DB::table('inspections')->where('run_id', $run->id)->update(['mean_mm' => -1]),
+            static fn () => DB::table('inspections')->where('run_id', $run->id)->update(['mass_g' => -1]),
         ))->toBeTrue()
         ->and(refusedByDatabase(
             static fn () => RunEvent::query()->create([
@@ -122,7 +120,8 @@ it('has an index for every look that the pages take', function (string $table, s
     );
     expect((int) $found)->toBeGreaterThan(0);
 })->with([
-    ['runs', 'lot_id'],
+    ['run_materials', 'lot_id'],
+    ['run_materials', 'run_id'],
     ['lots', 'source_id'],
     ['weighings', 'lot_id'],
     ['lot_movements', 'other_lot_id'],

@@ -32,7 +32,7 @@ function on(mixed $test, int $lot, string $kind, array $what): TestResponse
 /** @return list<string> what the gate has against a panel */
 function against(mixed $test, array $over): array
 {
-    return array_column($test->postJson('/api/v1/plans/press', panel($over))->assertOk()->json('safety.blocks'), 'id');
+    return array_column($test->postJson('/api/v1/plans', panel($over))->assertOk()->json('safety.blocks'), 'id');
 }
 
 it('puts a mass right that was meant in kilograms, once, by an act of its own', function (): void {

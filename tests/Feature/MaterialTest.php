@@ -610,7 +610,7 @@ it('asks for a sign-in on every door of the material', function (string $method,
 it('says on the scale the charge that the run is set up with, or why it knows none', function (): void {
     $product = App\Models\Product::query()->where('name', 'hive floor panel')->firstOrFail();
     $charge = $this->signedIn()->getJson("/api/v1/products/{$product->id}/charge")->assertOk()->json();
-    $plan = $this->postJson('/api/v1/plans/press', panel())->json('plan');
+    $plan = $this->postJson('/api/v1/plans', panel())->json('plan.targets');
     expect($charge['mass_g'])->toEqual($plan['charge_mass_g'])
         ->and($charge['tolerance_g'])
         ->toEqual($plan['charge_tolerance_g']);
@@ -621,7 +621,7 @@ it('says on the scale the charge that the run is set up with, or why it knows no
         ->toBeGreaterThan(2000);
     $this->getJson($of('travel lid'))->assertStatus(422)->assertJsonPath('error.field', 'product');
     App\Models\Machine::query()->whereRaw("facts->'barrel_diameter_mm' is not null")->update(['facts' => '{}']);
-    $this->getJson($of('entrance reducer'))->assertStatus(422)->assertJsonPath('error.field', 'machine_id');
+    $this->getJson($of('entrance reducer'))->assertStatus(422)->assertJsonPath('error.field', 'machine');
     $this->getJson("/api/v1/products/{$product->id}/charge?machine_id=99999")
         ->assertStatus(422)
         ->assertJsonPath('error.field', 'machine_id');
@@ -629,17 +629,17 @@ it('says on the scale the charge that the run is set up with, or why it knows no
 
 it('sets the target by the way of weighing that was chosen, and keeps it with the run', function (): void {
     $water = $this->signedIn()->postJson(
-        '/api/v1/plans/press',
+        '/api/v1/plans',
         panel(['choices' => ['charge_method' => 'as_water']]),
     )->assertOk()->json();
-    $schools = array_column($water['weighing']['schools'], 'charge_mass_g', 'id');
-    expect($water['plan']['charge_mass_g'])->toEqualWithDelta($schools['as_water'], 0.06)
+    $schools = array_column($water['plan']['weighing']['schools'], 'charge_mass_g', 'id');
+    expect($water['plan']['targets']['charge_mass_g'])->toEqualWithDelta($schools['as_water'], 0.06)
         ->and($water['choices']['charge_method'])
         ->toBe('as_water');
     $this->postJson(
-        '/api/v1/plans/press',
+        '/api/v1/plans',
         panel(['choices' => ['charge_method' => 'by_feel']]),
     )->assertStatus(422)->assertJsonPath('error.field', 'choices.charge_method');
-    $big = $this->postJson('/api/v1/plans/press', panel(['settings' => ['length_mm' => 3000]]))->assertOk()->json();
-    expect(array_column($big['checks'], 'state', 'id')['bed'])->toBe('block');
+    $big = $this->postJson('/api/v1/plans', panel(['settings' => ['length_mm' => 3000]]))->assertOk()->json();
+    expect(array_column($big['plan']['checks'], 'state', 'id')['bed'])->toBe('block');
 });

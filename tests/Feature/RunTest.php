@@ -70,41 +70,41 @@ function toTheEnd(string $verdict = 'good'): array
 }
 
 it('answers a job whole: three schools, rules with their core, heat, plan and safety', function (): void {
-    $answer = $this->signedIn()->postJson('/api/v1/plans/press', panel())->assertOk()->json();
-    expect(array_column($answer['weighing']['schools'], 'id'))->toBe(['true_density', 'as_water', 'shop_rule'])
-        ->and(array_column($answer['timing']['rules'], 'id'))
+    $answer = $this->signedIn()->postJson('/api/v1/plans', panel())->assertOk()->json();
+    expect(array_column($answer['plan']['weighing']['schools'], 'id'))->toBe(['true_density', 'as_water', 'shop_rule'])
+        ->and(array_column($answer['plan']['timing']['rules'], 'id'))
         ->toBe(['shop_rule', 'physics'])
-        ->and($answer['cycle']['platen_min_c'])
+        ->and($answer['plan']['cycle']['platen_min_c'])
         ->toBeLessThan(180)
-        ->and($answer['cycle']['curve'][0]['profile_c'])->not
+        ->and($answer['plan']['cycle']['curve'][0]['profile_c'])->not
         ->toBeEmpty()
         ->and($answer['safety']['blocks'])
         ->toBe([])
-        ->and($answer['plan']['heat_min'])
-        ->toEqualWithDelta($answer['cycle']['heat_min'] + 3, 0.01)
+        ->and($answer['plan']['targets']['heat_min'])
+        ->toEqualWithDelta($answer['plan']['cycle']['heat_min'] + 3, 0.01)
         ->and($answer['origins']['platen_c'])
         ->toContain('recipe');
-    $thick = $this->postJson('/api/v1/plans/press', panel(['settings' => ['thickness_mm' => 12]]))->json();
-    expect($thick['cycle']['heat_min'])->toBeGreaterThan(1.5 * $answer['cycle']['heat_min'])
+    $thick = $this->postJson('/api/v1/plans', panel(['settings' => ['thickness_mm' => 12]]))->json();
+    expect($thick['plan']['cycle']['heat_min'])->toBeGreaterThan(1.5 * $answer['plan']['cycle']['heat_min'])
         ->and($thick['origins']['thickness_mm'])
         ->toBe('set here');
     $slow = $this->postJson(
-        '/api/v1/plans/press',
+        '/api/v1/plans',
         panel(['choices' => ['heat_rule' => 'shop_rule', 'pump_school' => 'watch_gauge']]),
     )->json();
     // The demo's rule hangs on the wall of Anvil: what physics asks of its usual sheet, for each millimetre.
     $perMm = Machine::query()->where('name', 'Anvil')->firstOrFail()->fact('heat_min_per_mm');
-    expect($slow['plan']['heat_min'])->toEqualWithDelta(8 * $perMm, 1e-6)
+    expect($slow['plan']['targets']['heat_min'])->toEqualWithDelta(8 * $perMm, 1e-6)
         ->and(8 * $perMm)
-        ->toBeGreaterThanOrEqual($answer['plan']['heat_min'] - 0.01)
-        ->toBeLessThan(1.1 * $answer['plan']['heat_min'])
-        ->and($slow['plan']['pump_every_min'])
+        ->toBeGreaterThanOrEqual($answer['plan']['targets']['heat_min'] - 0.01)
+        ->toBeLessThan(1.1 * $answer['plan']['targets']['heat_min'])
+        ->and($slow['plan']['targets']['pump_every_min'])
         ->toBeNull();
 });
 
 it('refuses a job by the name of the field', function (array $over, string $field): void {
     $this->signedIn()
-        ->postJson('/api/v1/plans/press', panel($over))
+        ->postJson('/api/v1/plans', panel($over))
         ->assertStatus(422)
         ->assertJsonPath('error.field', $field);
 })->with([
@@ -228,7 +228,7 @@ it('holds the safety gate in the core and the API', function (array $over, strin
     );
     $who === 'nobody' ? $lead->assertStatus(422) : expect($lead->json('error.field'))->not->toBe('safety');
     expect(
-        Run::query()->where('lot_id', $lot['lot_id'] ?? 0)->where('started_at', '>', now()->subMinute())->count(),
+        Run::query()->whereRelation('materials', 'lot_id', $lot['lot_id'] ?? 0)->where('started_at', '>', now()->subMinute())->count(),
     )->toBe($who === 'lead' && $lead->status() === 201 ? 1 : 0);
 })->with([
     'unknown polymer' => [['lot' => 'L-0107'], 'unidentified_polymer', 'nobody'],
@@ -279,11 +279,11 @@ it('refuses a lot of another polymer, an empty lot and a press that is taken', f
         ->assertJsonPath('error.field', 'safety')
         ->assertJsonPath('error.blocks.0.id', 'stock_short');
     $this->postJson('/api/v1/runs', panel())->assertCreated();
-    $this->postJson('/api/v1/runs', panel())->assertStatus(422)->assertJsonPath('error.field', 'machine_id');
+    $this->postJson('/api/v1/runs', panel())->assertStatus(422)->assertJsonPath('error.field', 'machines.hot');
 });
 
 it('puts one sheet in a cold press, unless somebody says why', function (): void {
-    $body = panel(['cold_machine_id' => Machine::query()->where('name', 'Little Pond')->value('id')]);
+    $body = panel(['machines' => ['cold' => Machine::query()->where('name', 'Little Pond')->value('id')]]);
     $this->signedIn()->postJson('/api/v1/runs', $body)->assertCreated();
     append($this, $body['id'], [...upToHeat(), entry('step_done', ['step' => 'heat', 'reason' => 'a test'])]);
     append(
@@ -381,6 +381,8 @@ it('pages the list by key without a gap or a double', function (): void {
         $copy->id = fake_uuid();
         $copy->started_at = $one->started_at->addSeconds(intdiv($i, 3));
         $copy->save();
+        $copy->stations()->create(['role' => 'hot', 'machine_id' => machineNamed('Anvil')]);
+        $copy->materials()->create(['lot_id' => lot('L-0101')->id]);
     }
     do {
         $page = $this->getJson('/api/v1/runs'.($after === null ? '' : "?after={$after}"))->assertOk()->json();

@@ -96,7 +96,7 @@ it('lets nobody in without signing in', function (string $method, string $path):
     ['POST', 'meshes'],
     ['GET', 'calc'],
     ['POST', 'calc/charge.sheet'],
-    ['POST', 'plans/press'],
+    ['POST', 'plans'],
     ['POST', 'readings'],
     ['POST', 'tokens'],
     ['PUT', 'me/preferences'],

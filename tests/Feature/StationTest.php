@@ -50,7 +50,7 @@ function upTo(string $last, float $at, float $charge): array
 
 function stationsOf(string $run): array
 {
-    return RunStation::query()->where('run_id', $run)->get()->keyBy('role')->all();
+    return RunStation::query()->where('run_id', $run)->whereNotNull('from_at')->get()->keyBy('role')->all();
 }
 
 it('holds the hot press from the start until the sheet has moved on, and the cold one from then', function () {
@@ -70,7 +70,7 @@ it('holds the hot press from the start until the sheet has moved on, and the col
         ->and($stations['cold']->to_at)
         ->toBeNull();
     // The next sheet may begin: the hot press is free.
-    startRun(['cold_machine_id' => machineNamed('Little Pond')]);
+    startRun(['machines' => ['cold' => machineNamed('Little Pond')]]);
     tellRun($run['id'], [entry('aborted', ['reason' => 'a test'])]);
     expect(stationsOf($run['id'])['cold']->to_at)->not->toBeNull()->and($at)->toBeLessThan(microtime(true));
 });
@@ -86,7 +86,7 @@ it('gives a reading to the run that held the machine then, late and from the col
     )->assertJsonCount(0, 'refused');
     $moved = (float) stationsOf($run['id'])['cold']->from_at->format('U.v');
     usleep(200_000);
-    $next = startRun(['cold_machine_id' => machineNamed('Little Pond')])->json('summary');
+    $next = startRun(['machines' => ['cold' => machineNamed('Little Pond')]])->json('summary');
     $second = (float) Run::query()->find($next['id'])->started_at->format('U.v');
     usleep(100_000);
     $reading = static fn (string $machine, float $at, float $value): array => [
@@ -159,11 +159,11 @@ it('brings what runs held before there were stations in as it was', function () 
         fn ($e) => ($e->data['step'] ?? '') === 'transfer' && $e->type->value === 'step_done',
     );
     $stations = stationsOf($demo->id);
-    expect($stations['hot']->machine_id)->toBe($demo->machine_id)
+    expect($stations['hot']->machine_id)->toBe($demo->stations[0]->machine_id)
         ->and($stations['hot']->to_at->format('U.v'))
         ->toBe($moved->at->format('U.v'))
         ->and($stations['cold']->machine_id)
-        ->toBe($demo->cold_machine_id)
+        ->toBe($demo->stations[1]->machine_id)
         ->and(Machine::query()->count())
         ->toBeGreaterThan(3);
 });

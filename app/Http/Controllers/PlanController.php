@@ -4,30 +4,31 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\PlanPress;
-use App\Http\Requests\PressPlanRequest;
+use App\Actions\PlanRun;
+use App\Http\Requests\PlanRequest;
+use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
 final class PlanController extends Controller
 {
     #[OA\Post(
-        path: '/plans/press',
-        operationId: 'planPress',
-        summary: 'The whole answer for a press job: charge, heating, rules, safety',
+        path: '/plans',
+        operationId: 'planRun',
+        summary: 'The whole answer for a job by its product\'s process: charge, settings, timers, checks, safety',
         tags: ['runs'],
         requestBody: new OA\RequestBody(
             required: true,
-            content: new OA\JsonContent(ref: '#/components/schemas/PressPlanRequest'),
+            content: new OA\JsonContent(ref: '#/components/schemas/PlanRequest'),
         ),
         responses: [new OA\Response(
             response: 200,
             description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/PressPlanData'),
+            content: new OA\JsonContent(ref: '#/components/schemas/PlanData'),
         )],
     )]
-    public function __invoke(PressPlanRequest $request, PlanPress $plan): JsonResponse
+    public function __invoke(PlanRequest $request, PlanRun $plan, Processes $processes): JsonResponse
     {
-        return new JsonResponse($request->answer($plan));
+        return new JsonResponse($plan($request->order($processes)));
     }
 }

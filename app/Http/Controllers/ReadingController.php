@@ -237,8 +237,8 @@ final class ReadingController extends Controller
         $this->authorize('view', $run);
         // By station and moment, not by what the instrument thought: a late batch finds its run too.
         $rows = DB::select("with numbered as (
-                select case when s.role = 'hot' then r.channel else s.role || '_' || r.channel end as channel, r.at, r.value,
-                    ntile(?) over (partition by s.role, r.channel order by r.at) as bucket
+                select case when s.position = 0 then r.channel else s.role || '_' || r.channel end as channel, r.at, r.value,
+                    ntile(?) over (partition by s.id, r.channel order by r.at) as bucket
                 from run_stations s join readings r on r.machine_id = s.machine_id and r.at >= s.from_at and r.at <= coalesce(s.to_at, 'infinity')
                 where s.run_id = ?)
             select channel, extract(epoch from avg(at - to_timestamp(0))) as t, avg(value) as v from numbered group by channel, bucket order by channel, bucket",

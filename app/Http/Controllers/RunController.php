@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\PlanPress;
+use App\Actions\PlanRun;
 use App\Actions\RecordEvents;
 use App\Actions\StartRun;
 use App\Data\AppendedData;
@@ -12,11 +12,13 @@ use App\Data\RefusedEventData;
 use App\Data\RunPageData;
 use App\Http\Requests\AppendEventsRequest;
 use App\Http\Requests\StartRunRequest;
+use App\Models\Product;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
 use App\Support\Present;
 use App\Support\ShopClock;
+use Dithermic\Core\Process\Processes;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,17 +28,15 @@ final class RunController extends Controller
 {
     private const PAGE = 50;
 
+    /** what a line of the list needs */
+    public const LISTED = ['product', 'stations.machine', 'materials.lot', 'starter', 'inspection', 'procedureVersion'];
+
     public const WHOLE = [
-        'product',
-        'machine',
-        'coldMachine',
-        'lot',
-        'starter',
-        'inspection',
-        'procedureVersion',
+        ...self::LISTED,
+        'materials.lot.source',
+        'outputs.lot',
+        'charges',
         'events.by',
-        'lot.source',
-        'charge.weighings.lot.source',
     ];
 
     public function __construct(private readonly Present $present)
@@ -47,6 +47,7 @@ final class RunController extends Controller
     #[OA\Get(path: '/runs', operationId: 'getRuns', summary: 'Runs, newest first', tags: ['runs'], parameters: [
         new OA\Parameter(name: 'after', in: 'query', schema: new OA\Schema(type: 'string')),
         new OA\Parameter(name: 'product_id', in: 'query', schema: new OA\Schema(type: 'integer')),
+        new OA\Parameter(name: 'process', in: 'query', schema: new OA\Schema(type: 'string')),
         new OA\Parameter(
             name: 'verdict',
             in: 'query',
@@ -69,18 +70,17 @@ final class RunController extends Controller
             ],
             'product_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
             'verdict' => ['nullable', 'in:good,scrap,open'],
+            'process' => ['nullable', 'string', 'max:30'],
         ]);
-        $runs = Run::query()->with(['product', 'machine', 'coldMachine', 'lot', 'starter', 'inspection'])
+        $runs = Run::query()->counted()->with(self::LISTED)
             ->select([
                 'id',
                 'number',
                 'product_id',
-                'machine_id',
-                'cold_machine_id',
-                'lot_id',
+                'procedure_id',
+                'polymer',
                 'started_by',
                 'plan',
-                'choices',
                 'status',
                 'step',
                 'verdict',
@@ -88,6 +88,10 @@ final class RunController extends Controller
                 'started_at',
                 'ended_at',
             ])
+            ->when($given['process'] ?? null, static fn (Builder $q, string $process) => $q->whereIn(
+                'product_id',
+                Product::query()->select('id')->where('process', $process),
+            ))
             ->when($given['product_id'] ?? null, static fn (Builder $q, $id) => $q->where('product_id', $id))
             ->when(
                 $given['verdict'] ?? null,
@@ -128,24 +132,23 @@ final class RunController extends Controller
             content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
         )],
     )]
-    public function store(StartRunRequest $request, PlanPress $plan, StartRun $start, ShopClock $clock): JsonResponse
-    {
-        $lot = $request->lot();
-        abort_if($lot === null, 404);
-        $request->mustBeConfirmedBy($this->person($request));
+    public function store(
+        StartRunRequest $request,
+        PlanRun $plan,
+        StartRun $start,
+        ShopClock $clock,
+        Processes $processes,
+    ): JsonResponse {
+        $by = $this->person($request);
+        $request->mustBeConfirmedBy($by);
+        $order = $request->order($processes);
         $run = $start(
             $request->string('id')->lower()->value(),
-            $this->person($request),
-            $request->product(),
-            $request->machine(),
-            $request->cold(),
-            $request->recipe(),
-            $lot,
-            $request->answer($plan),
-            $request->scale(),
+            $by,
+            $order,
+            $plan($order),
             $request->overrides(),
             $clock->moment(),
-            $request->charge(),
         );
 
         return new JsonResponse($this->present->run($run->refresh()->load(self::WHOLE)), 201);

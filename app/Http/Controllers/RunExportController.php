@@ -26,7 +26,7 @@ final class RunExportController extends Controller
     public function __invoke(Run $run, string $format, RunRecord $record, Present $present): Response
     {
         $this->authorize('view', $run);
-        $run->load(RunController::WHOLE)->load('lot.source');
+        $run->load(RunController::WHOLE);
         $name = "run-{$run->number}.{$format}";
         [$type, $body] = match ($format) {
             'json' => [

@@ -10,13 +10,13 @@ use App\Models\Machine;
 use App\Models\PolymerOverride;
 use App\Models\Product;
 use App\Models\Recipe;
-use App\Models\Run;
+use App\Models\RunStation;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -126,13 +126,31 @@ final class ShopController extends Controller
     public function machines(): JsonResponse
     {
         $this->authorize('viewAny', Machine::class);
-        $running = Run::query()->where('status', RunState::RUNNING)->pluck('id', 'machine_id');
+        $running = RunStation::query()->whereNotNull('from_at')->whereNull('to_at')->pluck('run_id', 'machine_id');
 
         return new JsonResponse(
-            Machine::query()->orderBy('id')->get()->map(
+            Machine::query()->whereNull('retired_at')->orderBy('id')->get()->map(
                 fn (Machine $m) => $this->present->machine($m, $running[$m->id] ?? null),
             ),
         );
+    }
+
+    #[OA\Get(
+        path: '/processes',
+        operationId: 'getProcesses',
+        summary: 'The processes that run here, with their machines, schools and settings',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/ProcessData')),
+        )],
+    )]
+    public function processes(Processes $processes): JsonResponse
+    {
+        $this->authorize('viewAny', Product::class);
+
+        return new JsonResponse(array_map($this->present->process(...), $processes->all()));
     }
 
     #[OA\Get(

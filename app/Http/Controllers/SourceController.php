@@ -11,6 +11,7 @@ use App\Models\ContaminationNote;
 use App\Models\Lot;
 use App\Models\LotMovement;
 use App\Models\Run;
+use App\Models\RunMaterial;
 use App\Models\Source;
 use App\Models\SourceEvent;
 use App\Support\Ledger;
@@ -210,13 +211,7 @@ final class SourceController extends Controller
             'kind',
             [LotMovement::DRAWN, LotMovement::WEIGHED, LotMovement::RETURNED],
         )->sum('lot_movements.mass_g');
-        /** @var object{n: int, bad: int, low: float|null, high: float|null} $runs */
-        $runs = Run::query()->join('lots', 'lots.id', '=', 'runs.lot_id')
-            ->where('lots.source_id', $source->id)
-            ->whereNotNull('verdict')
-            ->selectRaw(
-                "count(*) as n, count(*) filter (where verdict = 'scrap') as bad, min((plan->>'platen_c')::float) filter (where verdict = 'good') as low, max((plan->>'platen_c')::float) filter (where verdict = 'good') as high",
-            )->toBase()->first();
+        $runs = $this->taught($source);
         $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')
             ->where('lots.source_id', $source->id)
             ->selectRaw('sum(found_g) as found, sum(sample_g) as sample')
@@ -253,5 +248,22 @@ final class SourceController extends Controller
             $temperatures === [] ? null : (float) min($temperatures),
             $temperatures === [] ? null : (float) max($temperatures),
         );
+    }
+
+    /** @return object{n: int, bad: int, low: float|null, high: float|null} what runs of its lots came to */
+    private function taught(Source $source): object
+    {
+        $ofSource = RunMaterial::query()->select('run_id')->whereIn(
+            'lot_id',
+            Lot::query()->select('id')->where('source_id', $source->id),
+        );
+        /** @var object{n: int, bad: int, low: float|null, high: float|null} */
+        $runs = Run::query()->whereIn('id', $ofSource)
+            ->whereNotNull('verdict')
+            ->selectRaw(
+                "count(*) as n, count(*) filter (where verdict = 'scrap') as bad, min(set_c) filter (where verdict = 'good') as low, max(set_c) filter (where verdict = 'good') as high",
+            )->toBase()->first();
+
+        return $runs;
     }
 }

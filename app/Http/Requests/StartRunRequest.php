@@ -7,7 +7,7 @@ namespace App\Http\Requests;
 use App\Models\User;
 use Dithermic\Core\Calculator\InputError;
 
-final class StartRunRequest extends PressPlanRequest
+final class StartRunRequest extends PlanRequest
 {
     /** @return array<string, list<string>> */
     public function rules(): array

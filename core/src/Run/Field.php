@@ -23,6 +23,7 @@ final readonly class Field
         public ?float $above,
         public array $choices,
         public array $requiredWhen,
+        public ?string $dimension = null,
     ) {
     }
 
@@ -37,6 +38,7 @@ final readonly class Field
             isset($of['above']) ? (float) $of['above'] : null,
             array_values($of['choices'] ?? []),
             $of['required_when'] ?? [],
+            isset($of['dimension']) ? (string) $of['dimension'] : null,
         );
     }
 

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Dithermic\Core\Run;
 
 use Dithermic\Core\Calculator\InputError;
-use RuntimeException;
 
 /**
  * A process as data: steps with gates, timers, reminders and things to log, of which some are done once before the pieces,
  * some with every piece and some once after them. A run keeps the version it was run with. The shape is
- * data/procedures/schema.json. Nothing here knows a process by name.
+ * data/procedure.schema.json. Nothing here knows a process by name.
  */
 final readonly class Procedure
 {
@@ -37,14 +36,6 @@ final readonly class Procedure
             $places[$id] = Place::of((string) $id, $place);
         }
         $this->places = $places;
-    }
-
-    public static function shipped(string $id): self
-    {
-        $file = __DIR__."/../../data/procedures/{$id}.json";
-        $body = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
-
-        return is_array($body) ? new self($body) : throw new RuntimeException("no procedure {$id}");
     }
 
     public function version(): int
@@ -95,6 +86,18 @@ final readonly class Procedure
     public function step(string $id): ?Step
     {
         return $this->steps[$id] ?? null;
+    }
+
+    /** Whether a step looks at what was made: something is inspected or judged in it. */
+    public function looks(string $step): bool
+    {
+        foreach ($this->step($step)->entries ?? [] as $entry) {
+            if (in_array($this->entry($entry)->effect ?? null, ['inspect', 'dispose'], true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Step> steps in which an entry is logged */

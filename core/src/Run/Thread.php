@@ -38,6 +38,14 @@ class Thread
     {
     }
 
+    /** When its first step began. */
+    public function beganAt(): float
+    {
+        $first = $this->done[array_key_first($this->done)]['began'] ?? $this->stepSince;
+
+        return min($first, $this->stepSince);
+    }
+
     public function isAt(Step $step): bool
     {
         return $this->step === $step->id;

@@ -45,27 +45,38 @@ export async function openQueue(): Promise<void> {
 let last = 0;
 
 /** Logs something for a run: kept here first, then sent. */
-export async function record(runId: string, type: string, data: Record<string, unknown>): Promise<void> {
+/** One entry; kept here before it is sent, and shown at once. */
+export const record = (runId: string, type: string, data: Record<string, unknown>) =>
+    recordAll(runId, [{ type, data }]);
+
+/** Entries of one touch: all are kept before any is sent, and they are sent together, in this order. */
+export async function recordAll(
+    runId: string,
+    entries: { type: string; data: Record<string, unknown> }[],
+): Promise<void> {
     const at = Math.round(serverNow() * 1000) / 1000;
-    last = Math.max(Date.now(), last + 1);
-    const event: NewEvent = {
-        key: newKey(),
-        type,
-        at,
-        by_id: session.person?.id ?? null,
-        sitting: session.sitting ?? null,
-        data: plain(data),
-    };
-    const queued: QueuedEvent = {
-        key: event.key,
-        run_id: runId,
-        order: last,
-        event,
-        by: session.person?.name ?? '',
-        refused: null,
-    };
-    await (await kept).put('queue', queued);
-    queue.waiting.push(queued);
+    const all = entries.map(({ type, data }): QueuedEvent => {
+        last = Math.max(Date.now(), last + 1);
+        const event: NewEvent = {
+            key: newKey(),
+            type,
+            at,
+            by_id: session.person?.id ?? null,
+            sitting: session.sitting ?? null,
+            data: plain(data),
+        };
+        return {
+            key: event.key,
+            run_id: runId,
+            order: last,
+            event,
+            by: session.person?.name ?? '',
+            refused: null,
+        };
+    });
+    const store = await kept;
+    for (const queued of all) await store.put('queue', queued);
+    queue.waiting.push(...all);
     await flush();
 }
 

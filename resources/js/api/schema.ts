@@ -769,6 +769,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/plan.extrusion": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** bars into moulds planned whole: mass, fill, chill, tank, moulds in circulation, output and what is not known */
+        post: operations["calcPlanExtrusion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/plan.injection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** shots of a part planned whole: mass, soak, filling, clamp, hold, cooling, cycle and what is not known */
+        post: operations["calcPlanInjection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/plan.vacuum_forming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a formed part planned whole: blank, draw, heating window, pull, walls, cooling and what is not known */
+        post: operations["calcPlanVacuumForming"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/quality.capability": {
         parameters: {
             query?: never;
@@ -1526,7 +1577,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/plans/press": {
+    "/plans": {
         parameters: {
             query?: never;
             header?: never;
@@ -1535,8 +1586,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The whole answer for a press job: charge, heating, rules, safety */
-        post: operations["planPress"];
+        /** The whole answer for a job by its product's process: charge, settings, timers, checks, safety */
+        post: operations["planRun"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1571,6 +1622,23 @@ export interface paths {
         put?: never;
         /** Set the shop's own value of a polymer */
         post: operations["overridePolymer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/processes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The processes that run here, with their machines, schools and settings */
+        get: operations["getProcesses"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3164,6 +3232,15 @@ export interface components {
             data: {
                 [key: string]: unknown;
             };
+        };
+        Figure: {
+            id: string;
+            label: string;
+            dimension: string;
+            decimals: number;
+            /** @default false */
+            measured: boolean;
+            value: number | null;
         };
         FitHeaterInput: {
             /** @description sheets that were timed */
@@ -5219,16 +5296,6 @@ export interface components {
             confirmed: Record<string, never>;
             missing: string[];
         };
-        PlanCheck: {
-            id: string;
-            /** @enum {string} */
-            state: "ok" | "warn" | "block";
-            says: string;
-            /** @description in the unit of what it says */
-            needs?: number | null;
-            /** @description in the unit of what it says */
-            has?: number | null;
-        };
         PlanCompressionInput: {
             /** @description code of a polymer in the library */
             polymer: string;
@@ -5416,10 +5483,10 @@ export interface components {
             charge: {
                 /** @description (g) */
                 mass_g: number;
-                /** @description this near is on target (g) */
-                tolerance_g: number;
-                /** @enum {string} */
-                method: "true_density" | "as_water" | "shop_rule";
+                /** @description this near is on target; null where nobody weighs it (g) */
+                tolerance_g?: number | null;
+                /** @description the way of weighing */
+                method: string;
             };
             checks: {
                 id: string;
@@ -5430,6 +5497,11 @@ export interface components {
                 needs?: number | null;
                 /** @description in the unit of what it says */
                 has?: number | null;
+            }[];
+            cautions: string[];
+            unknowns: {
+                fact: string;
+                effect: string;
             }[];
             /** @description what each way of weighing would give */
             weighing: {
@@ -5542,15 +5614,996 @@ export interface components {
             };
             /** @description the chosen timing */
             heat_rule: string;
+            /**
+             * @description the chosen pumping
+             * @enum {string}
+             */
+            pump_school: "every_minutes" | "watch_gauge";
+            /** @description input of heat.press_cycle, to reckon it again */
+            heat_input: {
+                [key: string]: unknown;
+            };
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        /** @description Everything a job needs to know before it starts, by the core. */
+        PlanData: {
+            process: string;
+            polymer: string;
+            /** @description the answer of plan.PROCESS, whole: settings, targets, timers, charge, checks, cautions, unknowns and what is particular to the process */
+            plan: {
+                [key: string]: unknown;
+            };
+            /** @description value by name */
+            settings: {
+                [key: string]: number | null;
+            };
+            /** @description where each came from, by name */
+            origins: {
+                [key: string]: string;
+            };
+            /** @description the method settled on, by school */
+            choices: {
+                [key: string]: string;
+            };
+            safety: components["schemas"]["SafetyCheckResult"] | null;
+            marks: components["schemas"]["HeatMarksData"];
+        };
+        PlanExtrusionInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            product?: {
+                /** @description of the bar (mm) */
+                length_mm?: number | null;
+                /** @description of the section (mm) */
+                width_mm?: number | null;
+                /** @description of the section (mm) */
+                height_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                diameter_mm?: number | null;
+                /** @description runs over at the end (%) */
+                overflow_pct?: number | null;
+                /** @description let out until it is smooth (g) */
+                purge_g?: number | null;
+                /** @description set-point of the barrel (°C) */
+                melt_c?: number | null;
+                /** @description of the tank (°C) */
+                bath_c?: number | null;
+                /** @description mould off, next mould on (s) */
+                swap_s?: number | null;
+                /** @description of its nozzle end, thickness of skin that holds the melt back (mm) */
+                plug_mm?: number | null;
+                /** @description between its supports when it is stripped (mm) */
+                span_mm?: number | null;
+                /** @description moulds that there are */
+                moulds?: number | null;
+                /** @description bars of a run */
+                bars?: number | null;
+                /** @description of a filled mould without the bar (kg) */
+                mould_kg?: number | null;
+                /** @description that it takes over the physics */
+                cool_factor?: number | null;
+                /** @description lighter than it should be, at most (%) */
+                void_limit_pct?: number | null;
+                /** @description of the shift (h) */
+                shift_h?: number | null;
+            };
+            /** @description kept with the product on this machine */
+            recipe?: {
+                /** @description of the bar (mm) */
+                length_mm?: number | null;
+                /** @description of the section (mm) */
+                width_mm?: number | null;
+                /** @description of the section (mm) */
+                height_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                diameter_mm?: number | null;
+                /** @description runs over at the end (%) */
+                overflow_pct?: number | null;
+                /** @description let out until it is smooth (g) */
+                purge_g?: number | null;
+                /** @description set-point of the barrel (°C) */
+                melt_c?: number | null;
+                /** @description of the tank (°C) */
+                bath_c?: number | null;
+                /** @description mould off, next mould on (s) */
+                swap_s?: number | null;
+                /** @description of its nozzle end, thickness of skin that holds the melt back (mm) */
+                plug_mm?: number | null;
+                /** @description between its supports when it is stripped (mm) */
+                span_mm?: number | null;
+                /** @description moulds that there are */
+                moulds?: number | null;
+                /** @description bars of a run */
+                bars?: number | null;
+                /** @description of a filled mould without the bar (kg) */
+                mould_kg?: number | null;
+                /** @description that it takes over the physics */
+                cool_factor?: number | null;
+                /** @description lighter than it should be, at most (%) */
+                void_limit_pct?: number | null;
+                /** @description of the shift (h) */
+                shift_h?: number | null;
+            } | null;
+            /**
+             * @description what the recipe is called
+             * @default recipe
+             */
+            recipe_name: string;
+            /** @description moved by a person */
+            settings?: {
+                /** @description of the bar (mm) */
+                length_mm?: number | null;
+                /** @description of the section (mm) */
+                width_mm?: number | null;
+                /** @description of the section (mm) */
+                height_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                diameter_mm?: number | null;
+                /** @description runs over at the end (%) */
+                overflow_pct?: number | null;
+                /** @description let out until it is smooth (g) */
+                purge_g?: number | null;
+                /** @description set-point of the barrel (°C) */
+                melt_c?: number | null;
+                /** @description of the tank (°C) */
+                bath_c?: number | null;
+                /** @description mould off, next mould on (s) */
+                swap_s?: number | null;
+                /** @description of its nozzle end, thickness of skin that holds the melt back (mm) */
+                plug_mm?: number | null;
+                /** @description between its supports when it is stripped (mm) */
+                span_mm?: number | null;
+                /** @description moulds that there are */
+                moulds?: number | null;
+                /** @description bars of a run */
+                bars?: number | null;
+                /** @description of a filled mould without the bar (kg) */
+                mould_kg?: number | null;
+                /** @description that it takes over the physics */
+                cool_factor?: number | null;
+                /** @description lighter than it should be, at most (%) */
+                void_limit_pct?: number | null;
+                /** @description of the shift (h) */
+                shift_h?: number | null;
+            } | null;
+            machine?: {
+                /** @default the extruder */
+                name: string;
+                /** @description that it gives (kg/h) */
+                throughput_kg_h?: number | null;
+                /** @description (cm3) */
+                barrel_volume_cm3?: number | null;
+                /** @description it may be set to at most (°C) */
+                max_c?: number | null;
+                /** @description of its tank (°C) */
+                bath_c?: number | null;
+                /** @description moulds that the tank takes */
+                tank_places?: number | null;
+            };
+            /**
+             * @default skin_carries
+             * @enum {string}
+             */
+            strip_rule: "skin_carries" | "core_cold";
+        };
+        PlanExtrusionResult: {
+            settings: {
+                name: string;
+                /** @description null when nothing says it */
+                value?: number | null;
+                unit: string;
+                /** @description of its window; null where it has none */
+                low?: number | null;
+                target?: number | null;
+                high?: number | null;
+                /** @description set here, a recipe, the product, the library, your rule, usual practice */
+                origin: string;
+                because: string;
+            }[];
+            /** @description numbers that the procedure's gates and timers name */
+            targets: {
+                [key: string]: number;
+            };
+            timers: {
+                /** @description as the procedure names it */
+                id: string;
+                /** @description (min) */
+                minutes: number;
+                because: string;
+            }[];
+            charge: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description this near is on target; null where nobody weighs it (g) */
+                tolerance_g?: number | null;
+                /** @description the way of weighing */
+                method: string;
+            };
+            checks: {
+                id: string;
+                /** @enum {string} */
+                state: "ok" | "warn" | "block";
+                says: string;
+                /** @description in the unit of what it says */
+                needs?: number | null;
+                /** @description in the unit of what it says */
+                has?: number | null;
+            }[];
             cautions: string[];
             unknowns: {
                 fact: string;
                 effect: string;
             }[];
-            /** @description input of heat.press_cycle, to reckon it again */
-            heat_input: {
-                [key: string]: unknown;
+            bar: {
+                /** @description (mm2) */
+                section_area_mm2: number;
+                /** @description (g) */
+                part_mass_g: number;
+                /** @description with overflow and purge (g) */
+                charge_mass_g: number;
+                /** @description null without a throughput (s) */
+                fill_time_s: number | null;
+                /** @description (g/m) */
+                mass_per_m_g: number;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
             };
+            bath: {
+                /** @description solid skin after the minutes (mm) */
+                skin_mm_at: number | null;
+                /** @description (°C) */
+                core_c_at: number | null;
+                minutes_to_skin_mm: {
+                    /** @description (mm) */
+                    skin_mm: number;
+                    /** @description null when not within two days (min) */
+                    minutes?: number | null;
+                }[];
+                /** @description core at demould: for stacking (min) */
+                minutes_to_core: number | null;
+                /** @description at or under it the polymer is solid (°C) */
+                solid_c: number;
+                /** @description its skin carries it: it may leave the mould; null when it never does alone (s) */
+                strip_s: number | null;
+                /** @description that does (mm) */
+                strip_skin_mm: number | null;
+                strip_because: string;
+                /** @description at most 40 moments */
+                sections: {
+                    /** @description (min) */
+                    minutes: number;
+                    /** @description rows along the wider side, °C */
+                    cells: unknown[];
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description the nozzle end under water before the mould comes off (s) */
+            chill_s: number;
+            /** @description in the tank until it is stripped (s) */
+            strip_s: number;
+            /** @description from bar to bar (s) */
+            cycle_s: number;
+            /** @description that keep the machine busy */
+            moulds_needed: number;
+            /** @description in a shift */
+            bars_shift: number;
+            /** @description with one mould more */
+            bars_shift_one_more: number;
+            /** @enum {string} */
+            strip_rule: "skin_carries" | "core_cold";
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        PlanInjectionInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            product?: {
+                /** @description of one part (cm3) */
+                part_volume_cm3?: number | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description lost at nozzle and seat (%) */
+                loss_pct?: number | null;
+                /** @description the thickest wall of the part (mm) */
+                thickness_mm?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description mean in the cavity (bar) */
+                cavity_pressure_bar?: number | null;
+                /** @description set-point of barrel and nozzle (°C) */
+                melt_c?: number | null;
+                /** @description as it is when the shot comes (°C) */
+                mould_c?: number | null;
+                /** @description middle of the wall when it is opened (°C) */
+                eject_c?: number | null;
+                /** @description of what is loaded (°C) */
+                feed_c?: number | null;
+                /** @description share of air in what is tamped */
+                porosity?: number | null;
+                /** @description time to fill the mould (s) */
+                fill_s?: number | null;
+                /** @description open, take out, clean, close (s) */
+                open_s?: number | null;
+                /** @description shots of a run */
+                shots?: number | null;
+                /** @description what this barrel takes over the physics */
+                soak_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description this near to its mass a part is full (%) */
+                mass_tolerance_pct?: number | null;
+            };
+            /** @description kept with the product on this machine */
+            recipe?: {
+                /** @description of one part (cm3) */
+                part_volume_cm3?: number | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description lost at nozzle and seat (%) */
+                loss_pct?: number | null;
+                /** @description the thickest wall of the part (mm) */
+                thickness_mm?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description mean in the cavity (bar) */
+                cavity_pressure_bar?: number | null;
+                /** @description set-point of barrel and nozzle (°C) */
+                melt_c?: number | null;
+                /** @description as it is when the shot comes (°C) */
+                mould_c?: number | null;
+                /** @description middle of the wall when it is opened (°C) */
+                eject_c?: number | null;
+                /** @description of what is loaded (°C) */
+                feed_c?: number | null;
+                /** @description share of air in what is tamped */
+                porosity?: number | null;
+                /** @description time to fill the mould (s) */
+                fill_s?: number | null;
+                /** @description open, take out, clean, close (s) */
+                open_s?: number | null;
+                /** @description shots of a run */
+                shots?: number | null;
+                /** @description what this barrel takes over the physics */
+                soak_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description this near to its mass a part is full (%) */
+                mass_tolerance_pct?: number | null;
+            } | null;
+            /**
+             * @description what the recipe is called
+             * @default recipe
+             */
+            recipe_name: string;
+            /** @description moved by a person */
+            settings?: {
+                /** @description of one part (cm3) */
+                part_volume_cm3?: number | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description lost at nozzle and seat (%) */
+                loss_pct?: number | null;
+                /** @description the thickest wall of the part (mm) */
+                thickness_mm?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description mean in the cavity (bar) */
+                cavity_pressure_bar?: number | null;
+                /** @description set-point of barrel and nozzle (°C) */
+                melt_c?: number | null;
+                /** @description as it is when the shot comes (°C) */
+                mould_c?: number | null;
+                /** @description middle of the wall when it is opened (°C) */
+                eject_c?: number | null;
+                /** @description of what is loaded (°C) */
+                feed_c?: number | null;
+                /** @description share of air in what is tamped */
+                porosity?: number | null;
+                /** @description time to fill the mould (s) */
+                fill_s?: number | null;
+                /** @description open, take out, clean, close (s) */
+                open_s?: number | null;
+                /** @description shots of a run */
+                shots?: number | null;
+                /** @description what this barrel takes over the physics */
+                soak_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description this near to its mass a part is full (%) */
+                mass_tolerance_pct?: number | null;
+            } | null;
+            machine?: {
+                /** @default the injector */
+                name: string;
+                /** @description bore of a plunger's barrel (mm) */
+                barrel_diameter_mm?: number | null;
+                /** @description heated length (mm) */
+                barrel_length_mm?: number | null;
+                /** @description (mm) */
+                plunger_diameter_mm?: number | null;
+                /** @description (N) */
+                hand_force_n?: number | null;
+                /** @description (mm) */
+                lever_long_mm?: number | null;
+                /** @description (mm) */
+                lever_short_mm?: number | null;
+                /** @description of the motor at the drum (Nm) */
+                torque_nm?: number | null;
+                /** @description (mm) */
+                drum_radius_mm?: number | null;
+                /**
+                 * @description of the gears between
+                 * @default 1
+                 */
+                ratio: number;
+                /** @description (mm) */
+                screw_diameter_mm?: number | null;
+                /** @description (mm) */
+                max_stroke_mm?: number | null;
+                /** @description on the melt (bar) */
+                max_specific_bar?: number | null;
+                /** @description the screw moves forward at most (mm/s) */
+                max_speed_mm_s?: number | null;
+                /** @description that a screw makes ready (cm3/min) */
+                throughput_cm3_min?: number | null;
+                /** @description holds the mould shut (kN) */
+                clamp_kn?: number | null;
+                /** @description where bolts hold it */
+                bolts?: number | null;
+                /** @description of each bolt (kN) */
+                bolt_proof_kn?: number | null;
+                /** @description it may be set to at most (°C) */
+                max_c?: number | null;
+                /** @description of all bands together (W) */
+                heater_w?: number | null;
+                /** @description of the steel that is heated (kg) */
+                barrel_kg?: number | null;
+            };
+            /**
+             * @default physics
+             * @enum {string}
+             */
+            soak_rule: "physics" | "by_fraction";
+            /**
+             * @default aluminium
+             * @enum {string}
+             */
+            mould_make: "steel" | "aluminium" | "printed_resin" | "in_water";
+        };
+        PlanInjectionResult: {
+            settings: {
+                name: string;
+                /** @description null when nothing says it */
+                value?: number | null;
+                unit: string;
+                /** @description of its window; null where it has none */
+                low?: number | null;
+                target?: number | null;
+                high?: number | null;
+                /** @description set here, a recipe, the product, the library, your rule, usual practice */
+                origin: string;
+                because: string;
+            }[];
+            /** @description numbers that the procedure's gates and timers name */
+            targets: {
+                [key: string]: number;
+            };
+            timers: {
+                /** @description as the procedure names it */
+                id: string;
+                /** @description (min) */
+                minutes: number;
+                because: string;
+            }[];
+            charge: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description this near is on target; null where nobody weighs it (g) */
+                tolerance_g?: number | null;
+                /** @description the way of weighing */
+                method: string;
+            };
+            checks: {
+                id: string;
+                /** @enum {string} */
+                state: "ok" | "warn" | "block";
+                says: string;
+                /** @description in the unit of what it says */
+                needs?: number | null;
+                /** @description in the unit of what it says */
+                has?: number | null;
+            }[];
+            cautions: string[];
+            unknowns: {
+                fact: string;
+                effect: string;
+            }[];
+            shot: {
+                /** @description one part (g) */
+                part_mass_g: number;
+                /** @description the whole shot with loss (g) */
+                shot_mass_g: number;
+                /** @description of the shot, molten (cm3) */
+                melt_volume_cm3: number;
+                /** @description of the plunger (mm) */
+                stroke_mm: number;
+                /** @description (cm3) */
+                barrel_volume_cm3: number;
+                /** @description full of melt (g) */
+                barrel_capacity_g: number;
+                /** @description shot over barrel */
+                barrel_fraction: number;
+                /** @description whole shots in a full barrel */
+                shots_per_fill: number;
+                /** @description of the shot before it melts (cm3) */
+                loose_volume_cm3: number;
+                /** @description loose barrel-fulls to tamp in for a full barrel of melt */
+                tamp_fills: number;
+                /** @description ok, too_big or tiny */
+                verdict: string;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description null where a screw makes the melt */
+            soak: {
+                /** @description (min) */
+                soak_min_full: number;
+                /** @description wait before the next shot (min) */
+                soak_min_refill: number;
+                /** @description (s) */
+                min_cycle_s_continuous: number;
+                /** @description what the axis gets to (°C) */
+                target_c: number;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            } | null;
+            /** @description null where the way of the melt or its flow is not known */
+            fill: {
+                /** @description (bar) */
+                pressure_bar: number;
+                /** @description as the path is given */
+                segments: {
+                    /** @description (bar) */
+                    pressure_bar: number;
+                    /** @description (1/s) */
+                    wall_shear_rate_1_s: number;
+                    /** @description by its own friction (K) */
+                    heating_k: number;
+                    /** @description (s) */
+                    fill_s: number;
+                    /** @description frozen shut if nothing moved (s) */
+                    freeze_s: number;
+                }[];
+                /** @description (s) */
+                fill_s: number;
+                /** @description too little pressure, freezes first or fills */
+                verdict: string;
+                /** @description of the pressure that is there; null when that is not given (%) */
+                spare_pct: number | null;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            } | null;
+            /** @description null where the area is not known */
+            clamp: {
+                /** @description (kN) */
+                clamp_kn: number;
+                /** @description (tonne-force) */
+                clamp_t: number;
+                /** @description null without bolts (kN) */
+                per_bolt_kn: number | null;
+                /** @description null without bolts or proof */
+                bolts_ok: boolean | null;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            } | null;
+            /** @description that the machine can press with; null when not known (bar) */
+            available_bar: number | null;
+            /** @description until the gate is frozen (s) */
+            hold_s: number;
+            /** @description until the middle of the wall may be opened (s) */
+            cool_s: number;
+            /** @description from shot to shot (s) */
+            cycle_s: number;
+            /** @description (1/h) */
+            parts_h: number;
+            /** @description that the melt may stay at this heat; null when the library does not say (min) */
+            melt_min: number | null;
+            /** @description from cold; null when not known (min) */
+            heat_up_min: number | null;
+            /** @description from the load to its shot, in a full barrel (min) */
+            hot_min: number;
+            /** @enum {string} */
+            soak_rule: "physics" | "by_fraction";
+            /** @enum {string} */
+            mould_make: "steel" | "aluminium" | "printed_resin" | "in_water";
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        PlanRequest: {
+            /** @description The bodies that screens send; checked by the form requests. */
+            product_id: number;
+            /** @description by the places of the process, as GET processes names them */
+            machines: {
+                [key: string]: number | null;
+            };
+            lot_id?: number | null;
+            charge_id?: string | null;
+            polymer?: string | null;
+            settings?: {
+                [key: string]: number | null;
+            };
+            choices?: {
+                [key: string]: string;
+            };
+            answers?: {
+                [key: string]: boolean;
+            };
+            /** @enum {string} */
+            scale?: "small_trial" | "full_trial" | "production";
+        };
+        PlanVacuumFormingInput: {
+            /** @description code of a polymer in the library */
+            polymer: string;
+            product?: {
+                /** @description of the part, at the sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the part, at the sheet (mm) */
+                width_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                base_diameter_mm?: number | null;
+                /** @description of the part (mm) */
+                depth_mm?: number | null;
+                /** @description of its walls (°) */
+                draft_deg?: number | null;
+                /** @description of its corners (mm) */
+                corner_radius_mm?: number | null;
+                /** @description thickness (mm) */
+                sheet_mm?: number | null;
+                /** @description of the sheet, on each side, for the clamp (mm) */
+                margin_mm?: number | null;
+                /** @description of the sheet as it is clamped (°C) */
+                initial_c?: number | null;
+                /** @description (°C) */
+                mould_c?: number | null;
+                /** @description of the room (°C) */
+                ambient_c?: number | null;
+                /** @description it may come off the mould (°C) */
+                release_c?: number | null;
+                /** @description from the heater's leaving to the vacuum (s) */
+                transfer_s?: number | null;
+                /** @description between two looks (s) */
+                look_s?: number | null;
+                /** @description the heat that a look costs (s) */
+                look_cost_s?: number | null;
+                /** @description the product still takes (mm) */
+                least_wall_mm?: number | null;
+                /** @description what this heater takes over the physics */
+                heat_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description parts of a run */
+                parts?: number | null;
+            };
+            /** @description kept with the product on this machine */
+            recipe?: {
+                /** @description of the part, at the sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the part, at the sheet (mm) */
+                width_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                base_diameter_mm?: number | null;
+                /** @description of the part (mm) */
+                depth_mm?: number | null;
+                /** @description of its walls (°) */
+                draft_deg?: number | null;
+                /** @description of its corners (mm) */
+                corner_radius_mm?: number | null;
+                /** @description thickness (mm) */
+                sheet_mm?: number | null;
+                /** @description of the sheet, on each side, for the clamp (mm) */
+                margin_mm?: number | null;
+                /** @description of the sheet as it is clamped (°C) */
+                initial_c?: number | null;
+                /** @description (°C) */
+                mould_c?: number | null;
+                /** @description of the room (°C) */
+                ambient_c?: number | null;
+                /** @description it may come off the mould (°C) */
+                release_c?: number | null;
+                /** @description from the heater's leaving to the vacuum (s) */
+                transfer_s?: number | null;
+                /** @description between two looks (s) */
+                look_s?: number | null;
+                /** @description the heat that a look costs (s) */
+                look_cost_s?: number | null;
+                /** @description the product still takes (mm) */
+                least_wall_mm?: number | null;
+                /** @description what this heater takes over the physics */
+                heat_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description parts of a run */
+                parts?: number | null;
+            } | null;
+            /**
+             * @description what the recipe is called
+             * @default recipe
+             */
+            recipe_name: string;
+            /** @description moved by a person */
+            settings?: {
+                /** @description of the part, at the sheet (mm) */
+                length_mm?: number | null;
+                /** @description of the part, at the sheet (mm) */
+                width_mm?: number | null;
+                /** @description of a round one, instead of its sides (mm) */
+                base_diameter_mm?: number | null;
+                /** @description of the part (mm) */
+                depth_mm?: number | null;
+                /** @description of its walls (°) */
+                draft_deg?: number | null;
+                /** @description of its corners (mm) */
+                corner_radius_mm?: number | null;
+                /** @description thickness (mm) */
+                sheet_mm?: number | null;
+                /** @description of the sheet, on each side, for the clamp (mm) */
+                margin_mm?: number | null;
+                /** @description of the sheet as it is clamped (°C) */
+                initial_c?: number | null;
+                /** @description (°C) */
+                mould_c?: number | null;
+                /** @description of the room (°C) */
+                ambient_c?: number | null;
+                /** @description it may come off the mould (°C) */
+                release_c?: number | null;
+                /** @description from the heater's leaving to the vacuum (s) */
+                transfer_s?: number | null;
+                /** @description between two looks (s) */
+                look_s?: number | null;
+                /** @description the heat that a look costs (s) */
+                look_cost_s?: number | null;
+                /** @description the product still takes (mm) */
+                least_wall_mm?: number | null;
+                /** @description what this heater takes over the physics */
+                heat_factor?: number | null;
+                /** @description what this mould takes over the physics */
+                cool_factor?: number | null;
+                /** @description parts of a run */
+                parts?: number | null;
+            } | null;
+            machine?: {
+                /** @default the former */
+                name: string;
+                /** @description surface of the heater (°C) */
+                heater_c?: number | null;
+                /** @description emissivity times view */
+                exchange?: number | null;
+                /**
+                 * @description heated faces
+                 * @default 1
+                 */
+                sides: number;
+                /** @description air under the sheet and in the hose (l) */
+                box_l?: number | null;
+                /** @description (l) */
+                tank_l?: number | null;
+                /** @description absolute, when it is full (kPa) */
+                tank_kpa?: number | null;
+                /** @description absolute, that the blower reaches (kPa) */
+                blower_kpa?: number | null;
+                /** @description of the pump (l/min) */
+                speed_l_min?: number | null;
+                /** @description absolute, that the pump reaches (kPa) */
+                ultimate_kpa?: number | null;
+                /**
+                 * @description of the air here (kPa)
+                 * @default 101.325
+                 */
+                atmosphere_kpa: number;
+                /** @description (mm) */
+                bed_length_mm?: number | null;
+                /** @description (mm) */
+                bed_width_mm?: number | null;
+            };
+            /**
+             * @description tank, blower_then_tank or pump; what the former has unless given
+             * @enum {string|null}
+             */
+            pull_by?: "tank" | "blower_then_tank" | "pump" | null;
+            /**
+             * @default held
+             * @enum {string}
+             */
+            cool_how: "held" | "held_fan" | "off";
+        };
+        PlanVacuumFormingResult: {
+            settings: {
+                name: string;
+                /** @description null when nothing says it */
+                value?: number | null;
+                unit: string;
+                /** @description of its window; null where it has none */
+                low?: number | null;
+                target?: number | null;
+                high?: number | null;
+                /** @description set here, a recipe, the product, the library, your rule, usual practice */
+                origin: string;
+                because: string;
+            }[];
+            /** @description numbers that the procedure's gates and timers name */
+            targets: {
+                [key: string]: number;
+            };
+            timers: {
+                /** @description as the procedure names it */
+                id: string;
+                /** @description (min) */
+                minutes: number;
+                because: string;
+            }[];
+            charge: {
+                /** @description (g) */
+                mass_g: number;
+                /** @description this near is on target; null where nobody weighs it (g) */
+                tolerance_g?: number | null;
+                /** @description the way of weighing */
+                method: string;
+            };
+            checks: {
+                id: string;
+                /** @enum {string} */
+                state: "ok" | "warn" | "block";
+                says: string;
+                /** @description in the unit of what it says */
+                needs?: number | null;
+                /** @description in the unit of what it says */
+                has?: number | null;
+            }[];
+            cautions: string[];
+            unknowns: {
+                fact: string;
+                effect: string;
+            }[];
+            /** @description null where the heater is not known */
+            sheet: {
+                /** @description (s) */
+                ready_s: number | null;
+                /** @description (s) */
+                limit_s: number | null;
+                /** @description limit less ready (s) */
+                window_s: number | null;
+                /** @description (K) */
+                spread_at_ready_k: number | null;
+                /** @description after the heater leaves (s) */
+                form_within_s: number | null;
+                /** @description coldest it still forms (°C) */
+                sheet_lower_c: number;
+                /** @description mean when ready (°C) */
+                sheet_normal_c: number;
+                /** @description hottest it may get (°C) */
+                sheet_upper_c: number;
+                /** @description hottest point when ready (°C) */
+                hottest_at_ready_c: number | null;
+                curve: {
+                    /** @description (s) */
+                    time_s: number;
+                    /** @description (°C) */
+                    hottest_c: number;
+                    /** @description (°C) */
+                    mean_c: number;
+                    /** @description (°C) */
+                    coldest_c: number;
+                    /** @description through the thickness, the heated face last; when asked for (°C) */
+                    profile_c?: number[] | null;
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            } | null;
+            draw: {
+                /** @description (cm2) */
+                footprint_cm2: number;
+                /** @description (cm2) */
+                surface_cm2: number;
+                areal_draw_ratio: number;
+                /** @description (mm) */
+                mean_wall_mm: number;
+                linear_draw_ratio: number;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            wall: {
+                /** @description from the rim down */
+                walls: {
+                    /** @description (mm) */
+                    depth_mm: number;
+                    /** @description (mm) */
+                    wall_mm: number;
+                }[];
+                /** @description (mm) */
+                thinnest_mm: number;
+                /** @description corner or tip */
+                where: string;
+                /** @description (%) */
+                volume_error_pct: number;
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            };
+            /** @description of the sheet (mm) */
+            blank_length_mm: number;
+            /** @description of the sheet (mm) */
+            blank_width_mm: number;
+            /** @description under the sheet at the end; null where nothing is known that pulls (kPa) */
+            end_kpa: number | null;
+            /** @description to that (s) */
+            pull_s: number | null;
+            /** @description under the sheet over time */
+            pull: {
+                /** @description (s) */
+                time_s: number;
+                /** @description absolute (kPa) */
+                kpa: number;
+            }[];
+            /** @description until the thinnest and the thickest wall may come off (s) */
+            cool_s: number;
+            /** @description the heater is worked by */
+            heater_c: number | null;
+            exchange: number;
+            /** @description heated faces */
+            sides: number;
+            /** @enum {string|null} */
+            pull_by: "tank" | "blower_then_tank" | "pump" | null;
+            /** @enum {string} */
+            cool_how: "held" | "held_fan" | "off";
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -5567,9 +6620,15 @@ export interface components {
             bulk_density_g_cm3: number | null;
             marks: components["schemas"]["HeatMarksData"];
             hazards: string[];
-            why_not_pressed: string | null;
+            /** @description why a process does not work it, by process */
+            why_not: {
+                [key: string]: string;
+            };
             overridden: string[];
-            note: string | null;
+            /** @description what to know of it, by process */
+            notes: {
+                [key: string]: string;
+            };
             /**
              * Format: float
              * @description the usual most regrind
@@ -5584,55 +6643,23 @@ export interface components {
             theme: string;
             glove: boolean;
         };
-        /** @description Everything a press job needs to know before it starts, by the core. */
-        PressPlanData: {
-            settings: {
-                [key: string]: number | null;
-            };
-            choices: {
-                [key: string]: string;
-            };
-            /** @description where each number came from */
-            origins: {
-                [key: string]: string;
-            };
-            sheet: components["schemas"]["ChargeSheetResult"];
-            weighing: components["schemas"]["ChargeSheetSchoolsResult"];
-            cycle: components["schemas"]["HeatPressCycleResult"];
-            timing: components["schemas"]["HeatPressSchoolsResult"];
-            plan: {
-                [key: string]: number | null;
-            };
-            safety: components["schemas"]["SafetyCheckResult"] | null;
-            /** @description input of heat.press_cycle, to reckon it again */
-            heat_input: {
+        /** @description A process that runs here, as the core defines it. */
+        ProcessData: {
+            id: string;
+            title: string;
+            /** @description what one piece is called */
+            piece: string;
+            /** @description machines it is done on, the main one first */
+            roles: components["schemas"]["Role"][];
+            figures: components["schemas"]["Figure"][];
+            /** @description where practitioners differ: title, default, why, choices */
+            schools: {
                 [key: string]: unknown;
             };
-            marks: components["schemas"]["HeatMarksData"];
-            polymer: string;
-            checks: components["schemas"]["PlanCheck"][];
-            /** @description facts that the answer hangs on and nobody has said */
-            unknowns: components["schemas"]["UnknownFact"][];
-        };
-        PressPlanRequest: {
-            /** @description The bodies that screens send; checked by the form requests. */
-            product_id: number;
-            machine_id: number;
-            cold_machine_id?: number | null;
-            lot_id?: number | null;
-            charge_id?: string | null;
-            polymer?: string | null;
-            settings?: {
-                [key: string]: number | null;
+            /** @description the JSON Schema of the numbers that can be set */
+            settings: {
+                [key: string]: unknown;
             };
-            choices?: {
-                [key: string]: string;
-            };
-            answers?: {
-                [key: string]: boolean;
-            };
-            /** @enum {string} */
-            scale?: "small_trial" | "full_trial" | "production";
         };
         /** @description What one piece of a product weighs on the scale. */
         ProductChargeData: {
@@ -5840,6 +6867,13 @@ export interface components {
             link: string;
             lot_id: number | null;
         };
+        Role: {
+            id: string;
+            title: string;
+            kinds: unknown[];
+            /** @default true */
+            required: boolean;
+        };
         /** @description A run, whole. */
         RunData: {
             summary: components["schemas"]["RunSummaryData"];
@@ -5865,6 +6899,7 @@ export interface components {
             };
             /** @description each on its own clock; none where the procedure is one pass */
             pieces: components["schemas"]["PieceData"][];
+            outputs: components["schemas"]["RunOutputData"][];
             /** @description no piece follows */
             closing: boolean;
             /** @description machines that another run claims for the same time, in words */
@@ -5898,6 +6933,16 @@ export interface components {
              */
             mass_g: number | null;
         };
+        /** @description What came out of a run. */
+        RunOutputData: {
+            /** @enum {string} */
+            kind: "goods" | "lot";
+            /** @description pieces; less than none where a verdict was put right */
+            count: number | null;
+            lot: string | null;
+            /** Format: float */
+            mass_g: number | null;
+        };
         /** @description A page of runs, newest first. */
         RunPageData: {
             items: components["schemas"]["RunSummaryData"][];
@@ -5907,13 +6952,19 @@ export interface components {
         RunSummaryData: {
             id: string;
             number: number;
+            process: string;
             product: string;
             polymer: string;
+            /** @description the main one */
             machine: string;
-            cold_machine: string | null;
+            stations: components["schemas"]["StationData"][];
             lot_code: string;
             status: string;
             step: string | null;
+            /** @description what it is doing, as a person says it */
+            doing: string;
+            /** @description somebody has to look at what it made */
+            looks: boolean;
             verdict: string | null;
             scrap_reason: string | null;
             /** Format: float */
@@ -5921,17 +6972,12 @@ export interface components {
             /** Format: float */
             ended_at: number | null;
             started_by: string;
-            heat_rule: string;
-            /** Format: float */
-            platen_c: number | null;
-            /** Format: float */
-            heat_min: number | null;
-            /** Format: float */
-            mean_mm: number | null;
-            /** Format: float */
-            range_mm: number | null;
-            /** Format: float */
-            porosity_pct: number | null;
+            /** @description what was set and what came out, as the process names them */
+            figures: components["schemas"]["Figure"][];
+            /** @description good pieces, where it makes several */
+            good: number;
+            /** @description scrapped or dropped */
+            bad: number;
         };
         SafetyCheckInput: {
             /** @enum {string} */
@@ -6421,7 +7467,7 @@ export interface components {
             /** @description null for the run itself */
             piece: number | null;
         };
-        StartRunRequest: components["schemas"]["PressPlanRequest"] & {
+        StartRunRequest: components["schemas"]["PlanRequest"] & {
             /** Format: uuid */
             id: string;
             lot_id: number;
@@ -6431,6 +7477,13 @@ export interface components {
                 id: string;
                 reason: string;
             }[];
+        };
+        /** @description A machine of a run, in the place that it takes there. */
+        StationData: {
+            /** @description as the procedure names the place */
+            role: string;
+            title: string;
+            machine: string;
         };
         /** @description A step as it stands in this run. */
         StepData: {
@@ -6492,10 +7545,6 @@ export interface components {
             minutes: number;
             /** Format: float */
             answered_at: number | null;
-        };
-        UnknownFact: {
-            fact: string;
-            effect: string;
         };
         VacuumAtmosphereInput: {
             /** @description geopotential height (m) */
@@ -8082,6 +9131,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanCompressionResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcPlanExtrusion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanExtrusionInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanExtrusionResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcPlanInjection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanInjectionInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanInjectionResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcPlanVacuumForming: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanVacuumFormingInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanVacuumFormingResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -9850,7 +10992,7 @@ export interface operations {
             };
         };
     };
-    planPress: {
+    planRun: {
         parameters: {
             query?: never;
             header?: never;
@@ -9859,7 +11001,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PressPlanRequest"];
+                "application/json": components["schemas"]["PlanRequest"];
             };
         };
         responses: {
@@ -9869,7 +11011,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PressPlanData"];
+                    "application/json": components["schemas"]["PlanData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -9941,6 +11083,37 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getProcesses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcessData"][];
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {
@@ -10145,6 +11318,7 @@ export interface operations {
             query?: {
                 after?: string;
                 product_id?: number;
+                process?: string;
                 verdict?: "good" | "scrap" | "open";
             };
             header?: never;

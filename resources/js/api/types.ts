@@ -26,9 +26,18 @@ export type Run = Schemas['RunData'];
 export type RunEvent = Schemas['EventData'];
 export type NewEvent = Schemas['NewEvent'];
 export type Appended = Schemas['AppendedData'];
-export type PressPlan = Schemas['PressPlanData'];
-export type PressPlanRequest = Schemas['PressPlanRequest'];
-export type CurvePoint = PressPlan['cycle']['curve'][number];
+/** An answer of plan.PROCESS: what every plan has; what is particular to a process is its own result. */
+export type AnyPlan = Pick<
+    Schemas['PlanCompressionResult'],
+    'settings' | 'timers' | 'charge' | 'checks' | 'cautions' | 'unknowns' | 'explanation' | 'warnings'
+> & { targets: Record<string, number | null> };
+export type Planned<P = AnyPlan> = Omit<Schemas['PlanData'], 'plan'> & { plan: P };
+export type PressPlan = Planned<Schemas['PlanCompressionResult']>;
+export type PlanRequest = Schemas['PlanRequest'];
+export type Process = Schemas['ProcessData'];
+export type Figure = Schemas['Figure'];
+export type Piece = Schemas['PieceData'];
+export type CurvePoint = PressPlan['plan']['cycle']['curve'][number];
 export type Block = Schemas['SafetyCheckResult']['blocks'][number];
 
 /** The parts of a procedure's data that the screens read; the whole is docs/formats/procedure.schema.json. */
@@ -91,6 +100,14 @@ export interface Procedure {
     timers: { id: string; title: string; minutes: string; kind: string }[];
     places: Record<string, { title: string; heat: string; holds?: number }>;
     piece?: { title: string };
+    schools: Record<string, School>;
+}
+/** Where practitioners differ. */
+export interface School {
+    title: string;
+    default: string;
+    because: string;
+    choices: { id: string; title: string }[];
 }
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
 export type Mesh = Schemas['MeshData'];

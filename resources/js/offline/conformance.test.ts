@@ -43,7 +43,10 @@ function begun(procedure: Procedure, plan: Record<string, number>, started: Told
             status: 'running',
             step: first.id,
             machine: 'Anvil',
-            cold_machine: 'Pond',
+            stations: [
+                { role: 'hot', title: 'hot press', machine: 'Anvil' },
+                { role: 'cold', title: 'cold press', machine: 'Pond' },
+            ],
             product: 'panel',
             number: 1,
         },

@@ -61,15 +61,21 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
 }
 
 function whose(run: Run, step: ProcedureStep): Base {
-    const { id, number, product, machine, cold_machine } = run.summary;
-    const at = step.place === 'cold' ? (cold_machine ?? machine) : step.place === 'bench' ? 'Bench' : machine;
+    const { id, number, product } = run.summary;
     return {
         to: `/run/${id}`,
         run_id: id,
         run_number: number,
         about: `${product}, run ${number}`,
-        machine: at,
+        machine: placeName(run, step.place),
     };
+}
+
+/** The machine of a place, or what the place is called where no machine is. */
+export function placeName(run: Run, place: string): string {
+    const machine = run.summary.stations.find((s) => s.role === place)?.machine;
+    const title = (run.procedure as unknown as Procedure).places[place]?.title ?? place;
+    return machine ?? title.charAt(0).toUpperCase() + title.slice(1);
 }
 
 type Reminder = NonNullable<ProcedureStep['reminders']>[number];

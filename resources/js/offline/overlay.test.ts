@@ -17,7 +17,7 @@ function boiled(over: Partial<Run> = {}): Run {
             status: 'running',
             step: null,
             machine: 'Kettle',
-            cold_machine: null,
+            stations: [{ role: 'stove', title: 'stove', machine: 'Kettle' }],
             product: 'tea',
             number: 7,
         },

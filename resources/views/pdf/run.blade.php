@@ -24,8 +24,22 @@
 <body>
 @php
     $n = static fn ($v, int $d = 0, string $unit = ''): string => $v === null ? '—' : number_format((float) $v, $d, '.', ' ').($unit === '' ? '' : ' '.$unit);
-    $rules = array_column(array_map(static fn ($r): array => (array) $r, (array) ($data->setup->timing ?? [])), 'label', 'id');
     $grid = $data->inspection?->grid ?? null;
+    $units = ['temperature' => '°C', 'length' => 'mm', 'mass' => 'g', 'minutes' => 'min', 'seconds' => 's', 'percent' => '%'];
+    $told = [];
+    foreach ($data->summary->figures as $figure) {
+        $told[] = [$figure->label, $n($figure->value, $figure->decimals, $units[$figure->dimension] ?? '')];
+    }
+    foreach ($data->procedure->schools as $id => $school) {
+        $chosen = array_column($school['choices'], 'title', 'id')[$data->choices->{$id} ?? ''] ?? null;
+        if ($chosen !== null) {
+            $told[] = [$school['title'], $chosen];
+        }
+    }
+    if ($data->pieces !== []) {
+        $told[] = ['Good', (string) $data->summary->good];
+        $told[] = ['Not good', (string) $data->summary->bad];
+    }
 @endphp
 <table><tr>
     <td><h1>{{ ucfirst($run->product->name) }}</h1><p>Batch record · run {{ $run->number }}</p></td>
@@ -35,12 +49,15 @@
 <h2>Run</h2>
 <table class="facts">
     <tr><td>Started</td><td>{{ $run->started_at->format('j M Y, H:i') }} UTC, {{ $run->starter->name }}</td><td>Ended</td><td>{{ $run->ended_at?->format('j M Y, H:i') ?? 'still running' }}{{ $run->ended_at ? ' UTC' : '' }}</td></tr>
-    <tr><td>Hot press</td><td>{{ $run->machine->name }}, {{ $n($run->plan['platen_c'], 0, '°C') }}</td><td>Cold press</td><td>{{ $run->coldMachine?->name ?? '—' }}</td></tr>
+    @foreach (array_chunk($data->summary->stations, 2) as $pair)
+    <tr>@foreach ($pair as $station)<td>{{ ucfirst($station->title) }}</td><td>{{ $station->machine }}</td>@endforeach</tr>
+    @endforeach
     @foreach ($data->materials as $m)
     <tr><td>Material</td><td>{{ $m->polymer }}, {{ $m->colour }} {{ $m->form }}@if ($m->mass_g !== null), {{ number_format($m->mass_g, 1, '.', ' ') }} g @endif</td><td>Lot and source</td><td>{{ $m->lot }}, {{ $m->source }}</td></tr>
 @endforeach
-    <tr><td>Charge planned</td><td>{{ $n($run->plan['charge_mass_g'], 0, 'g') }} ± {{ $n($run->plan['charge_tolerance_g'], 0, 'g') }}</td><td>Charge weighed</td><td>{{ $n($run->charged_g, 0, 'g') }}</td></tr>
-    <tr><td>Timed by</td><td>{{ $rules[$run->choices['heat_rule']] ?? $run->choices['heat_rule'] }}</td><td>Heat, cool</td><td>{{ $n($run->plan['heat_min'], 1, 'min') }}, {{ $n($run->plan['cool_min'], 1, 'min') }}</td></tr>
+    @foreach (array_chunk($told, 2) as $pair)
+    <tr>@foreach ($pair as [$label, $value])<td>{{ $label }}</td><td>{{ $value }}</td>@endforeach</tr>
+    @endforeach
     <tr><td>Procedure</td><td>{{ $run->procedureVersion->key }}, version {{ $run->procedureVersion->version }}</td><td>Recipe</td><td>{{ $run->recipe ? 'version '.$run->recipe->version : 'none' }}</td></tr>
 </table>
 
@@ -60,6 +77,9 @@
     </table>
     @foreach ($grid['advice'] as $advice)<p>{{ $advice }}</p>@endforeach
 </td></tr></table>
+@elseif (isset($data->inspection?->says))
+<h2>Check</h2>
+<p>{{ $data->inspection->says }}</p>
 @endif
 
 <h2>Safety</h2>

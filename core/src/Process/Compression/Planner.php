@@ -16,11 +16,15 @@ use Dithermic\Core\Heat\Press\PressSchools;
 use Dithermic\Core\Heat\Press\PressSchoolsInput;
 use Dithermic\Core\Heat\Press\RuleInput;
 use Dithermic\Core\Heat\Press\RuleVerdict;
+use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Process\Usual;
 
 /**
  * One pressed sheet, planned whole: every number that its procedure names, what the chosen ways of weighing and timing give
@@ -48,6 +52,17 @@ final readonly class Planner
 
     private const SHOP_RULE = 'shop_rule';
 
+    /** where neither a person nor recipe, product or library says it */
+    private const USUAL = [
+        'allowance_pct' => 5.0,
+        'trim_mm' => 0.0,
+        'initial_c' => 20.0,
+        'soak_min' => 3.0,
+        'heat_factor' => 1.0,
+        'cool_factor' => 1.0,
+        'pump_every_min' => 3.0,
+    ];
+
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -55,7 +70,7 @@ final readonly class Planner
     public function __invoke(PlanInput $in): PlanResult
     {
         $polymer = $this->polymers->get($in->polymer);
-        $set = Settled::of($in, $polymer);
+        $set = $this->settle($in, $polymer);
         $sheetInput = $this->sheetInput($in, $set);
         $heat = $this->heatInput($in, $set);
         $sheet = (new Sheet($this->polymers))($sheetInput);
@@ -101,12 +116,15 @@ final readonly class Planner
             $timers,
             $charge,
             $this->checks($in, $set, $sheet->fits_frame),
+            [...$timing->warnings, ...$cycle->warnings],
+            $unknowns,
             $weighing,
             $timing,
             $sheet,
             $cycle,
             $rule->id,
-            [...$timing->warnings, ...$cycle->warnings], $unknowns, $heat,
+            $in->pump_school,
+            $heat,
         );
         $least = $unknowns === [] ? '' : 'at the very least ';
 
@@ -117,6 +135,29 @@ final readonly class Planner
             $heatMin,
             $coolMin,
         ));
+    }
+
+    /** @throws InputError naming the setting */
+    private function settle(PlanInput $in, Polymer $polymer): Settled
+    {
+        $settled = Settled::of(SheetSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+            'platen_c' => Usual::window($polymer, 'compression', 'platen_c'),
+            'bulk_density_g_cm3' => new Usual(
+                $polymer->property('bulk_density_g_cm3'),
+                $polymer->origin('bulk_density_flake_g_cm3'),
+            ),
+        ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
+        $unsaid = 'is required: neither the product nor a recipe says it';
+        $settled->mustHave([
+            'platen_c' => "{$polymer->code} has no window for pressing: set the platen temperature",
+            'length_mm' => $unsaid,
+            'width_mm' => $unsaid,
+            'thickness_mm' => $unsaid,
+            'thickness_tolerance_mm' => 'is not known yet: say how far the thickest place may be from the thinnest',
+        ]);
+        $settled->mustBePositive(['thickness_tolerance_mm', 'pump_every_min', 'cool_factor']);
+
+        return $settled;
     }
 
     /**
@@ -215,7 +256,7 @@ final readonly class Planner
         return new PlannedCharge(
             round($mass, 1),
             round(max(self::SCALE_STEP_G, self::CHARGE_TOLERANCE * $mass), 1),
-            $in->charge_method,
+            $in->charge_method->value,
         );
     }
 

@@ -3,7 +3,8 @@ import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
 import type { RunPage } from '../../api/types';
-import { dayText, number, show, timeOfDay } from '../../parts/units';
+import { measuredText } from '../../parts/figures';
+import { dayText, timeOfDay } from '../../parts/units';
 
 const open = useQuery({
     queryKey: ['runs', 'open'],
@@ -11,12 +12,10 @@ const open = useQuery({
     refetchInterval: 5000,
 });
 const done = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.get<RunPage>('runs') });
-const waits = computed(
-    () => open.data.value?.items.filter((r) => r.step === 'check' || r.step === 'decide') ?? [],
+const waits = computed(() => open.data.value?.items.filter((r) => r.looks) ?? []);
+const checked = computed(
+    () => done.data.value?.items.filter((r) => measuredText(r.figures) !== '').slice(0, 12) ?? [],
 );
-const checked = computed(() => done.data.value?.items.filter((r) => r.range_mm !== null).slice(0, 12) ?? []);
-/** One bar each: the range against the largest shown. */
-const most = computed(() => Math.max(0.1, ...checked.value.map((r) => r.range_mm ?? 0)));
 </script>
 
 <template>
@@ -24,20 +23,18 @@ const most = computed(() => Math.max(0.1, ...checked.value.map((r) => r.range_mm
         <div class="page-head">
             <div>
                 <h1>Check</h1>
-                <p class="quiet">Nine thicknesses and the mass say what a look cannot.</p>
+                <p class="quiet">What is measured says what a look cannot.</p>
             </div>
         </div>
         <section>
             <h2>Waiting to be checked</h2>
             <p v-if="waits.length === 0" class="card quiet">
-                No sheet waits. One comes here when its run has been opened and laid flat.
+                Nothing waits. A run comes here when there is something to measure or to judge.
             </p>
             <router-link v-for="r in waits" :key="r.id" :to="`/run/${r.id}`" class="card one"
                 ><strong>{{ r.product }}, run {{ r.number }}</strong
                 ><span>{{ r.polymer }} from {{ r.lot_code }}</span
-                ><span class="tag">{{
-                    r.step === 'check' ? 'measure it' : 'good or scrap'
-                }}</span></router-link
+                ><span class="tag">{{ r.doing }}</span></router-link
             >
         </section>
         <section class="mt-6">
@@ -47,9 +44,7 @@ const most = computed(() => Math.max(0.1, ...checked.value.map((r) => r.range_mm
                     <tr>
                         <th>Run</th>
                         <th>Product</th>
-                        <th class="n">Mean</th>
-                        <th>Range over the sheet</th>
-                        <th class="n">Voids</th>
+                        <th>Measured</th>
                         <th>Verdict</th>
                     </tr>
                 </thead>
@@ -62,12 +57,7 @@ const most = computed(() => Math.max(0.1, ...checked.value.map((r) => r.range_mm
                             >
                         </td>
                         <td>{{ r.product }}</td>
-                        <td class="n">{{ show(r.mean_mm, 'length', 2) }}</td>
-                        <td>
-                            <span class="bar" :style="{ width: `${(100 * (r.range_mm ?? 0)) / most}px` }" />
-                            <span class="num">{{ show(r.range_mm, 'length', 2) }}</span>
-                        </td>
-                        <td class="n">{{ r.porosity_pct === null ? '–' : number(r.porosity_pct, 1) }} %</td>
+                        <td>{{ measuredText(r.figures) }}</td>
                         <td>
                             <span :class="['tag', r.verdict === 'scrap' ? 'bad' : 'good']">{{
                                 r.verdict

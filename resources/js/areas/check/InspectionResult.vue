@@ -23,7 +23,10 @@ const kept = computed(() => props.inspection as unknown as Kept);
 </script>
 
 <template>
-    <div class="result">
+    <p v-if="!('grid' in inspection)" class="said">
+        <strong>{{ inspection.verdict }}</strong> {{ inspection.says }}
+    </p>
+    <div v-else class="result">
         <ThicknessMap
             :points="kept.points"
             :nominal="Number(plan.nominal_mm)"
@@ -77,6 +80,10 @@ const kept = computed(() => props.inspection as unknown as Kept);
 </template>
 
 <style scoped>
+.said strong {
+    margin-right: 8px;
+    text-transform: capitalize;
+}
 .result {
     display: grid;
     grid-template-columns: minmax(240px, 380px) minmax(230px, 1fr);

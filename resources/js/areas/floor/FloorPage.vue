@@ -5,6 +5,7 @@ import { api } from '../../api/client';
 import { floor } from '../../api/floor';
 import type { Lane, RunPage, Stretch } from '../../api/types';
 import { useNow } from '../../parts/clock';
+import { measuredText } from '../../parts/figures';
 import { clockText, dayText, show, timeOfDay } from '../../parts/units';
 
 const now = useNow();
@@ -47,7 +48,7 @@ const next = (l: Lane) =>
                     {{ busy === 0 ? 'nothing running' : `${busy} of ${lanes.length} stations busy` }}
                 </p>
             </div>
-            <v-btn color="primary" to="/set" size="large">Set up a sheet</v-btn>
+            <v-btn color="primary" to="/set" size="large">Set up a run</v-btn>
         </div>
         <div v-if="floor.now === null" class="card quiet">Asking the floor …</div>
         <template v-else>
@@ -124,7 +125,7 @@ const next = (l: Lane) =>
                 <i class="dot" /> needs hands
             </p>
             <section v-if="latest.data.value?.items.length" class="last" aria-labelledby="last">
-                <h2 id="last">Last sheets</h2>
+                <h2 id="last">Last made</h2>
                 <div class="tiles">
                     <router-link
                         v-for="r in latest.data.value.items.filter((x) => x.verdict).slice(0, 5)"
@@ -133,10 +134,7 @@ const next = (l: Lane) =>
                         class="tile"
                         ><span :class="['tag', r.verdict === 'scrap' ? 'bad' : 'good']">{{ r.verdict }}</span
                         ><strong>{{ r.product }}</strong
-                        ><span class="quiet">{{
-                            r.scrap_reason ??
-                            `${show(r.mean_mm, 'length', 2)}, range ${show(r.range_mm, 'length', 2)}`
-                        }}</span
+                        ><span class="quiet">{{ r.scrap_reason ?? measuredText(r.figures) }}</span
                         ><span class="quiet"
                             >{{ dayText(r.started_at) }} {{ timeOfDay(r.started_at) }}</span
                         ></router-link

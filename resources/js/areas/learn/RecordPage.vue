@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
 import { loadRun } from '../../api/queue';
 import type { Procedure } from '../../api/types';
+import { figureText } from '../../parts/figures';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import InspectionResult from '../check/InspectionResult.vue';
 import { eventWords } from '../run/words';
@@ -16,13 +17,16 @@ const { data: readings } = useQuery({
     queryFn: () => api.get<Record<string, [number, number][]>>(`runs/${id}/readings`),
 });
 const procedure = computed(() => (run.value?.procedure ?? null) as unknown as Procedure | null);
-/** What a rule was called is kept with the run that was timed by it. */
-const RULES = computed(() =>
-    Object.fromEntries(
-        ((run.value?.setup as { timing?: { id: string; label: string }[] } | undefined)?.timing ?? []).map(
-            (r) => [r.id, r.label],
-        ),
-    ),
+/** The methods it was run by, where practitioners differ. */
+const chosen = computed(() =>
+    Object.entries(procedure.value?.schools ?? {}).flatMap(([id, school]) => {
+        const choice = school.choices.find((c) => c.id === run.value?.choices[id]);
+        return choice ? [{ title: school.title, choice: choice.title }] : [];
+    }),
+);
+/** Steps that start a clock or end one: what the trace shows as moments. */
+const timed = computed(() =>
+    (procedure.value?.steps ?? []).filter((s) => s.starts || s.timer).map((s) => s.id),
 );
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
 const range = computed(() => {
@@ -37,7 +41,7 @@ const sx = (t: number) => 44 + ((t - range.value.t0) / (range.value.t1 - range.v
 const sy = (v: number) => 190 - (Math.max(0, v) / range.value.v1) * 174;
 const marks = computed(() =>
     (run.value?.events ?? []).filter(
-        (e) => e.type === 'step_done' && ['slide_in', 'transfer', 'cool'].includes(String(e.data.step)),
+        (e) => e.type === 'step_done' && timed.value.includes(String(e.data.step)),
     ),
 );
 const NAMES: Record<string, string> = {
@@ -73,8 +77,7 @@ const overrides = computed(
                                 {{ show(m.mass_g, 'mass') }}</template
                             ></template
                         >
-                        · {{ run.summary.machine
-                        }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }}
+                        · {{ run.summary.stations.map((s) => s.machine).join(' then ') }}
                     </p>
                 </div>
                 <div class="out">
@@ -95,31 +98,25 @@ const overrides = computed(
                     <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
                     <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
                     <p v-else class="quiet">Not checked.</p>
+                    <p v-if="run.pieces.length > 0">
+                        {{ run.summary.good }} good, {{ run.summary.bad }} not, of
+                        {{ run.pieces.length }} begun.
+                    </p>
                 </section>
                 <section class="card">
                     <h2>As planned</h2>
                     <dl>
-                        <div>
-                            <dt>Charge</dt>
-                            <dd>
-                                {{ show(run.plan.charge_mass_g, 'mass') }} ±
-                                {{ show(run.plan.charge_tolerance_g, 'mass') }}
-                            </dd>
+                        <div v-for="f in run.summary.figures.filter((x) => !x.measured)" :key="f.id">
+                            <dt>{{ f.label }}</dt>
+                            <dd>{{ figureText(f) }}</dd>
                         </div>
-                        <div>
-                            <dt>Platens</dt>
-                            <dd>{{ show(run.plan.platen_c, 'temperature') }}</dd>
+                        <div v-for="t in procedure.timers" :key="t.id">
+                            <dt>{{ t.title }}</dt>
+                            <dd>{{ minutesText(Number(run.plan[t.minutes])) }}</dd>
                         </div>
-                        <div>
-                            <dt>Timed</dt>
-                            <dd>{{ RULES[String(run.choices.heat_rule)] ?? run.choices.heat_rule }}</dd>
-                        </div>
-                        <div>
-                            <dt>Heat, cool</dt>
-                            <dd>
-                                {{ minutesText(Number(run.plan.heat_min)) }},
-                                {{ minutesText(Number(run.plan.cool_min)) }}
-                            </dd>
+                        <div v-for="c in chosen" :key="c.title">
+                            <dt>{{ c.title }}</dt>
+                            <dd>{{ c.choice }}</dd>
                         </div>
                         <div>
                             <dt>Procedure</dt>

@@ -1,18 +1,28 @@
 <script setup lang="ts">
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client';
-import type { Product, RunPage } from '../../api/types';
-import { dayText, number, show, timeOfDay } from '../../parts/units';
+import type { Process, Product, RunPage, RunSummary } from '../../api/types';
+import { figureOf, figureText } from '../../parts/figures';
+import { dayText, timeOfDay } from '../../parts/units';
 
+const process = ref<string | null>(null);
 const product = ref<number | null>(null);
 const verdict = ref('');
 const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
+const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.get<Process[]>('processes') });
+const offered = computed(() =>
+    (products.data.value ?? []).filter((p) => process.value === null || p.process === process.value),
+);
+watch(process, () => {
+    if (!offered.value.some((p) => p.id === product.value)) product.value = null;
+});
 const runs = useInfiniteQuery({
-    queryKey: computed(() => ['runs', 'list', product.value, verdict.value]),
+    queryKey: computed(() => ['runs', 'list', process.value, product.value, verdict.value]),
     initialPageParam: '',
     queryFn: ({ pageParam }) => {
         const query = new URLSearchParams();
+        if (process.value !== null) query.set('process', process.value);
         if (product.value !== null) query.set('product_id', String(product.value));
         if (verdict.value) query.set('verdict', verdict.value);
         if (pageParam) query.set('after', pageParam);
@@ -21,25 +31,44 @@ const runs = useInfiniteQuery({
     getNextPageParam: (page) => page.next,
 });
 const items = computed(() => runs.data.value?.pages.flatMap((p) => p.items) ?? []);
-/** Runs as the process saw them: heating against platen temperature, good and bad. */
+/** The process whose figures are the columns: the one chosen, or the one that all shown runs are of. */
+const shownAs = computed(() => {
+    const of = new Set(items.value.map((r) => r.process));
+    const id = process.value ?? (of.size === 1 ? [...of][0] : null);
+    return processes.data.value?.find((p) => p.id === id) ?? null;
+});
+const columns = computed(() => shownAs.value?.figures ?? []);
+/** Runs as the process saw them: its second number against its first, good and bad. */
+const axes = computed(() => columns.value.filter((f) => !f.measured).slice(0, 2));
+const at = (run: RunSummary, axis: number) =>
+    figureOf(run.figures, axes.value[axis]?.id ?? '')?.value ?? null;
 const plot = computed(() =>
-    items.value.filter((r) => r.heat_min !== null && r.platen_c !== null && r.verdict !== null),
+    axes.value.length < 2
+        ? []
+        : items.value.filter((r) => r.verdict !== null && at(r, 0) !== null && at(r, 1) !== null),
 );
 const span = computed(() => {
-    const heats = plot.value.map((r) => r.heat_min!);
-    const platens = plot.value.map((r) => r.platen_c!);
-    return {
-        h0: 0,
-        h1: Math.max(10, ...heats) * 1.08,
-        c0: Math.min(160, ...platens) - 4,
-        c1: Math.max(190, ...platens) + 4,
+    const of = (axis: number) => {
+        const all = plot.value.map((r) => at(r, axis)!);
+        const [low, high] = [Math.min(...all), Math.max(...all)];
+        const room = Math.max(0.08 * (high - low), 0.02 * Math.abs(high), 0.5);
+        return [low - room, high + room] as const;
     };
+    return { y: of(0), x: of(1) };
 });
-const px = (h: number) => 46 + ((h - span.value.h0) / (span.value.h1 - span.value.h0)) * 440;
-const py = (c: number) => 176 - ((c - span.value.c0) / (span.value.c1 - span.value.c0)) * 160;
+const px = (v: number) => 66 + ((v - span.value.x[0]) / (span.value.x[1] - span.value.x[0])) * 420;
+const py = (v: number) => 176 - ((v - span.value.y[0]) / (span.value.y[1] - span.value.y[0])) * 160;
+/** Three values along an axis, in the person's units. */
+const ticks = (axis: number, [low, high]: readonly [number, number]) =>
+    [0.1, 0.5, 0.9].map((share) => {
+        const value = low + share * (high - low);
+        return { value, text: figureText({ ...axes.value[axis]!, value }) };
+    });
 const jitter = (id: string, k: number) => (parseInt(id.slice(k, k + 2), 16) / 255 - 0.5) * 9;
 const good = computed(() => items.value.filter((r) => r.verdict === 'good').length);
 const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').length);
+const pieces = (run: RunSummary) =>
+    run.good + run.bad === 0 ? '' : `${run.good} good${run.bad ? `, ${run.bad} not` : ''}`;
 </script>
 
 <template>
@@ -51,10 +80,19 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
             </div>
             <div class="filters">
                 <label
+                    >Process
+                    <select v-model="process">
+                        <option :value="null">every one</option>
+                        <option v-for="p in processes.data.value" :key="p.id" :value="p.id">
+                            {{ p.title }}
+                        </option>
+                    </select></label
+                >
+                <label
                     >Product
                     <select v-model="product">
                         <option :value="null">every one</option>
-                        <option v-for="p in products.data.value" :key="p.id" :value="p.id">
+                        <option v-for="p in offered" :key="p.id" :value="p.id">
                             {{ p.name }}
                         </option>
                     </select></label
@@ -75,22 +113,20 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                 viewBox="0 0 500 200"
                 width="520"
                 role="img"
-                :aria-label="`Heating time against platen temperature for ${plot.length} runs; ${bad} scrap.`"
+                :aria-label="`${axes[1]?.label} against ${axes[0]?.label} for ${plot.length} runs; ${bad} scrap.`"
             >
-                <g v-for="h in [0, 10, 20, 30].filter((x) => x < span.h1)" :key="h">
-                    <path :d="`M${px(h)} 16V176`" class="grid" />
-                    <text :x="px(h)" y="192" text-anchor="middle">{{ h }} min</text>
+                <g v-for="t in ticks(1, span.x)" :key="`x${t.value}`">
+                    <path :d="`M${px(t.value)} 16V176`" class="grid" />
+                    <text :x="px(t.value)" y="192" text-anchor="middle">{{ t.text }}</text>
                 </g>
-                <g v-for="c in [160, 170, 180, 190, 200].filter((x) => x > span.c0 && x < span.c1)" :key="c">
-                    <path :d="`M46 ${py(c)}H486`" class="grid" />
-                    <text x="42" :y="py(c) + 4" text-anchor="end">
-                        {{ show(c, 'temperature').split('\u00A0')[0] }}
-                    </text>
+                <g v-for="t in ticks(0, span.y)" :key="`y${t.value}`">
+                    <path :d="`M66 ${py(t.value)}H486`" class="grid" />
+                    <text x="62" :y="py(t.value) + 4" text-anchor="end">{{ t.text }}</text>
                 </g>
                 <g
                     v-for="r in plot"
                     :key="r.id"
-                    :transform="`translate(${px(r.heat_min!) + jitter(r.id, 0)} ${py(r.platen_c!) + jitter(r.id, 2)})`"
+                    :transform="`translate(${px(at(r, 1)!) + jitter(r.id, 0)} ${py(at(r, 0)!) + jitter(r.id, 2)})`"
                 >
                     <circle v-if="r.verdict === 'good'" r="4.5" class="good" />
                     <path v-else d="M-5-5L5 5M5-5L-5 5" class="bad" />
@@ -99,8 +135,7 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
             <div>
                 <h2>The window as it was run</h2>
                 <p class="quiet">
-                    Heating time along, platen temperature ({{ show(180, 'temperature').split('\u00A0')[1] }})
-                    up. ○ good, ✕ scrap.
+                    {{ axes[1]?.label }} along, {{ axes[0]?.label.toLowerCase() }} up. ○ good, ✕ scrap.
                 </p>
             </div>
         </section>
@@ -110,11 +145,8 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                     <th>Run</th>
                     <th>Product</th>
                     <th>Material</th>
-                    <th class="n">Platens</th>
-                    <th class="n">Heat</th>
-                    <th class="n">Mean</th>
-                    <th class="n">Range</th>
-                    <th class="n">Voids</th>
+                    <th v-for="f in columns" :key="f.id" class="n">{{ f.label }}</th>
+                    <th v-if="columns.length === 0">What came of it</th>
                     <th>Verdict</th>
                 </tr>
             </thead>
@@ -139,11 +171,18 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                     <td>
                         {{ r.polymer }}<br /><span class="quiet">{{ r.lot_code }}</span>
                     </td>
-                    <td class="n">{{ show(r.platen_c, 'temperature') }}</td>
-                    <td class="n">{{ show(r.heat_min, 'time') }}</td>
-                    <td class="n">{{ show(r.mean_mm, 'length', 2) }}</td>
-                    <td class="n">{{ show(r.range_mm, 'length', 2) }}</td>
-                    <td class="n">{{ r.porosity_pct === null ? '–' : `${number(r.porosity_pct, 1)} %` }}</td>
+                    <td v-for="f in columns" :key="f.id" class="n">
+                        {{ figureText(figureOf(r.figures, f.id)) }}
+                    </td>
+                    <td v-if="columns.length === 0" class="quiet">
+                        {{
+                            r.figures
+                                .filter((f) => f.value !== null)
+                                .slice(0, 4)
+                                .map((f) => `${f.label} ${figureText(f)}`)
+                                .join(', ')
+                        }}
+                    </td>
                     <td>
                         <span
                             :class="[
@@ -154,7 +193,7 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                                       ? 'good'
                                       : 'hot',
                             ]"
-                            >{{ r.verdict ?? r.status }}</span><template v-if="r.scrap_reason"
+                            >{{ r.verdict ?? (pieces(r) || r.status) }}</span><template v-if="r.scrap_reason"
                             ><br /><span class="quiet">{{ r.scrap_reason }}</span></template
                         >
                     </td>

@@ -4,10 +4,9 @@ import { computed, nextTick, onScopeDispose, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { forget } from '../../api/queue';
 import { session } from '../../api/session';
-import type { CurvePoint, ProcedureEntry } from '../../api/types';
-import { missing as missingAt } from '../../offline/gates';
-import { handsOf } from '../../offline/hands';
-import { useNow } from '../../parts/clock';
+import type { CurvePoint, Dimension, ProcedureEntry } from '../../api/types';
+import { phase } from '../../offline/gates';
+import { handsOf, placeName } from '../../offline/hands';
 import CrossSection from '../../parts/CrossSection.vue';
 import HeatCurve from '../../parts/HeatCurve.vue';
 import HeatStrip from '../../parts/HeatStrip.vue';
@@ -15,9 +14,12 @@ import type { ShopKey } from '../../parts/keys';
 import NumberPad from '../../parts/NumberPad.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import TypedField from '../../parts/TypedField.vue';
-import { clockText, minutesText, show, timeOfDay } from '../../parts/units';
+import { clockText, minutesText, number, show, timeOfDay } from '../../parts/units';
+import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
+import { judgedBy, missingOf } from './focus';
+import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
 import RunLog from './RunLog.vue';
 import { useRun } from './useRun';
@@ -25,19 +27,34 @@ import { useRun } from './useRun';
 const route = useRoute();
 const router = useRouter();
 const id = String(route.params.id);
-const now = useNow();
-const { run, procedure, step, timer, waiting, refused, missing, log, stop } = useRun(id);
+const {
+    run,
+    procedure,
+    now,
+    focus,
+    picked,
+    step,
+    thread,
+    timer,
+    waiting,
+    refused,
+    missing,
+    log,
+    logAll,
+    logRun,
+    stop,
+} = useRun(id);
 onScopeDispose(stop);
 
 const stages = computed(() =>
     (procedure.value?.stages ?? []).map((s) => ({
         ...s,
         steps: (run.value?.steps ?? []).filter((x) => x.stage === s.id),
+        /** its steps are gone through by every piece: the pieces stand in their place */
+        pieces: (procedure.value?.steps ?? []).some((x) => x.stage === s.id && phase(x) === 'piece'),
     })),
 );
-const confirmed = (item: string) =>
-    ((run.value?.confirmed as Record<string, Record<string, number>>)[step.value?.id ?? ''] ?? {})[item] !==
-    undefined;
+const confirmed = (item: string) => thread.value?.confirmed[step.value?.id ?? '']?.[item] !== undefined;
 const entries = computed(() =>
     (step.value?.entries ?? [])
         .map((e) => procedure.value?.entries.find((x) => x.id === e))
@@ -48,9 +65,15 @@ const pump = computed(() => {
     return r ? (procedure.value?.entries.find((e) => e.id === r.entry) ?? null) : null;
 });
 const due = computed(() =>
-    run.value && pump.value ? (handsOf(run.value).find((h) => h.entry === pump.value?.id)?.at ?? null) : null,
+    run.value && pump.value
+        ? (handsOf(run.value).find(
+              (h) => h.entry === pump.value?.id && (h.piece ?? null) === focus.value.piece,
+          )?.at ?? null)
+        : null,
 );
-const logged = (entry: string) => (run.value?.entries ?? []).filter((e) => e.entry === entry);
+/** of what this screen is about: another piece's is no answer here */
+const logged = (entry: string) =>
+    (run.value?.entries ?? []).filter((e) => e.entry === entry && (e.piece ?? null) === focus.value.piece);
 const grid = computed(
     () => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null,
 );
@@ -61,7 +84,35 @@ const asked = (entry: string) => gated(entry) && logged(entry).length === 0;
 /** of a timer, the time alone: what it is about stands above it */
 const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
 /** by the gates in the procedure's data, here as on the server */
-const missingNow = computed(() => (run.value ? missingAt(run.value, now.value) : []));
+const missingNow = computed(() => (run.value ? missingOf(run.value, focus.value, now.value) : []));
+/** a verdict is all that is wanted: one touch */
+const judged = computed(() => (run.value ? judgedBy(run.value, focus.value, now.value) : null));
+async function judge(verdict: 'good' | 'scrap', why?: string) {
+    const by = judged.value;
+    if (!by) return;
+    const last = by.steps[by.steps.length - 1]!;
+    const before = by.steps.slice(0, -1).map((s) => ({ type: 'step_done', data: { step: s.id } }));
+    const values = why === undefined ? { verdict } : { verdict, reason: why };
+    await logAll([
+        ...before,
+        { type: 'logged', data: { entry: by.entry, values } },
+        { type: 'step_done', data: { step: last.id } },
+    ]);
+}
+const wanted = computed(() => Number(run.value?.plan.pieces ?? 0));
+const allDone = computed(
+    () =>
+        run.value !== null &&
+        run.value.pieces.length > 0 &&
+        run.value.pieces.every((p) => p.outcome !== 'open'),
+);
+const mayClose = computed(
+    () =>
+        run.value !== null &&
+        run.value.summary.step === null &&
+        !run.value.closing &&
+        (run.value.pieces.length === 0 || allDone.value),
+);
 
 const curve = computed(() => (run.value?.setup.curve ?? []) as CurvePoint[]);
 const model = computed(
@@ -70,8 +121,8 @@ const model = computed(
 const turn = computed(
     () => 60 * Number(run.value?.setup.turn_min ?? (model.value.heat_min ?? 0) + (model.value.soak_min ?? 0)),
 );
-const heatTimer = computed(() => run.value?.timers.find((t) => t.kind === 'heat') ?? null);
-const coolTimer = computed(() => run.value?.timers.find((t) => t.kind === 'cool') ?? null);
+const heatTimer = computed(() => thread.value?.timers.find((t) => t.kind === 'heat') ?? null);
+const coolTimer = computed(() => thread.value?.timers.find((t) => t.kind === 'cool') ?? null);
 const modelAt = computed(() =>
     coolTimer.value
         ? turn.value + ((coolTimer.value.answered_at ?? now.value) - coolTimer.value.started_at)
@@ -88,53 +139,73 @@ const point = computed(() =>
 );
 const loosest = computed(() => Math.max(1, ...curve.value.map((p) => p.thickness_mm)));
 const pictured = computed(
-    () =>
-        (step.value !== null &&
-            heatTimer.value !== null &&
-            ['heat', 'transfer', 'pressure_on', 'cool'].includes(step.value.id)) ||
-        timer.value !== null,
+    () => heatTimer.value !== null && (thread.value?.step ?? null) !== null && !looks.value,
 );
+/** What was last read where heat goes in, and which way it went. */
 const strip = computed(() => {
-    // Once the sheet is in the cold press what counts is its middle, and only the model knows that.
-    if (coolTimer.value) return point.value ? [{ label: 'core', c: point.value.core_c }] : [];
-    const platens = logged('platen').slice(-1)[0];
-    const values = (platens?.values ?? {}) as Record<string, number>;
-    const before = (logged('platen').slice(-2, -1)[0]?.values ?? {}) as Record<string, number>;
-    return platens
-        ? [
-              {
-                  label: 'top',
-                  c: Number(values.top_c),
-                  trend: before.top_c ? Math.sign(Number(values.top_c) - Number(before.top_c)) : 0,
-              },
-              {
-                  label: 'low',
-                  c: Number(values.low_c),
-                  trend: before.low_c ? Math.sign(Number(values.low_c) - Number(before.low_c)) : 0,
-              },
-          ]
-        : [];
+    // Once heat goes out what counts is the middle, and only the model knows that.
+    if (coolTimer.value && point.value) return [{ label: 'core', c: point.value.core_c }];
+    const hot = (procedure.value?.entries ?? []).find((e) =>
+        e.fields.some((f) => f.dimension === 'temperature'),
+    );
+    const all = (run.value?.entries ?? []).filter((e) => e.entry === hot?.id);
+    const [last, before] = [all.at(-1)?.values, all.at(-2)?.values] as (Record<string, number> | undefined)[];
+    return (hot?.fields ?? [])
+        .filter((f) => f.dimension === 'temperature' && typeof last?.[f.id] === 'number')
+        .map((f) => ({
+            label: f.label.split(' ')[0]!.toLowerCase(),
+            c: Number(last?.[f.id]),
+            trend: typeof before?.[f.id] === 'number' ? Math.sign(last![f.id]! - before[f.id]!) : 0,
+        }));
 });
+/** What the material is set to: the first temperature among the run's figures. */
+const setC = computed(
+    () => run.value?.summary.figures.find((f) => !f.measured && f.dimension === 'temperature')?.value ?? null,
+);
+/** Something is measured or judged in this step. */
+const looks = computed(() => entries.value.some((e) => e.effect === 'inspect' || e.effect === 'dispose'));
 const { height: screen } = useWindowSize();
 const stripHeight = computed(() => Math.max(240, Math.min(400, screen.value - 500)));
-const place = computed(() =>
-    step.value?.place === 'cold' ? run.value?.summary.cold_machine : run.value?.summary.machine,
-);
+const place = computed(() => (run.value && step.value ? placeName(run.value, step.value.place) : ''));
 
-const LABELS: Record<string, ['mass' | 'temperature' | 'length' | 'time', string]> = {
+/** What a step shows of the plan: in whose units and under which words. */
+const LABELS: Record<string, [Dimension, string]> = {
     platen_c: ['temperature', 'Set the platens to'],
     charge_mass_g: ['mass', 'Weigh out'],
     charge_tolerance_g: ['mass', 'within ±'],
     demould_c: ['temperature', 'Open when nothing is above'],
     nominal_mm: ['length', 'Wanted'],
     thickness_tolerance_mm: ['length', 'Range at most'],
+    melt_c: ['temperature', 'Set the barrel to'],
+    mould_c: ['temperature', 'Mould at'],
+    bath_c: ['temperature', 'Tank at'],
+    shot_mass_g: ['mass', 'A shot is'],
+    part_mass_g: ['mass', 'A full part weighs'],
+    part_least_g: ['mass', 'Short under'],
+    bar_mass_g: ['mass', 'A full bar weighs'],
+    sheet_normal_c: ['temperature', 'Hot through at'],
 };
+const UNITS: [string, Dimension][] = [
+    ['_c', 'temperature'],
+    ['_mm', 'length'],
+    ['_g', 'mass'],
+    ['_min', 'time'],
+];
+function told(name: string): { label: string; text: string } {
+    const value = run.value?.plan[name];
+    const [dimension, label] = LABELS[name] ?? [
+        UNITS.find(([end]) => name.endsWith(end))?.[1] ?? 'number',
+        title(name),
+    ];
+    const text = name.endsWith('_s') ? `${number(Number(value), 0)} s` : show(Number(value), dimension);
+    return { label, text: value === null || value === undefined ? '–' : text };
+}
 
 const open = ref<ProcedureEntry | null>(null);
 const correcting = ref<string | null>(null);
 const before = ref<Record<string, unknown>>({});
 function start(entry: ProcedureEntry) {
-    before.value = entry.id === 'platen' ? {} : {};
+    before.value = {};
     correcting.value = null;
     if (entry === grid.value) return;
     open.value = entry;
@@ -151,11 +222,11 @@ async function entered(values: Record<string, unknown>, reason: string) {
     const entry = open.value;
     open.value = null;
     if (!entry) return;
-    if (correcting.value) await log('corrected', { event: correcting.value, values, reason });
+    if (correcting.value) await logRun('corrected', { event: correcting.value, values, reason });
     else await log('logged', { entry: entry.id, values });
 }
 
-const asking = ref<'anyway' | 'stop' | 'note' | 'more' | null>(null);
+const asking = ref<'anyway' | 'stop' | 'note' | 'more' | 'scrap' | 'drop' | null>(null);
 const reason = ref('');
 const minutes = ref<number | null>(2);
 async function advance() {
@@ -175,8 +246,10 @@ async function answer() {
     const what = asking.value;
     asking.value = null;
     if (what === 'anyway') await log('step_done', { step: step.value?.id, reason: text });
-    if (what === 'stop') await log('aborted', { reason: text });
-    if (what === 'note') await log('noted', { text });
+    if (what === 'stop') await logRun('aborted', { reason: text });
+    if (what === 'note') await logRun('noted', { text });
+    if (what === 'scrap') await judge('scrap', text);
+    if (what === 'drop') await log('piece_dropped', { reason: text });
     if (what === 'more')
         await log('extended', { timer: timer.value?.id, minutes: minutes.value, reason: text });
     reason.value = '';
@@ -191,7 +264,12 @@ watch(
 );
 usePageKeys('This run', () => {
     const list: ShopKey[] = [
-        { key: 'Enter', says: step.value?.button ?? 'Go on', where: 'Run', do: () => void advance() },
+        {
+            key: 'Enter',
+            says: judged.value ? 'Good' : (step.value?.button ?? 'Go on'),
+            where: 'Run',
+            do: () => void (judged.value ? judge('good') : advance()),
+        },
         {
             key: 'n',
             says: 'Write a note',
@@ -226,8 +304,8 @@ usePageKeys('This run', () => {
         <header class="top">
             <h1>{{ run.summary.product }}</h1>
             <p class="quiet">
-                Run {{ run.summary.number }} · {{ run.summary.machine
-                }}{{ run.summary.cold_machine ? ` then ${run.summary.cold_machine}` : '' }} ·
+                Run {{ run.summary.number }} ·
+                {{ run.summary.stations.map((x) => x.machine).join(' then ') }} ·
                 {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started
                 {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}
             </p>
@@ -243,13 +321,24 @@ usePageKeys('This run', () => {
                 >Stop the run</v-btn
             >
             <p v-for="c in run.contested" :key="c" role="alert" class="caution">
-                <span aria-hidden="true">▲</span> {{ c }}: see which sheet is in it.
+                <span aria-hidden="true">▲</span> {{ c }}: see which of them is in it.
             </p>
         </header>
         <nav class="steps" aria-label="Steps" tabindex="0">
             <section v-for="s in stages" :key="s.id">
                 <h2>{{ s.title }}</h2>
-                <ol>
+                <PieceBoard
+                    v-if="s.pieces"
+                    :run="run"
+                    :procedure="procedure"
+                    :focus="focus"
+                    :now="now"
+                    :wanted="wanted"
+                    :may-close="mayClose"
+                    @pick="(f) => (picked = f)"
+                    @close="logRun('closing', {})"
+                />
+                <ol v-else>
                     <li
                         v-for="x in s.steps"
                         :key="x.id"
@@ -274,6 +363,9 @@ usePageKeys('This run', () => {
             aria-label="This step"
         >
             <h2 class="title">
+                <template v-if="focus.piece !== null"
+                    >{{ procedure.piece?.title ?? 'piece' }} {{ focus.piece }}:
+                </template>
                 {{ step.title }}
                 <span
                     :class="[
@@ -285,8 +377,7 @@ usePageKeys('This run', () => {
                               ? 'cold'
                               : '',
                     ]"
-                    >{{ step.place === 'bench' ? 'Bench' : place
-                    }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span
+                    >{{ place }}{{ step.people > 1 ? `, ${step.people} people` : '' }}</span
                 >
             </h2>
             <p class="do">{{ step.do }}</p>
@@ -337,13 +428,11 @@ usePageKeys('This run', () => {
             </div>
             <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]">
                 <p v-for="n in step.shows" :key="n">
-                    <span>{{ LABELS[n]?.[1] ?? n }}</span><strong class="mono">{{
-                        show(Number(run.plan[n]), LABELS[n]?.[0] ?? 'length')
-                    }}</strong>
+                    <span>{{ told(n).label }}</span><strong class="mono">{{ told(n).text }}</strong>
                 </p>
             </div>
 
-            <div v-if="pictured && point" class="pics">
+            <div v-if="pictured && point && curve[0]?.platen_c !== undefined" class="pics">
                 <figure>
                     <figcaption>Now, by the model</figcaption>
                     <CrossSection
@@ -389,12 +478,12 @@ usePageKeys('This run', () => {
                 @done="(values) => log('logged', { entry: grid?.id, values })"
             />
             <InspectionResult
-                v-if="(step.id === 'check' || step.id === 'decide') && run.inspection"
+                v-if="looks && run.inspection && focus.piece === null"
                 :inspection="run.inspection"
                 :plan="run.plan"
             />
             <p
-                v-else-if="(step.id === 'check' || step.id === 'decide') && logged('inspection').length > 0"
+                v-else-if="looks && entries.some((e) => e.effect === 'inspect' && logged(e.id).length > 0)"
                 class="quiet"
             >
                 The check is kept here and is reckoned as soon as the server answers.
@@ -428,6 +517,9 @@ usePageKeys('This run', () => {
                 }}
             </h2>
             <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
+            <p v-if="run.pieces.length > 0" class="do">
+                {{ run.summary.good }} good, {{ run.summary.bad }} not.
+            </p>
             <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
             <div class="acts">
                 <v-btn color="primary" size="large" @click="router.push(`/learn/${id}`)"
@@ -438,10 +530,10 @@ usePageKeys('This run', () => {
 
         <aside class="strip" aria-label="Temperatures">
             <h2>{{ run.summary.polymer }}</h2>
-            <p class="quiet">{{ coolTimer ? 'middle, by the model' : 'hot platens' }}</p>
+            <p class="quiet">{{ coolTimer && point ? 'middle, by the model' : 'as last logged' }}</p>
             <HeatStrip
                 :marks="run.marks"
-                :set="coolTimer ? null : Number(run.plan.platen_c)"
+                :set="coolTimer && point ? null : setC"
                 :readings="strip"
                 :height="stripHeight"
             />
@@ -466,6 +558,16 @@ usePageKeys('This run', () => {
                     "
                     >Note<span class="key ml-2">N</span></v-btn
                 >
+                <v-btn
+                    v-if="focus.piece !== null && !focus.next"
+                    variant="outlined"
+                    block
+                    @click="
+                        reason = '';
+                        asking = 'drop';
+                    "
+                    >Take it out</v-btn
+                >
             </div>
         </aside>
 
@@ -478,7 +580,9 @@ usePageKeys('This run', () => {
                 @log="(values) => log('logged', { entry: pump?.id, values })"
             />
             <v-btn
-                v-for="e in entries.filter((x) => x !== grid && asked(x.id))"
+                v-for="e in entries.filter(
+                    (x) => x !== grid && asked(x.id) && !(judged && x.effect === 'dispose'),
+                )"
                 :key="e.id"
                 class="asked"
                 color="secondary"
@@ -486,7 +590,20 @@ usePageKeys('This run', () => {
                 @click="start(e)"
                 >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
             >
+            <template v-if="judged">
+                <v-btn
+                    class="advance"
+                    variant="outlined"
+                    size="x-large"
+                    @click="
+                        reason = '';
+                        asking = 'scrap';
+                    "
+                    >Not good</v-btn
+                ><v-btn class="advance" color="primary" size="x-large" @click="judge('good')">Good</v-btn>
+            </template>
             <v-btn
+                v-else
                 class="advance"
                 :color="missingNow.length === 0 ? 'primary' : undefined"
                 :variant="missingNow.length === 0 ? 'flat' : 'outlined'"
@@ -529,7 +646,11 @@ usePageKeys('This run', () => {
                               ? 'Stop this run'
                               : asking === 'more'
                                 ? 'Change the time'
-                                : 'Note'
+                                : asking === 'scrap'
+                                  ? 'Not good'
+                                  : asking === 'drop'
+                                    ? `Take ${procedure.piece?.title ?? 'piece'} ${focus.piece} out`
+                                    : 'Note'
                     }}
                 </h2>
                 <p v-if="asking === 'anyway'" class="my-2">
@@ -540,8 +661,9 @@ usePageKeys('This run', () => {
                     }}
                 </p>
                 <p v-if="asking === 'stop'" class="my-2">
-                    <span aria-hidden="true">▲</span> The platens stay hot and there may be melt between them:
-                    switch off and cool under load. What was logged stays; the run ends here.
+                    <span aria-hidden="true">▲</span> What is hot stays hot, and there may be melt in it:
+                    switch off, and cool it as the machine's manual says. What was logged stays; the run ends
+                    here.
                 </p>
                 <div v-if="asking === 'more'" class="fields my-3">
                     <TypedField
@@ -568,7 +690,7 @@ usePageKeys('This run', () => {
                             asking === 'anyway'
                                 ? 'Go on, with the reason'
                                 : asking === 'stop'
-                                  ? 'Stop: hot platens stay hot'
+                                  ? 'Stop: what is hot stays hot'
                                   : 'Log it'
                         }}</v-btn
                     >

@@ -18,7 +18,7 @@ const { data, isPending, isError } = useQuery({
                 <h1>Run</h1>
                 <p class="quiet">What is running now, and where it stands.</p>
             </div>
-            <v-btn color="primary" size="large" to="/set">Set up a sheet</v-btn>
+            <v-btn color="primary" size="large" to="/set">Set up a run</v-btn>
         </div>
         <p v-if="isPending" class="card quiet">Asking …</p>
         <p v-else-if="isError" class="card">
@@ -26,7 +26,7 @@ const { data, isPending, isError } = useQuery({
             this screen before can be opened from there.
         </p>
         <p v-else-if="data?.items.length === 0" class="card">
-            Nothing is running. Set up a sheet: choose product, press and lot, look at the answer, pass the
+            Nothing is running. Set up a run: choose product, machine and lot, look at the answer, pass the
             gate, start.
         </p>
         <router-link v-for="r in data?.items" :key="r.id" :to="`/run/${r.id}`" class="card one">
@@ -36,8 +36,8 @@ const { data, isPending, isError } = useQuery({
                     >run {{ r.number }}, {{ r.polymer }} from {{ r.lot_code }}</span
                 ></span
             >
-            <span>{{ r.machine }}{{ r.cold_machine ? ` then ${r.cold_machine}` : '' }}</span>
-            <span class="tag">{{ r.step?.replaceAll('_', ' ') }}</span>
+            <span>{{ r.stations.map((s) => s.machine).join(' then ') }}</span>
+            <span class="tag">{{ r.doing }}{{ r.good + r.bad > 0 ? `, ${r.good} good` : '' }}</span>
             <span class="quiet">since {{ timeOfDay(r.started_at) }}, {{ r.started_by }}</span>
         </router-link>
     </div>

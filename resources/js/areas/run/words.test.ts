@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 
 vi.mock('../../api/session', () => ({ session: { preferences: { units: 'metric' } } }));
 
-import compression from '../../../../core/data/procedures/compression.json';
+import compression from '../../../../core/src/Process/Compression/procedure.json';
 import type { Procedure, RunEvent } from '../../api/types';
 import { eventWords, valueWords } from './words';
 

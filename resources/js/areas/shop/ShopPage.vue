@@ -113,8 +113,9 @@ async function set() {
                 <div v-if="polymer" class="poly">
                     <HeatStrip :marks="polymer.marks" :height="360" />
                     <div>
-                        <p v-if="polymer.why_not_pressed" class="bad">
-                            <span aria-hidden="true">▲</span> Not pressed. {{ polymer.why_not_pressed }}
+                        <p v-for="(why, process) in polymer.why_not" :key="process" class="bad">
+                            <span aria-hidden="true">▲</span> No {{ String(process).replaceAll('_', ' ') }}.
+                            {{ why }}
                         </p>
                         <p>
                             {{ polymer.morphology ?? 'no known structure'
@@ -123,7 +124,9 @@ async function set() {
                                 {{ polymer.bulk_density_g_cm3 }} loose</template
                             >
                         </p>
-                        <p v-if="polymer.note" class="quiet">{{ polymer.note }}</p>
+                        <p v-for="(note, process) in polymer.notes" :key="process" class="quiet">
+                            {{ note }}
+                        </p>
                         <ul>
                             <li v-for="h in polymer.hazards" :key="h">{{ h }}</li>
                         </ul>

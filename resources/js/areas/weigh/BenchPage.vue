@@ -246,9 +246,9 @@ const giveBack = () =>
     );
 function toRun() {
     if (!charge.value) return;
-    const draft = JSON.parse(localStorage.getItem('dithermic.press') ?? '{}') as Record<string, unknown>;
+    const draft = JSON.parse(localStorage.getItem('dithermic.set') ?? '{}') as Record<string, unknown>;
     localStorage.setItem(
-        'dithermic.press',
+        'dithermic.set',
         JSON.stringify({
             ...draft,
             product_id: charge.value.product_id ?? draft.product_id,

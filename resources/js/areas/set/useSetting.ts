@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core';
-import { computed, reactive, ref, shallowRef, watch } from 'vue';
+import { computed, inject, reactive, ref, shallowRef, watch, type InjectionKey } from 'vue';
 import { api, Refused, Unreachable } from '../../api/client';
 import type {
     Block,
@@ -7,16 +7,16 @@ import type {
     Lot,
     LotDetail,
     Machine,
+    Planned,
+    PlanRequest,
     Polymer,
-    PressPlan,
-    PressPlanRequest,
+    Process,
     Product,
 } from '../../api/types';
 
 export interface Draft {
     product_id: number | null;
-    machine_id: number | null;
-    cold_machine_id: number | null;
+    machines: Record<string, number | null>;
     lot_id: number | null;
     charge_id: string | null;
     polymer: string | null;
@@ -25,10 +25,12 @@ export interface Draft {
     scale: 'small_trial' | 'full_trial' | 'production';
 }
 
+/** Where the draft is kept on this screen; the weigh bench hands a weighed charge over through it. */
+export const DRAFT_KEY = 'dithermic.set';
+
 const EMPTY: Draft = {
     product_id: null,
-    machine_id: null,
-    cold_machine_id: null,
+    machines: {},
     lot_id: null,
     charge_id: null,
     polymer: null,
@@ -38,31 +40,54 @@ const EMPTY: Draft = {
 };
 
 /** The job being set up: what was moved, the core's live answer to it, and what stands in its way. Survives a reload. */
-export function usePressDraft() {
-    const draft = useLocalStorage<Draft>('dithermic.press', { ...EMPTY }, { mergeDefaults: true });
+export function useSetting() {
+    const draft = useLocalStorage<Draft>(DRAFT_KEY, { ...EMPTY }, { mergeDefaults: true });
     const answers = reactive({ people_protected: false, air_moving: false });
     const shop = reactive<{
         products: Product[];
+        processes: Process[];
         machines: Machine[];
         lots: Lot[];
         charges: Charge[];
         polymers: Polymer[];
         ready: boolean;
-    }>({ products: [], machines: [], lots: [], charges: [], polymers: [], ready: false });
+    }>({ products: [], processes: [], machines: [], lots: [], charges: [], polymers: [], ready: false });
     // Replaced whole at each answer: nothing watches the inside of a curve.
-    const plan = shallowRef<PressPlan | null>(null);
+    const plan = shallowRef<Planned | null>(null);
     const problem = ref<{ field: string; message: string } | null>(null);
 
+    const product = computed(() => shop.products.find((p) => p.id === draft.value.product_id) ?? null);
+    const process = computed(() => shop.processes.find((p) => p.id === product.value?.process) ?? null);
+    /** Machines that can take a place of this process. */
+    const machinesFor = (role: string) => {
+        const kinds = process.value?.roles.find((r) => r.id === role)?.kinds ?? [];
+        return shop.machines.filter((m) => kinds.includes(m.kind));
+    };
+
+    /** Every place gets a machine that can take it; one that was chosen stays. */
+    function fillPlaces() {
+        const chosen = draft.value.machines;
+        draft.value.machines = Object.fromEntries(
+            (process.value?.roles ?? []).map((role) => {
+                const can = machinesFor(role.id);
+                const kept = can.find((m) => m.id === chosen[role.id]);
+                return [role.id, kept?.id ?? can[0]?.id ?? null];
+            }),
+        );
+    }
+
     async function load() {
-        const [products, machines, lots, polymers, charges] = await Promise.all([
+        const [products, processes, machines, lots, polymers, charges] = await Promise.all([
             api.get<Product[]>('products'),
+            api.get<Process[]>('processes'),
             api.get<Machine[]>('machines'),
             api.get<Lot[]>('lots'),
             api.get<Polymer[]>('polymers'),
             api.get<Charge[]>('charges'),
         ]);
         Object.assign(shop, {
-            products: products.filter((p) => p.process === 'compression'),
+            products: products.filter((p) => processes.some((known) => known.id === p.process)),
+            processes,
             machines,
             lots,
             polymers,
@@ -70,14 +95,7 @@ export function usePressDraft() {
         });
         const d = draft.value;
         if (!shop.products.some((p) => p.id === d.product_id)) d.product_id = shop.products[0]?.id ?? null;
-        if (!machines.some((m) => m.id === d.machine_id && m.kind === 'hot_press'))
-            d.machine_id = machines.find((m) => m.kind === 'hot_press')?.id ?? null;
-        if (
-            d.cold_machine_id !== null &&
-            !machines.some((m) => m.id === d.cold_machine_id && m.kind === 'cold_press')
-        )
-            d.cold_machine_id = null;
-        d.cold_machine_id ??= machines.find((m) => m.kind === 'cold_press')?.id ?? null;
+        fillPlaces();
         if (!shop.charges.some((c) => c.id === d.charge_id)) d.charge_id = null;
         // The lot that was chosen may stand on a later page of the shelves.
         if (d.lot_id !== null && !lots.some((l) => l.id === d.lot_id)) {
@@ -88,55 +106,13 @@ export function usePressDraft() {
         shop.ready = true;
     }
 
-    const body = computed<PressPlanRequest | null>(() => {
+    const body = computed<PlanRequest | null>(() => {
         const d = draft.value;
-        return d.product_id === null || d.machine_id === null
+        const main = process.value?.roles[0]?.id ?? '';
+        return d.product_id === null || (d.machines[main] ?? null) === null
             ? null
-            : {
-                  product_id: d.product_id,
-                  machine_id: d.machine_id,
-                  cold_machine_id: d.cold_machine_id,
-                  lot_id: d.lot_id,
-                  charge_id: d.charge_id,
-                  polymer: d.polymer,
-                  settings: d.settings,
-                  choices: d.choices,
-                  answers: { ...answers },
-                  scale: d.scale,
-              };
+            : { ...d, product_id: d.product_id, answers: { ...answers } };
     });
-
-    // The charge is worked out in a fraction of the time of the whole answer: it follows the slider, the rest comes after.
-    const charge = shallowRef<PressPlan['sheet'] | null>(null);
-    let weighing = false;
-    async function weigh() {
-        const known = plan.value;
-        if (!known || weighing) return;
-        weighing = true;
-        const s = { ...known.settings, ...draft.value.settings };
-        const given = Object.fromEntries(
-            [
-                'length_mm',
-                'width_mm',
-                'thickness_mm',
-                'allowance_pct',
-                'trim_mm',
-                'bulk_density_g_cm3',
-                'frame_depth_mm',
-                'shop_kg_per_mm',
-            ]
-                .filter((k) => typeof s[k] === 'number')
-                .map((k) => [k, s[k]]),
-        );
-        const sheet = await api
-            .post<PressPlan['sheet']>('calc/charge.sheet', {
-                polymer: draft.value.polymer ?? known.polymer,
-                ...given,
-            })
-            .catch(() => null);
-        weighing = false;
-        if (plan.value === known) charge.value = sheet;
-    }
 
     // One question under way at a time; while it is, only the newest waits: a dragged slider never queues up behind itself.
     let asking = false;
@@ -149,8 +125,7 @@ export function usePressDraft() {
         }
         asking = true;
         try {
-            plan.value = await api.post<PressPlan>('plans/press', body.value);
-            charge.value = null;
+            plan.value = await api.post<Planned>('plans', body.value);
             problem.value = null;
         } catch (error) {
             if (error instanceof Refused) problem.value = { field: error.field, message: error.message };
@@ -168,33 +143,62 @@ export function usePressDraft() {
             }
         }
     }
-    watch(
-        [body, () => shop.ready],
-        () => {
-            void weigh();
-            void ask();
-        },
-        { deep: true },
-    );
+    watch([body, () => shop.ready], () => void ask(), { deep: true });
 
+    /** A setting as it stands: moved here, else as the plan has it. */
     const value = (name: string) =>
         computed<number>({
             get: () => draft.value.settings[name] ?? Number(plan.value?.settings[name] ?? 0),
             set: (v) => (draft.value.settings[name] = v),
         });
 
-    function choose(product: number) {
+    /** A method as it stands: chosen here, else as the plan settled on. */
+    const choice = (school: string) =>
+        computed<string>({
+            get: () => draft.value.choices[school] ?? plan.value?.choices[school] ?? '',
+            set: (v) => (draft.value.choices[school] = v),
+        });
+
+    function choose(id: number) {
         Object.assign(draft.value, {
-            product_id: product,
+            product_id: id,
             settings: {},
             choices: {},
             polymer: null,
             lot_id: null,
             charge_id: null,
         });
+        problem.value = null;
+        fillPlaces();
     }
 
     const blocks = computed<Block[]>(() => plan.value?.safety?.blocks ?? []);
-    const sheet = computed(() => charge.value ?? plan.value?.sheet ?? null);
-    return { draft, answers, shop, plan, sheet, problem, load, value, choose, blocks, ask };
+    const from = (name: string) => plan.value?.origins[name] ?? '';
+    return {
+        draft,
+        answers,
+        shop,
+        plan,
+        problem,
+        product,
+        process,
+        machinesFor,
+        load,
+        value,
+        choice,
+        choose,
+        blocks,
+        from,
+        body,
+    };
+}
+
+export type Setting = ReturnType<typeof useSetting>;
+export const SETTING: InjectionKey<Setting> = Symbol('setting');
+
+/** The setting of the page that a panel stands on. */
+export function useThisSetting(): Setting {
+    const setting = inject(SETTING);
+    if (!setting) throw new Error('a panel stands on the Set page only');
+    return setting;
 }

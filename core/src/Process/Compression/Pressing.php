@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Compression;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Heat\Press\PressCycleResult;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Role;
+use Dithermic\Core\Quality\PorosityResult;
+use Dithermic\Core\Quality\ThicknessGridResult;
+use Dithermic\Core\Safety\Process as Danger;
+
+/** A sheet pressed in a hot press and cooled in a cold one. */
+final class Pressing extends Definition
+{
+    /** a transfer this soon is a slip of the finger, and no half of a heating, min */
+    private const LEAST_HEATING_MIN = 0.2;
+
+    public function id(): string
+    {
+        return 'compression';
+    }
+
+    public function title(): string
+    {
+        return 'Press a sheet';
+    }
+
+    public function planner(): string
+    {
+        return 'plan.compression';
+    }
+
+    public function roles(): array
+    {
+        return [
+            new Role('hot', 'hot press', ['hot_press']),
+            new Role('cold', 'cold press', ['cold_press'], required: false),
+        ];
+    }
+
+    public function settings(): string
+    {
+        return SheetSettings::class;
+    }
+
+    public function figures(): array
+    {
+        return [
+            new Figure('platen_c', 'Platens', 'temperature', 0),
+            new Figure('heat_min', 'Heated', 'minutes', 0),
+            new Figure('mean_mm', 'Mean', 'length', 2, measured: true),
+            new Figure('range_mm', 'Range', 'length', 2, measured: true),
+            new Figure('porosity_pct', 'Voids', 'percent', 1, measured: true),
+        ];
+    }
+
+    public function dangers(): Danger
+    {
+        return Danger::Compression;
+    }
+
+    public function window(Polymer $polymer): array
+    {
+        return array_intersect_key(
+            $polymer->process('compression')['platen_c'] ?? [],
+            ['min' => 0, 'typical' => 0, 'max' => 0],
+        );
+    }
+
+    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    {
+        $grid = $this->calculations->run('quality.thickness_grid', [
+            'points' => $values['points'],
+            'nominal_mm' => $targets['nominal_mm'],
+            'tolerance_mm' => $targets['thickness_tolerance_mm'],
+        ]);
+        assert($grid instanceof ThicknessGridResult);
+        $porosity = $this->calculations->run('quality.porosity', [
+            'mass_g' => $values['mass_g'],
+            'length_mm' => $targets['length_mm'],
+            'width_mm' => $targets['width_mm'],
+            'mean_thickness_mm' => $grid->mean,
+            'density_g_cm3' => $polymer->property('density_g_cm3'),
+        ]);
+        assert($porosity instanceof PorosityResult);
+        $figures = ['mean_mm' => $grid->mean, 'range_mm' => $grid->range_mm, 'porosity_pct' => $porosity->porosity_pct];
+
+        return new Inspected(
+            'sheet_grid',
+            (float) $values['mass_g'],
+            $grid->bow_mm === null ? $figures : $figures + ['bow_mm' => $grid->bow_mm],
+            ['grid' => $grid, 'porosity' => $porosity, 'points' => $values['points'], 'mass_g' => $values['mass_g']],
+        );
+    }
+
+    public function follow(array $picture, string $timerKind, float $minutes): ?array
+    {
+        if ($timerKind !== 'heat' || $minutes < self::LEAST_HEATING_MIN || ! isset($picture['heat_input'])) {
+            return null;
+        }
+        $cycle = $this->calculations->run(
+            'heat.press_cycle',
+            ['transfer_min' => $minutes, 'with_profile' => true] + (array) $picture['heat_input'],
+        );
+        assert($cycle instanceof PressCycleResult);
+
+        return [
+            'curve' => $cycle->curve,
+            'turn_min' => $minutes,
+            'model' => ['cool_min' => $cycle->cool_min, 'cold_platen_end_c' => $cycle->cold_platen_end_c]
+                + (array) $picture['model'],
+        ] + $picture;
+    }
+
+    /** @throws InputError */
+    protected function input(Job $job): array
+    {
+        $this->mustHave($job);
+
+        return [
+            'polymer' => $job->polymer,
+            'product' => self::known(SheetSettings::class, $job->product),
+            'recipe' => $job->recipe === null ? null : self::known(SheetSettings::class, $job->recipe),
+            'recipe_name' => $job->recipeName,
+            'settings' => $job->settings === [] ? null : $job->settings,
+            'machine' => self::known(HotPressFacts::class, (array) $job->machine('hot')),
+            'cold' => $job->machine('cold') === null ? null : self::known(ColdPressFacts::class, $job->machine('cold')),
+            'heat_rule' => $job->choices['heat_rule'] ?? null,
+            'recipe_heat_rule' => $job->kept['heat_rule'] ?? null,
+            'pump_school' => $job->choice('pump_school') ?? PumpSchool::EveryMinutes->value,
+            'charge_method' => $job->choice('charge_method') ?? ChargeMethod::TrueDensity->value,
+        ];
+    }
+}

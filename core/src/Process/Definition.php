@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Safety\Process as Danger;
+use ReflectionClass;
+use ReflectionMethod;
+use ReflectionParameter;
+
+/**
+ * One process and all that is particular to it: its machines, its plan, its procedure, its checks, its figures. Whoever
+ * needs something of a process asks here; nothing outside knows one by name. It lies in one folder with its procedure.json.
+ */
+abstract class Definition
+{
+    public function __construct(protected Registry $calculations)
+    {
+    }
+
+    /** As products and procedures name it. */
+    abstract public function id(): string;
+
+    /** As a person says it: "Press a sheet". */
+    abstract public function title(): string;
+
+    /** The name of its planning calculation. */
+    abstract public function planner(): string;
+
+    /** @return non-empty-list<Role> the main machine first */
+    abstract public function roles(): array;
+
+    /** @return class-string the numbers that a person, a recipe or a product can set */
+    abstract public function settings(): string;
+
+    /** @return list<Figure> without values */
+    abstract public function figures(): array;
+
+    /** Which of the known dangers it has: the rules by which it is let start. */
+    abstract public function dangers(): Danger;
+
+    /** @return array{min?: float, typical?: float, max?: float} temperatures between which a polymer is worked, °C */
+    abstract public function window(Polymer $polymer): array;
+
+    /**
+     * @return array<string, mixed> input of the planner
+     */
+    abstract protected function input(Job $job): array;
+
+    /**
+     * What a check says.
+     *
+     * @param  array<string, mixed>  $values  as they were logged
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     *
+     * @throws InputError by the field of the entry
+     */
+    abstract public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected;
+
+    /** @throws InputError by dotted field: settings, choices or product */
+    public function plan(Job $job): Plan
+    {
+        try {
+            $plan = $this->calculations->run($this->planner(), $this->input($job));
+        } catch (InputError $error) {
+            throw in_array($error->field, $this->schools(), true) ? $error->under('choices') : $error;
+        }
+        assert($plan instanceof Plan);
+
+        return $plan;
+    }
+
+    /** Why a polymer is not worked by this process; null when it is. */
+    public function whyNot(Polymer $polymer): ?string
+    {
+        return $polymer->whyNot($this->id());
+    }
+
+    /**
+     * What a run's drawings keep when a timed step ended at another moment than was planned; null when nothing changes.
+     *
+     * @param  array<string, mixed>  $picture  as it was kept
+     * @return array<string, mixed>|null
+     */
+    public function follow(array $picture, string $timerKind, float $minutes): ?array
+    {
+        return null;
+    }
+
+    /** @return array<string, mixed> as it ships */
+    public function procedure(): array
+    {
+        $file = dirname((string) (new ReflectionClass($this))->getFileName()).'/procedure.json';
+
+        return json_decode((string) file_get_contents($file), true, 64, JSON_THROW_ON_ERROR);
+    }
+
+    /** @return list<string> ids of its schools */
+    public function schools(): array
+    {
+        return array_map(strval(...), array_keys($this->procedure()['schools']));
+    }
+
+    /**
+     * @param  array<string, float|int|string|null>  $targets  of a run's plan
+     * @param  array<string, float>  $measured  newest figures of its checks
+     * @return list<Figure>
+     */
+    public function figuresOf(array $targets, array $measured): array
+    {
+        return array_map(static function (Figure $figure) use ($targets, $measured): Figure {
+            $value = $figure->measured ? $measured[$figure->id] ?? null : $targets[$figure->id] ?? null;
+
+            return $figure->with(is_numeric($value) ? (float) $value : null);
+        }, $this->figures());
+    }
+
+    public function role(string $id): ?Role
+    {
+        foreach ($this->roles() as $role) {
+            if ($role->id === $id) {
+                return $role;
+            }
+        }
+
+        return null;
+    }
+
+    /** The role of the main machine. */
+    public function main(): Role
+    {
+        return $this->roles()[0];
+    }
+
+    /** @throws InputError naming the role that is missing or wrongly filled */
+    public function mustHave(Job $job): void
+    {
+        foreach ($this->roles() as $role) {
+            $machine = $job->machine($role->id);
+            if ($machine === null && $role->required) {
+                throw new InputError("machines.{$role->id}", "is missing: choose the {$role->title}");
+            }
+            if ($machine !== null && ! $role->takes((string) $machine['kind'])) {
+                throw new InputError("machines.{$role->id}", "{$machine['name']} is no {$role->title}");
+            }
+        }
+    }
+
+    /**
+     * What a class of settings or facts knows of what the shop keeps; a shop keeps more than one plan asks.
+     *
+     * @param  class-string  $class
+     * @param  array<string, mixed>  $kept
+     * @return array<string, mixed>
+     */
+    protected static function known(string $class, array $kept): array
+    {
+        $names = array_map(
+            static fn (ReflectionParameter $p): string => $p->name,
+            (new ReflectionMethod($class, '__construct'))->getParameters(),
+        );
+
+        return array_intersect_key($kept, array_flip($names));
+    }
+}

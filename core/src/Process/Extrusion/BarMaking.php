@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Extrusion;
+
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Role;
+use Dithermic\Core\Safety\Process as Danger;
+
+/** Bars and beams run into closed moulds and cooled in a tank. */
+final class BarMaking extends Definition
+{
+    public function id(): string
+    {
+        return 'extrusion';
+    }
+
+    public function title(): string
+    {
+        return 'Run a bar';
+    }
+
+    public function planner(): string
+    {
+        return 'plan.extrusion';
+    }
+
+    public function roles(): array
+    {
+        return [new Role('barrel', 'extruder', ['extruder'])];
+    }
+
+    public function settings(): string
+    {
+        return BarSettings::class;
+    }
+
+    public function figures(): array
+    {
+        return [
+            new Figure('melt_c', 'Melt', 'temperature', 0),
+            new Figure('bath_c', 'Tank', 'temperature', 0),
+            new Figure('tank_min', 'In the tank', 'minutes', 0),
+            new Figure('mass_g', 'Bar weighed', 'mass', 0, measured: true),
+            new Figure('void_pct', 'Voids', 'percent', 1, measured: true),
+        ];
+    }
+
+    public function dangers(): Danger
+    {
+        return Danger::Extrusion;
+    }
+
+    public function window(Polymer $polymer): array
+    {
+        return array_intersect_key(
+            $polymer->process('extrusion')['melt_c'] ?? [],
+            ['min' => 0, 'typical' => 0, 'max' => 0],
+        );
+    }
+
+    /** Mass over section and length is its density, and that against the polymer's own says what is hollow inside. */
+    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    {
+        $mass = (float) $values['mass_g'];
+        $length = (float) $values['length_mm'];
+        $density = 1000 * $mass / ((float) $targets['section_area_mm2'] * $length);
+        $solid = (float) $polymer->property('density_g_cm3');
+        $voids = 100 * (1 - $density / $solid);
+        $limit = (float) ($targets['void_limit_pct'] ?? 5.0);
+        $verdict = $voids > $limit ? 'hollow' : ($voids < -$limit ? 'heavier than solid' : 'sound');
+
+        return new Inspected('bar', $mass, ['mass_g' => $mass, 'void_pct' => round($voids, 2)], [
+            'mass_g' => $mass,
+            'length_mm' => $length,
+            'density_g_cm3' => round($density, 4),
+            'solid_g_cm3' => $solid,
+            'void_pct' => round($voids, 2),
+            'verdict' => $verdict,
+            'says' => match ($verdict) {
+                'hollow' => sprintf('%.1f %% of it is hollow: more back pressure, or drier material.', $voids),
+                'heavier than solid' => 'It weighs more than a solid bar: measure section and length again, or it is another polymer.',
+                default => sprintf('%.1f %% voids: sound.', max(0.0, $voids)),
+            },
+        ]);
+    }
+
+    protected function input(Job $job): array
+    {
+        $this->mustHave($job);
+
+        return [
+            'polymer' => $job->polymer,
+            'product' => self::known(BarSettings::class, $job->product),
+            'recipe' => $job->recipe === null ? null : self::known(BarSettings::class, $job->recipe),
+            'recipe_name' => $job->recipeName,
+            'settings' => $job->settings === [] ? null : $job->settings,
+            'machine' => self::known(ExtruderFacts::class, (array) $job->machine('barrel')),
+            'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
+        ];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Extrusion;
+
+use Dithermic\Core\Calculator\Field;
+
+/** What is known of an extruder and its tank. Unknown is a value. */
+final readonly class ExtruderFacts
+{
+    public function __construct(
+        public string $name = 'the extruder',
+        #[Field('that it gives', 'kg/h', above: 0, max: 1e5)] public ?float $throughput_kg_h = null,
+        #[Field('', 'cm3', above: 0, max: 1e6)] public ?float $barrel_volume_cm3 = null,
+        #[Field('it may be set to at most', '°C', min: 0, max: 600)] public ?float $max_c = null,
+        #[Field('of its tank', '°C', min: -20, max: 120)] public ?float $bath_c = null,
+        #[Field('moulds that the tank takes', '', min: 1, max: 100)] public ?float $tank_places = null,
+    ) {
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Extrusion;
+
+use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Charge\ProfileResult;
+use Dithermic\Core\Heat\Bath\BarInBathResult;
+use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedCharge;
+use Dithermic\Core\Process\PlannedSetting;
+use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\UnknownFact;
+
+final class PlanResult extends Plan
+{
+    /**
+     * @param  list<PlannedSetting>  $settings
+     * @param  list<PlannedTimer>  $timers
+     * @param  list<PlanCheck>  $checks
+     * @param  list<string>  $cautions
+     * @param  list<UnknownFact>  $unknowns
+     */
+    public function __construct(
+        #[Field('', of: PlannedSetting::class)] array $settings,
+        #[Field('numbers that the procedure\'s gates and timers name', of: 'shares')] object $targets,
+        #[Field('', of: PlannedTimer::class)] array $timers,
+        PlannedCharge $charge,
+        #[Field('', of: PlanCheck::class)] array $checks,
+        #[Field('', of: 'string')] array $cautions,
+        #[Field('', of: UnknownFact::class)] array $unknowns,
+        public readonly ProfileResult $bar,
+        public readonly BarInBathResult $bath,
+        #[Field('the nozzle end under water before the mould comes off', 's')] public readonly float $chill_s,
+        #[Field('in the tank until it is stripped', 's')] public readonly float $strip_s,
+        #[Field('from bar to bar', 's')] public readonly float $cycle_s,
+        #[Field('that keep the machine busy')] public readonly int $moulds_needed,
+        #[Field('in a shift')] public readonly int $bars_shift,
+        #[Field('with one mould more')] public readonly int $bars_shift_one_more,
+        public readonly StripRule $strip_rule,
+    ) {
+        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
+    }
+
+    public function choices(): array
+    {
+        return ['strip_rule' => $this->strip_rule->value];
+    }
+
+    public function safety(): array
+    {
+        $set = $this->values();
+        $load = ['load_kg' => $set['mould_kg'] === null ? null : $set['mould_kg'] + $this->bar->part_mass_g / 1000];
+
+        return ['settings' => ['set_c' => $set['melt_c']] + array_filter($load, is_float(...))];
+    }
+
+    public function picture(): array
+    {
+        return [
+            'bath' => [
+                'strip_s' => $this->strip_s,
+                'strip_skin_mm' => $this->bath->strip_skin_mm,
+                'minutes_to_core' => $this->bath->minutes_to_core,
+                'solid_c' => $this->bath->solid_c,
+            ],
+            'cycle' => ['cycle_s' => $this->cycle_s, 'moulds_needed' => $this->moulds_needed],
+        ];
+    }
+}

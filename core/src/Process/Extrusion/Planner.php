@@ -1,0 +1,252 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Extrusion;
+
+use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Charge\Profile;
+use Dithermic\Core\Charge\ProfileInput;
+use Dithermic\Core\Charge\ProfileResult;
+use Dithermic\Core\Heat\Bath\BarInBath;
+use Dithermic\Core\Heat\Bath\BarInBathInput;
+use Dithermic\Core\Heat\Bath\BarInBathResult;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Ask;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedCharge;
+use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Settled;
+use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Process\Usual;
+
+/**
+ * Bars into closed moulds, planned whole: mass with overflow and purge, fill, chilling the nozzle end, the tank until the bar
+ * may be stripped, moulds in circulation, output of the shift, lifting. Composed of charge.profile and heat.bar_in_bath, whose
+ * sources and limits they state.
+ *
+ * Moulds in circulation: a mould is away from the nozzle for its chill, tank and swap; while it is away the others are filled.
+ * With n moulds a bar comes every max(fill + swap, (fill + chill + tank + swap) / n), the bottleneck of a closed loop (Little's
+ * law with one server and n customers).
+ */
+#[Calc(
+    'plan.extrusion',
+    'bars into moulds planned whole: mass, fill, chill, tank, moulds in circulation, output and what is not known',
+    size: 'settings.width_mm',
+)]
+final readonly class Planner
+{
+    private const READY_WITHIN_K = 5.0;
+
+    /** what one person lifts, kg; local rules decide */
+    private const ONE_LIFTS_KG = 25.0;
+
+    private const USUAL = [
+        'overflow_pct' => 3.0,
+        'purge_g' => 150.0,
+        'swap_s' => 60.0,
+        'plug_mm' => 3.0,
+        'moulds' => 3.0,
+        'bars' => 12.0,
+        'cool_factor' => 1.0,
+        'void_limit_pct' => 5.0,
+        'shift_h' => 8.0,
+    ];
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
+
+    public function __invoke(PlanInput $in): PlanResult
+    {
+        $polymer = $this->polymers->get($in->polymer);
+        $set = $this->settle($in, $polymer);
+        $bar = $this->bar($in, $set);
+        $bath = $this->bath($in, $set);
+        $fill = $bar->fill_time_s ?? throw new InputError(
+            'machine',
+            "{$in->machine->name} does not say how much it gives: run it for a minute into a bucket and weigh that",
+        );
+        $factor = $set->get('cool_factor');
+        $chill = 60 * $factor * (float) ($bath->minutes_to_skin_mm[0]->minutes ?? 0.0);
+        $core = 60 * $factor * (float) ($bath->minutes_to_core ?? 0.0);
+        $strip = $in->strip_rule === StripRule::CoreCold || $bath->strip_s === null ? $core : $factor * $bath->strip_s;
+        $swap = $set->get('swap_s');
+        $loop = $fill + $chill + $strip + $swap;
+        $cycle = static fn (float $moulds): float => max($fill + $swap, $loop / $moulds);
+        $moulds = (float) max(1.0, round($set->get('moulds')));
+        $shift = static fn (float $moulds): int => (int) floor(3600 * $set->get('shift_h') / $cycle($moulds));
+        $timers = [
+            new PlannedTimer('fill', round($fill / 60, 3), 'mass over what the machine gives'),
+            new PlannedTimer('chill', round($chill / 60, 3), sprintf(
+                'a skin of %.0f mm holds the melt back',
+                $set->get('plug_mm'),
+            )),
+            new PlannedTimer('tank', round($strip / 60, 3), $strip === $core ? 'the core is cold' : $bath->strip_because),
+        ];
+        $targets = [
+            'melt_c' => $set->get('melt_c'),
+            'barrel_ready_c' => $set->get('melt_c') - self::READY_WITHIN_K,
+            'bath_c' => $set->get('bath_c'),
+            'charge_mass_g' => round($bar->charge_mass_g, 1),
+            'purge_g' => $set->get('purge_g'),
+            'bar_mass_g' => round($bar->part_mass_g, 1),
+            'length_mm' => $set->get('length_mm'),
+            'section_area_mm2' => round($bar->section_area_mm2, 2),
+            'void_limit_pct' => $set->get('void_limit_pct'),
+            'fill_min' => $timers[0]->minutes,
+            'chill_min' => $timers[1]->minutes,
+            'tank_min' => $timers[2]->minutes,
+            'rest_min' => round(max(0.0, $core - $strip) / 60, 1),
+            'cycle_s' => round($cycle($moulds), 1),
+            'pieces' => $set->get('bars'),
+        ];
+        $result = new PlanResult(
+            $set->list(),
+            (object) $targets,
+            $timers,
+            new PlannedCharge(round($bar->charge_mass_g, 1), null, 'by_volume'),
+            $this->checks($in, $set, $bar, $bath),
+            $this->cautions($set, $bar),
+            $this->unknowns($in, $set),
+            $bar,
+            $bath,
+            round($chill, 1),
+            round($strip, 1),
+            round($cycle($moulds), 1),
+            (int) ceil($loop / ($fill + $swap) - 1e-9),
+            $shift($moulds),
+            $shift($moulds + 1),
+            $in->strip_rule,
+        );
+
+        return $result->explain(sprintf(
+            '%.0f g a bar, filled in %.0f s, %.0f min in the tank. %d moulds keep the machine busy; with %d it makes %d bars in %.0f h.',
+            $bar->part_mass_g,
+            $fill,
+            $strip / 60,
+            $result->moulds_needed,
+            (int) $moulds,
+            $result->bars_shift,
+            $set->get('shift_h'),
+        ));
+    }
+
+    /** @throws InputError naming the setting */
+    private function settle(PlanInput $in, Polymer $polymer): Settled
+    {
+        $settled = Settled::of(BarSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+            'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
+            'bath_c' => new Usual($in->machine->bath_c ?? 20.0, $in->machine->bath_c === null ? Usual::PRACTICE : $in->machine->name),
+        ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
+        $settled->mustHave([
+            'length_mm' => 'is required: neither the product nor a recipe says it',
+            'melt_c' => "{$polymer->code} has no window for extrusion: set the melt temperature",
+        ]);
+        if (! $settled->has('diameter_mm') && ! ($settled->has('width_mm') && $settled->has('height_mm'))) {
+            throw new InputError('settings.width_mm', 'give both sides of the section, or its diameter');
+        }
+
+        return $settled;
+    }
+
+    private function bar(PlanInput $in, Settled $set): ProfileResult
+    {
+        $round = $set->optional('diameter_mm');
+
+        return Ask::for(new Profile($this->polymers), ProfileInput::class, [
+            'polymer' => $in->polymer,
+            'length_mm' => $set->get('length_mm'),
+            'diameter_mm' => $round,
+            'width_mm' => $round === null ? $set->optional('width_mm') : null,
+            'height_mm' => $round === null ? $set->optional('height_mm') : null,
+            'overflow_pct' => $set->get('overflow_pct'),
+            'purge_g' => 0.0,
+            'throughput_kg_h' => $in->machine->throughput_kg_h,
+        ], ['throughput_kg_h' => 'machine']);
+    }
+
+    private function bath(PlanInput $in, Settled $set): BarInBathResult
+    {
+        $round = $set->optional('diameter_mm');
+
+        return Ask::for(new BarInBath($this->polymers), BarInBathInput::class, [
+            'polymer' => $in->polymer,
+            'melt_c' => $set->get('melt_c'),
+            'bath_c' => $set->get('bath_c'),
+            'diameter_mm' => $round,
+            'width_mm' => $round === null ? $set->optional('width_mm') : null,
+            'height_mm' => $round === null ? $set->optional('height_mm') : null,
+            'length_mm' => $set->get('length_mm'),
+            'span_mm' => $set->optional('span_mm'),
+            'skin_mm' => [$set->get('plug_mm')],
+        ], ['skin_mm.0' => 'settings.plug_mm']);
+    }
+
+    /** @return list<PlanCheck> */
+    private function checks(PlanInput $in, Settled $set, ProfileResult $bar, BarInBathResult $bath): array
+    {
+        $checks = [];
+        if ($in->machine->max_c !== null) {
+            $checks[] = new PlanCheck(
+                'barrel',
+                $set->get('melt_c') > $in->machine->max_c ? CheckState::Block : CheckState::Ok,
+                sprintf('%s goes to %.0f °C.', ucfirst($in->machine->name), $in->machine->max_c),
+                $set->get('melt_c'),
+                $in->machine->max_c,
+            );
+        }
+        if ($in->machine->tank_places !== null) {
+            $checks[] = new PlanCheck(
+                'tank',
+                $set->get('moulds') > $in->machine->tank_places ? CheckState::Warn : CheckState::Ok,
+                sprintf('The tank takes %.0f moulds.', $in->machine->tank_places),
+                $set->get('moulds'),
+                $in->machine->tank_places,
+            );
+        }
+        if ($set->has('mould_kg')) {
+            $weight = $set->get('mould_kg') + $bar->part_mass_g / 1000;
+            $checks[] = new PlanCheck(
+                'lifting',
+                $weight > self::ONE_LIFTS_KG ? CheckState::Warn : CheckState::Ok,
+                $weight > self::ONE_LIFTS_KG
+                    ? sprintf('A full mould is %.0f kg: a hoist, or two people, by your local rules.', $weight)
+                    : sprintf('A full mould is %.0f kg.', $weight),
+                round($weight, 1),
+                self::ONE_LIFTS_KG,
+            );
+        }
+        if ($bath->strip_s === null) {
+            $checks[] = new PlanCheck('strip', CheckState::Warn, 'Its skin alone never carries it over that span: it stays in the mould until the core is cold.');
+        }
+
+        return $checks;
+    }
+
+    /** @return list<string> */
+    private function cautions(Settled $set, ProfileResult $bar): array
+    {
+        return [
+            'A locked mould is under pressure: chill its nozzle end before it comes off, and stand aside.',
+            'Water on hot steel throws steam: lower it in slowly.',
+        ];
+    }
+
+    /** @return list<UnknownFact> */
+    private function unknowns(PlanInput $in, Settled $set): array
+    {
+        $facts = [];
+        if (! $set->has('mould_kg')) {
+            $facts[] = new UnknownFact('weight of the mould', 'Whether one person may lift it is not checked.');
+        }
+        if ($in->machine->tank_places === null) {
+            $facts[] = new UnknownFact('places in the tank', 'How many moulds cool at once is taken for as many as there are.');
+        }
+
+        return $facts;
+    }
+}

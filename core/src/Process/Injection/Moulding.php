@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Injection;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Role;
+use Dithermic\Core\Safety\Process as Danger;
+
+/** Shots out of a barrel into a mould, by lever, drum, motor or a small screw. */
+final class Moulding extends Definition
+{
+    public function id(): string
+    {
+        return 'injection';
+    }
+
+    public function title(): string
+    {
+        return 'Mould a part';
+    }
+
+    public function planner(): string
+    {
+        return 'plan.injection';
+    }
+
+    public function roles(): array
+    {
+        return [new Role('barrel', 'injector', ['plunger_injector', 'screw_injector'])];
+    }
+
+    public function settings(): string
+    {
+        return ShotSettings::class;
+    }
+
+    public function figures(): array
+    {
+        return [
+            new Figure('melt_c', 'Melt', 'temperature', 0),
+            new Figure('mould_c', 'Mould', 'temperature', 0),
+            new Figure('shot_mass_g', 'Shot', 'mass', 1),
+            new Figure('cycle_s', 'Cycle planned', 'seconds', 0),
+            new Figure('mass_g', 'Part weighed', 'mass', 2, measured: true),
+            new Figure('full_pct', 'Of its mass', 'percent', 1, measured: true),
+        ];
+    }
+
+    public function dangers(): Danger
+    {
+        return Danger::Injection;
+    }
+
+    public function window(Polymer $polymer): array
+    {
+        return array_intersect_key(
+            $polymer->process('injection')['melt_c'] ?? [],
+            ['min' => 0, 'typical' => 0, 'max' => 0],
+        );
+    }
+
+    /**
+     * A part against its mass: what is missing in it was not filled. A stop of the plunger alone does not tell a full mould
+     * from a blocked gate.
+     */
+    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    {
+        $mass = (float) $values['mass_g'];
+        $wanted = (float) ($targets['part_mass_g'] ?? 0);
+        if ($wanted <= 0) {
+            throw new InputError('mass_g', 'has nothing to be held against: this run was planned without a mass');
+        }
+        $full = 100 * $mass / $wanted;
+        $least = (float) ($targets['part_least_g'] ?? $wanted);
+        $most = 2 * $wanted - $least;
+        $verdict = $mass < $least ? 'short' : ($mass > $most ? 'heavy' : 'full');
+
+        return new Inspected('part_mass', $mass, ['mass_g' => $mass, 'full_pct' => round($full, 2)], [
+            'mass_g' => $mass,
+            'wanted_g' => $wanted,
+            'full_pct' => round($full, 2),
+            'verdict' => $verdict,
+            'says' => match ($verdict) {
+                'short' => sprintf('%.1f %% of its mass: it is short. Look at the end of the flow.', $full),
+                'heavy' => sprintf('%.1f %% of its mass: flash, or more pressure than it wants.', $full),
+                default => sprintf('%.1f %% of its mass: full.', $full),
+            },
+        ]);
+    }
+
+    protected function input(Job $job): array
+    {
+        $this->mustHave($job);
+
+        return [
+            'polymer' => $job->polymer,
+            'product' => self::known(ShotSettings::class, $job->product),
+            'recipe' => $job->recipe === null ? null : self::known(ShotSettings::class, $job->recipe),
+            'recipe_name' => $job->recipeName,
+            'settings' => $job->settings === [] ? null : $job->settings,
+            'machine' => self::known(InjectorFacts::class, (array) $job->machine('barrel')),
+            'soak_rule' => $job->choice('soak_rule') ?? SoakRule::Physics->value,
+            'mould_make' => $job->choice('mould_make') ?? MouldMake::Aluminium->value,
+        ];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
+
+/** The processes of the house. A new one is its folder and a line here. */
+final readonly class Processes
+{
+    /** @var list<class-string<Definition>> */
+    public const SHIPPED = [
+        Compression\Pressing::class,
+        Injection\Moulding::class,
+        Extrusion\BarMaking::class,
+        VacuumForming\Forming::class,
+    ];
+
+    /** @var array<string, Definition> by id */
+    private array $all;
+
+    /** @param  list<class-string<Definition>>  $classes */
+    public function __construct(Registry $calculations, array $classes = self::SHIPPED)
+    {
+        $all = [];
+        foreach ($classes as $class) {
+            $process = new $class($calculations);
+            $all[$process->id()] = $process;
+        }
+        $this->all = $all;
+    }
+
+    /** @throws InputError */
+    public function get(string $id): Definition
+    {
+        return $this->all[$id] ?? throw new InputError(
+            'process',
+            "\"{$id}\" is not one that runs here: ".implode(', ', array_keys($this->all)),
+        );
+    }
+
+    public function has(string $id): bool
+    {
+        return isset($this->all[$id]);
+    }
+
+    /** @return list<Definition> */
+    public function all(): array
+    {
+        return array_values($this->all);
+    }
+}

@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
+
+/**
+ * Every setting of a piece with where it came from: what a person moved, else the recipe (of the product's own polymer),
+ * else the product, else the library or usual practice.
+ */
+final readonly class Settled
+{
+    /** @param  array<string, PlannedSetting>  $all */
+    private function __construct(private array $all)
+    {
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param  class-string<T>  $class  of the settings, all of them optional
+     * @param  T|null  $moved
+     * @param  T|null  $recipe
+     * @param  T  $product
+     * @param  array<string, Usual>  $usual  by name
+     */
+    public static function of(
+        string $class,
+        ?object $moved,
+        ?object $recipe,
+        string $recipeName,
+        object $product,
+        array $usual,
+    ): self {
+        $all = [];
+        foreach (Reader::plan($class) as [$parameter, $field]) {
+            $name = $parameter->name;
+            $known = $usual[$name] ?? new Usual(null, '');
+            [$value, $origin] = match (true) {
+                isset($moved->{$name}) => [(float) $moved->{$name}, 'set here'],
+                isset($recipe->{$name}) => [(float) $recipe->{$name}, $recipeName],
+                isset($product->{$name}) => [(float) $product->{$name}, 'the product'],
+                default => [$known->value, $known->value === null ? '' : $known->origin],
+            };
+            $all[$name] = new PlannedSetting(
+                $name,
+                $value,
+                $field->unit,
+                $known->low,
+                $known->target ?? $value,
+                $known->high,
+                $origin,
+                $field->about,
+            );
+        }
+
+        return new self($all);
+    }
+
+    /** A number that must() has asked for, or that usual practice gives. */
+    public function get(string $name): float
+    {
+        return (float) $this->all[$name]->value;
+    }
+
+    public function optional(string $name): ?float
+    {
+        return $this->all[$name]->value;
+    }
+
+    public function has(string $name): bool
+    {
+        return $this->all[$name]->value !== null;
+    }
+
+    /** @return list<PlannedSetting> */
+    public function list(): array
+    {
+        return array_values($this->all);
+    }
+
+    /**
+     * @param  array<string, string>  $why  what is lacking, by name
+     *
+     * @throws InputError naming the setting
+     */
+    public function mustHave(array $why): void
+    {
+        foreach ($why as $name => $says) {
+            if ($this->all[$name]->value === null) {
+                throw new InputError("settings.{$name}", $says);
+            }
+        }
+    }
+
+    /**
+     * @param  list<string>  $names
+     *
+     * @throws InputError
+     */
+    public function mustBePositive(array $names): void
+    {
+        foreach ($names as $name) {
+            if ($this->has($name) && $this->get($name) <= 0) {
+                throw new InputError("settings.{$name}", 'must be above 0');
+            }
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\VacuumForming;
+
+use Dithermic\Core\Calculator\Field;
+
+/** What is known of a former: its heater, its bed, and what pulls. Unknown is a value. */
+final readonly class FormerFacts
+{
+    public function __construct(
+        public string $name = 'the former',
+        #[Field('surface of the heater', '°C', min: 0, max: 1500)] public ?float $heater_c = null,
+        #[Field('emissivity times view', '', above: 0, max: 1)] public ?float $exchange = null,
+        #[Field('heated faces', '', min: 1, max: 2)] public int $sides = 1,
+        #[Field('air under the sheet and in the hose', 'l', above: 0, max: 1e6)] public ?float $box_l = null,
+        #[Field('', 'l', above: 0, max: 1e6)] public ?float $tank_l = null,
+        #[Field('absolute, when it is full', 'kPa', min: 0, max: 200)] public ?float $tank_kpa = null,
+        #[Field('absolute, that the blower reaches', 'kPa', above: 0, max: 200)] public ?float $blower_kpa = null,
+        #[Field('of the pump', 'l/min', above: 0, max: 1e7)] public ?float $speed_l_min = null,
+        #[Field('absolute, that the pump reaches', 'kPa', min: 0, max: 200)] public ?float $ultimate_kpa = null,
+        #[Field('of the air here', 'kPa', min: 50, max: 110)] public float $atmosphere_kpa = 101.325,
+        #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_length_mm = null,
+        #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_width_mm = null,
+    ) {
+    }
+}

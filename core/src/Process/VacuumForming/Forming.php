@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\VacuumForming;
+
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Role;
+use Dithermic\Core\Safety\Process as Danger;
+
+/** A sheet heated and pulled over a mould. */
+final class Forming extends Definition
+{
+    public function id(): string
+    {
+        return 'vacuum_forming';
+    }
+
+    public function title(): string
+    {
+        return 'Form a part';
+    }
+
+    public function planner(): string
+    {
+        return 'plan.vacuum_forming';
+    }
+
+    public function roles(): array
+    {
+        return [new Role('former', 'former', ['vacuum_former'])];
+    }
+
+    public function settings(): string
+    {
+        return FormedSettings::class;
+    }
+
+    public function figures(): array
+    {
+        return [
+            new Figure('sheet_mm', 'Sheet', 'length', 2),
+            new Figure('heat_min', 'Heated', 'minutes', 1),
+            new Figure('thinnest_mm', 'Thinnest foretold', 'length', 2),
+            new Figure('least_mm', 'Thinnest measured', 'length', 2, measured: true),
+        ];
+    }
+
+    public function dangers(): Danger
+    {
+        return Danger::VacuumForming;
+    }
+
+    public function window(Polymer $polymer): array
+    {
+        $window = $polymer->process('vacuum_forming');
+
+        return array_map(floatval(...), array_filter([
+            'min' => $window['sheet_lower_c'] ?? null,
+            'typical' => $window['sheet_normal_c'] ?? null,
+            'max' => $window['sheet_upper_c'] ?? null,
+        ], is_numeric(...)));
+    }
+
+    /** Three places where the forecast is thinnest, against it and against the least that the product takes. */
+    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    {
+        $walls = [(float) $values['corner_mm'], (float) $values['side_mm'], (float) $values['bottom_mm']];
+        $least = min($walls);
+        $place = ['corner', 'side', 'bottom'][(int) array_search($least, $walls, true)];
+        $foretold = (float) ($targets['thinnest_mm'] ?? 0);
+        $wanted = $targets['least_wall_mm'] ?? null;
+        $thin = is_numeric($wanted) && $least < $wanted;
+
+        return new Inspected('formed_part', null, ['least_mm' => $least], [
+            'corner_mm' => $walls[0],
+            'side_mm' => $walls[1],
+            'bottom_mm' => $walls[2],
+            'least_mm' => $least,
+            'foretold_mm' => $foretold,
+            'verdict' => $thin ? 'too thin' : 'thick enough',
+            'says' => $thin
+                ? sprintf('%.2f mm at the %s, and %.2f are wanted: heat that zone less, or a thicker sheet.', $least, $place, $wanted)
+                : sprintf('Thinnest at the %s, %.2f mm; foretold were %.2f.', $place, $least, $foretold),
+        ]);
+    }
+
+    protected function input(Job $job): array
+    {
+        $this->mustHave($job);
+
+        return [
+            'polymer' => $job->polymer,
+            'product' => self::known(FormedSettings::class, $job->product),
+            'recipe' => $job->recipe === null ? null : self::known(FormedSettings::class, $job->recipe),
+            'recipe_name' => $job->recipeName,
+            'settings' => $job->settings === [] ? null : $job->settings,
+            'machine' => self::known(FormerFacts::class, (array) $job->machine('former')),
+            'pull_by' => $job->choice('pull_by'),
+            'cool_how' => $job->choice('cool_how') ?? CoolHow::Held->value,
+        ];
+    }
+}

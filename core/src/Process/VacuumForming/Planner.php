@@ -1,0 +1,406 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\VacuumForming;
+
+use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Forming\Draw;
+use Dithermic\Core\Forming\DrawInput;
+use Dithermic\Core\Forming\DrawResult;
+use Dithermic\Core\Forming\Wall;
+use Dithermic\Core\Forming\WallInput;
+use Dithermic\Core\Forming\WallResult;
+use Dithermic\Core\Heat\Sheet\VacuumCool;
+use Dithermic\Core\Heat\Sheet\VacuumCoolInput;
+use Dithermic\Core\Heat\Sheet\VacuumSheet;
+use Dithermic\Core\Heat\Sheet\VacuumSheetInput;
+use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
+use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Ask;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedCharge;
+use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Settled;
+use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Process\Usual;
+use Dithermic\Core\Vacuum\PumpDown;
+use Dithermic\Core\Vacuum\PumpDownInput;
+use Dithermic\Core\Vacuum\TwoStage;
+use Dithermic\Core\Vacuum\TwoStageInput;
+
+/**
+ * A formed part, planned whole: blank, draw and thinnest wall, heating with earliest, best and latest, the pull against the
+ * seconds in which the sheet still forms, cooling of its walls. Composed of forming.draw, forming.wall, heat.vacuum_sheet,
+ * vacuum.two_stage, vacuum.pump_down and heat.vacuum_cool, whose sources and limits they state.
+ *
+ * A heater that nobody has measured is not taken for ideal: the plan then gives no heating time, and says what would (a few
+ * sheets timed by their cues, fit.heater).
+ */
+#[Calc(
+    'plan.vacuum_forming',
+    'a formed part planned whole: blank, draw, heating window, pull, walls, cooling and what is not known',
+    size: 'settings.sheet_mm',
+)]
+final readonly class Planner
+{
+    private const USUAL_EXCHANGE = 0.7;
+
+    /** a pump is taken to have pulled when it is this near to what it can reach, kPa */
+    private const NEAR_KPA = 5.0;
+
+    /** rule of the trade where a heater is not known: seconds for each millimetre of sheet, one side */
+    private const CLOCK_S_PER_MM = 40.0;
+
+    private const USUAL = [
+        'draft_deg' => 3.0,
+        'margin_mm' => 25.0,
+        'initial_c' => 20.0,
+        'ambient_c' => 22.0,
+        'transfer_s' => 4.0,
+        'look_s' => 15.0,
+        'look_cost_s' => 3.0,
+        'heat_factor' => 1.0,
+        'cool_factor' => 1.0,
+        'parts' => 10.0,
+    ];
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
+
+    public function __invoke(PlanInput $in): PlanResult
+    {
+        $polymer = $this->polymers->get($in->polymer);
+        $set = $this->settle($in, $polymer);
+        [$draw, $wall] = [$this->draw($set), $this->wall($set)];
+        $sheet = $this->sheet($in, $set);
+        $normal = $sheet->sheet_normal_c ?? $this->normal($polymer);
+        $by = $this->pullBy($in);
+        [$end, $pullS, $curve] = $this->pull($in, $by, $sheet->form_within_s ?? null);
+        $cool = $set->get('cool_factor') * Ask::for(new VacuumCool($this->polymers), VacuumCoolInput::class, [
+            'polymer' => $in->polymer,
+            'wall_mm' => [$wall->thinnest_mm, $set->get('sheet_mm')],
+            'sheet_c' => $normal,
+            'mould_c' => $set->get('mould_c'),
+            'air_c' => $set->get('ambient_c'),
+            'release_c' => $set->get('release_c'),
+            'fan' => $in->cool_how->fan(),
+        ], ['wall_mm' => 'settings.sheet_mm', 'air_c' => 'settings.ambient_c'])->release_s;
+        $heat = $sheet?->ready_s === null
+            ? self::CLOCK_S_PER_MM * $set->get('sheet_mm')
+            : $set->get('heat_factor') * $sheet->ready_s;
+        $limit = $sheet?->limit_s === null ? null : $set->get('heat_factor') * $sheet->limit_s;
+        $blank = [$this->side($set, 'length_mm'), $this->side($set, 'width_mm')];
+        $density = (float) $polymer->property('density_g_cm3');
+        $mass = $blank[0] * $blank[1] * $set->get('sheet_mm') * $density / 1000;
+        $timers = [
+            new PlannedTimer('heat', round($heat / 60, 3), $sheet?->ready_s === null
+                ? 'by the clock: the heater is not known'
+                : 'the sheet is hot through'),
+            new PlannedTimer('cool', round($cool / 60, 3), 'its slowest wall may come off'),
+        ];
+        $targets = [
+            'heat_min' => $timers[0]->minutes,
+            'limit_min' => $limit === null ? null : round($limit / 60, 3),
+            'form_within_s' => $sheet?->form_within_s,
+            'look_min' => round($set->get('look_s') / 60, 3),
+            'look_cost_s' => $set->get('look_cost_s'),
+            'cool_min' => $timers[1]->minutes,
+            'sheet_normal_c' => round($normal, 1),
+            'mould_c' => $set->get('mould_c'),
+            'end_kpa' => $end,
+            'seal_kpa' => $end === null ? null : round($end + self::NEAR_KPA, 1),
+            'thinnest_mm' => round($wall->thinnest_mm, 2),
+            'least_wall_mm' => $set->optional('least_wall_mm'),
+            'blank_length_mm' => $blank[0],
+            'blank_width_mm' => $blank[1],
+            'sheet_mm' => $set->get('sheet_mm'),
+            'pieces' => $set->get('parts'),
+        ];
+        $result = new PlanResult(
+            $set->list(),
+            (object) $targets,
+            $timers,
+            new PlannedCharge(round($mass, 1), null, 'cut'),
+            $this->checks($in, $set, $polymer, $draw, $wall, $sheet, $blank, $pullS),
+            $this->cautions($polymer),
+            $this->unknowns($in, $set, $sheet, $by),
+            $sheet,
+            $draw,
+            $wall,
+            $blank[0],
+            $blank[1],
+            $end,
+            $pullS,
+            $curve,
+            round($cool, 1),
+            $in->machine->heater_c,
+            $in->machine->exchange ?? self::USUAL_EXCHANGE,
+            $in->machine->sides,
+            $by,
+            $in->cool_how,
+        );
+
+        return $result->explain(sprintf(
+            'Blank %.0f × %.0f mm; %s; thinnest wall %.2f mm; off the mould after %.0f s.',
+            $blank[0],
+            $blank[1],
+            $sheet?->ready_s === null
+                ? sprintf('by the clock %.0f s of heat', $heat)
+                : sprintf('%.0f s of heat%s', $heat, $limit === null ? '' : sprintf(', at most %.0f', $limit)),
+            $wall->thinnest_mm,
+            $cool,
+        ));
+    }
+
+    /** @throws InputError naming the setting */
+    private function settle(PlanInput $in, Polymer $polymer): Settled
+    {
+        $window = $polymer->process('vacuum_forming');
+        $release = isset($window['release_c']) ? (float) $window['release_c'] : $polymer->property('demould_c');
+        $settled = Settled::of(FormedSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+            'mould_c' => Usual::window($polymer, 'vacuum_forming', 'mould_c'),
+            'release_c' => new Usual($release, $polymer->origin('process.vacuum_forming.release_c')),
+        ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
+        $unsaid = 'is required: neither the product nor a recipe says it';
+        $settled->mustHave([
+            'depth_mm' => $unsaid,
+            'sheet_mm' => $unsaid,
+            'release_c' => 'is not known of this polymer: say at which temperature it keeps its shape',
+            'mould_c' => "{$polymer->code} has no window for forming: set the mould temperature",
+        ]);
+        if (! $settled->has('base_diameter_mm') && ! ($settled->has('length_mm') && $settled->has('width_mm'))) {
+            throw new InputError('settings.length_mm', 'give both sides of the part, or its diameter');
+        }
+
+        return $settled;
+    }
+
+    private function normal(Polymer $polymer): float
+    {
+        $normal = $polymer->process('vacuum_forming')['sheet_normal_c'] ?? null;
+
+        return is_numeric($normal) ? (float) $normal : throw new InputError(
+            'polymer',
+            "{$polymer->code} has no window for forming: its sheet's temperature is not known",
+        );
+    }
+
+    /** Side of the blank: the part and its margin. */
+    private function side(Settled $set, string $side): float
+    {
+        $part = $set->optional('base_diameter_mm') ?? $set->get($side);
+
+        return round($part + 2 * $set->get('margin_mm'), 1);
+    }
+
+    private function draw(Settled $set): DrawResult
+    {
+        $round = $set->optional('base_diameter_mm');
+
+        return Ask::for(new Draw, DrawInput::class, [
+            'shape' => $round === null ? 'box' : 'cone',
+            'height_mm' => $set->get('depth_mm'),
+            'sheet_mm' => $set->get('sheet_mm'),
+            'length_mm' => $round === null ? $set->get('length_mm') : null,
+            'width_mm' => $round === null ? $set->get('width_mm') : null,
+            'base_diameter_mm' => $round,
+            'draft_deg' => $set->get('draft_deg'),
+        ], ['height_mm' => 'settings.depth_mm']);
+    }
+
+    /** By the round part of the narrower side: a box thins in its corners as that does, or less. */
+    private function wall(Settled $set): WallResult
+    {
+        $round = $set->optional('base_diameter_mm') ?? min($set->get('length_mm'), $set->get('width_mm'));
+
+        return Ask::for(new Wall, WallInput::class, [
+            'base_diameter_mm' => $round,
+            'depth_mm' => $set->get('depth_mm'),
+            'draft_deg' => $set->get('draft_deg'),
+            'sheet_mm' => $set->get('sheet_mm'),
+            'corner_radius_mm' => $set->optional('corner_radius_mm'),
+        ], ['base_diameter_mm' => 'settings.width_mm']);
+    }
+
+    private function sheet(PlanInput $in, Settled $set): ?VacuumSheetResult
+    {
+        if ($in->machine->heater_c === null) {
+            return null;
+        }
+
+        return Ask::for(new VacuumSheet($this->polymers), VacuumSheetInput::class, [
+            'polymer' => $in->polymer,
+            'thickness_mm' => $set->get('sheet_mm'),
+            'initial_c' => $set->get('initial_c'),
+            'sides' => $in->machine->sides,
+            'ambient_c' => $set->get('ambient_c'),
+            'transfer_s' => $set->get('transfer_s'),
+            'heater_c' => $in->machine->heater_c,
+            'exchange' => $in->machine->exchange ?? self::USUAL_EXCHANGE,
+        ], ['thickness_mm' => 'settings.sheet_mm', 'heater_c' => 'machine', 'exchange' => 'machine']);
+    }
+
+    private function pullBy(PlanInput $in): ?PullBy
+    {
+        $m = $in->machine;
+        $tank = $m->tank_l !== null && $m->tank_kpa !== null && $m->box_l !== null;
+
+        return match (true) {
+            $in->pull_by === PullBy::BlowerThenTank && $tank && $m->blower_kpa !== null,
+            $in->pull_by === PullBy::Tank && $tank,
+            $in->pull_by === PullBy::Pump && $m->speed_l_min !== null => $in->pull_by,
+            $in->pull_by !== null => throw new InputError(
+                'pull_by',
+                "asks for what {$m->name} is not known to have: enter its tank, blower or pump first",
+            ),
+            $tank && $m->blower_kpa !== null => PullBy::BlowerThenTank,
+            $tank => PullBy::Tank,
+            $m->speed_l_min !== null && $m->box_l !== null => PullBy::Pump,
+            default => null,
+        };
+    }
+
+    /** @return array{?float, ?float, list<\Dithermic\Core\Vacuum\PressurePoint>} kPa at the end, seconds to it, and the way */
+    private function pull(PlanInput $in, ?PullBy $by, ?float $within): array
+    {
+        $m = $in->machine;
+        if ($by === null) {
+            return [null, null, []];
+        }
+        if ($by === PullBy::Pump) {
+            $target = ($m->ultimate_kpa ?? 0.0) + self::NEAR_KPA;
+            $down = Ask::for(new PumpDown, PumpDownInput::class, [
+                'volume_l' => $m->box_l,
+                'speed_l_min' => $m->speed_l_min,
+                'start_kpa' => $m->atmosphere_kpa,
+                'target_kpa' => $target,
+                'ultimate_kpa' => $m->ultimate_kpa ?? 0.0,
+                'form_within_s' => $within,
+            ], ['target_kpa' => 'machine', 'volume_l' => 'machine']);
+
+            return [round($target, 1), round($down->seconds, 1), $down->curve];
+        }
+        $two = Ask::for(new TwoStage, TwoStageInput::class, [
+            'box_l' => $m->box_l,
+            'blower_kpa' => $by === PullBy::Tank ? $m->atmosphere_kpa : $m->blower_kpa,
+            'tank_l' => $m->tank_l,
+            'tank_kpa' => $m->tank_kpa,
+            'atmosphere_kpa' => $m->atmosphere_kpa,
+            'form_within_s' => $within,
+        ], ['blower_kpa' => 'machine', 'tank_kpa' => 'machine', 'tank_l' => 'machine', 'box_l' => 'machine']);
+
+        return [round($two->after_tank_kpa, 1), $two->seconds_to_target, $two->curve];
+    }
+
+    /**
+     * @param  array{float, float}  $blank
+     * @return list<PlanCheck>
+     */
+    private function checks(
+        PlanInput $in,
+        Settled $set,
+        Polymer $polymer,
+        DrawResult $draw,
+        WallResult $wall,
+        ?VacuumSheetResult $sheet,
+        array $blank,
+        ?float $pullS,
+    ): array {
+        $checks = [];
+        $most = $polymer->process('vacuum_forming')['max_area_draw_ratio'] ?? null;
+        if (is_numeric($most)) {
+            $checks[] = new PlanCheck(
+                'draw',
+                $draw->areal_draw_ratio > $most ? CheckState::Block : CheckState::Ok,
+                sprintf('It stretches %.2f times its area; %s takes %.1f.', $draw->areal_draw_ratio, $polymer->code, $most),
+                round($draw->areal_draw_ratio, 2),
+                (float) $most,
+            );
+        }
+        $least = $set->optional('least_wall_mm');
+        if ($least !== null) {
+            $checks[] = new PlanCheck(
+                'wall',
+                $wall->thinnest_mm < $least ? CheckState::Warn : CheckState::Ok,
+                sprintf('Its thinnest wall, at the %s, is %.2f mm.', $wall->where, $wall->thinnest_mm),
+                $least,
+                round($wall->thinnest_mm, 2),
+            );
+        }
+        [$long, $wide] = [max($blank), min($blank)];
+        if ($in->machine->bed_length_mm !== null && $in->machine->bed_width_mm !== null) {
+            $bed = [$in->machine->bed_length_mm, $in->machine->bed_width_mm];
+            $checks[] = new PlanCheck(
+                'bed',
+                $long > max($bed) || $wide > min($bed) ? CheckState::Block : CheckState::Ok,
+                sprintf('The blank is %.0f × %.0f mm, the frame takes %.0f × %.0f.', $long, $wide, max($bed), min($bed)),
+                $long > max($bed) ? $long : $wide,
+                $long > max($bed) ? max($bed) : min($bed),
+            );
+        }
+        if ($sheet !== null && $sheet->ready_s === null) {
+            $checks[] = new PlanCheck('heat', CheckState::Block, 'This heater never gets the sheet hot through.');
+        } elseif ($sheet !== null && $sheet->window_s !== null) {
+            $checks[] = new PlanCheck(
+                'window',
+                $sheet->window_s < $set->get('look_s') ? CheckState::Warn : CheckState::Ok,
+                sprintf('Between hot enough and too hot there are %.0f s.', $sheet->window_s),
+                $set->get('look_s'),
+                round($sheet->window_s, 0),
+            );
+        }
+        if ($pullS !== null && $sheet?->form_within_s !== null) {
+            $checks[] = new PlanCheck(
+                'pull',
+                $pullS > $sheet->form_within_s ? CheckState::Warn : CheckState::Ok,
+                sprintf('The pull takes %.1f s, the sheet forms for %.1f s.', $pullS, $sheet->form_within_s),
+                round($pullS, 1),
+                round($sheet->form_within_s, 1),
+            );
+        }
+
+        return $checks;
+    }
+
+    /** @return list<string> */
+    private function cautions(Polymer $polymer): array
+    {
+        $cautions = ['Heater and hot sheet: gloves, and nothing that burns under it. Extract what it gives off.'];
+        if ($polymer->mustBeDried()) {
+            $cautions[] = 'Wet sheet blisters: dry it first.';
+        }
+
+        return $cautions;
+    }
+
+    /** @return list<UnknownFact> */
+    private function unknowns(PlanInput $in, Settled $set, ?VacuumSheetResult $sheet, ?PullBy $by): array
+    {
+        $facts = [];
+        if ($sheet === null) {
+            $facts[] = new UnknownFact(
+                'temperature of the heater',
+                sprintf(
+                    'The time is the trade\'s %.0f s for each mm, no more than a start: five sheets timed by what is seen teach this heater.',
+                    self::CLOCK_S_PER_MM,
+                ),
+            );
+        }
+        if ($by === null) {
+            $facts[] = new UnknownFact('what pulls: tank, blower or pump, and the air under the sheet', 'Whether it pulls deep and soon enough is not checked.');
+        }
+        if ($in->machine->bed_length_mm === null) {
+            $facts[] = new UnknownFact('frame of the former', 'Whether the blank fits is not checked.');
+        }
+        if (! $set->has('least_wall_mm')) {
+            $facts[] = new UnknownFact('least wall that the product takes', 'Whether its thinnest place is enough is for you to say.');
+        }
+
+        return $facts;
+    }
+}

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Planned, School } from '../../api/types';
+import QuantityField from '../../parts/QuantityField.vue';
+import TypedField from '../../parts/TypedField.vue';
+import { clockText, show } from '../../parts/units';
+import { drawingOf } from '../../processes/panels';
+import { title } from '../reckon/schema';
+import MachinePicks from './MachinePicks.vue';
+import { decimalsOf, dimensionOf, rangeOf, type Bounds } from './ranges';
+import { useThisSetting } from './useSetting';
+
+/** The panel that the plan of any process fits: what can be moved, what it comes to, the methods, the drawing. */
+const props = defineProps<{ plan: Planned }>();
+const { draft, process, value, from } = useThisSetting();
+
+const schema = computed(
+    () => (process.value?.settings as { properties?: Record<string, Bounds> } | undefined)?.properties ?? {},
+);
+const settings = computed(() =>
+    props.plan.plan.settings.map((s) => {
+        const bounds = schema.value[s.name] ?? {};
+        const dimension = dimensionOf(s.unit);
+        const range = rangeOf(s, bounds);
+        return {
+            ...s,
+            ...range,
+            dimension,
+            label: dimension === 'number' && s.unit ? `${title(s.name)}, ${s.unit}` : title(s.name),
+            digits: dimension === 'number' ? decimalsOf(range.step) : undefined,
+            note: bounds.description,
+        };
+    }),
+);
+/** With a window first: that is what is turned. What nobody has said can be entered; the rest is folded away. */
+const turned = computed(() => settings.value.filter((s) => s.value !== null && s.low != null));
+const rest = computed(() => settings.value.filter((s) => s.value !== null && s.low == null));
+const unsaid = computed(() => settings.value.filter((s) => s.value === null));
+const models = Object.fromEntries(props.plan.plan.settings.map((s) => [s.name, value(s.name)]));
+const set = (name: string, to: number | null) => {
+    if (to === null) delete draft.value.settings[name];
+    else draft.value.settings[name] = to;
+};
+
+const schools = computed(() =>
+    Object.entries((process.value?.schools ?? {}) as Record<string, School>).map(([id, school]) => ({
+        id,
+        ...school,
+        chosen: draft.value.choices[id] ?? props.plan.choices[id] ?? school.default,
+    })),
+);
+const drawing = computed(() => drawingOf(props.plan.process));
+const told = computed(() => [
+    ...(props.plan.plan.charge.method === 'cut'
+        ? [{ id: 'charge', name: 'Blank', text: show(props.plan.plan.charge.mass_g, 'mass'), why: '' }]
+        : [
+              {
+                  id: 'charge',
+                  name: 'Weigh out',
+                  text: show(props.plan.plan.charge.mass_g, 'mass', 1),
+                  why: '',
+              },
+          ]),
+    ...props.plan.plan.timers.map((t) => ({
+        id: t.id,
+        name: title(t.id),
+        text: clockText(60 * t.minutes),
+        why: t.because,
+    })),
+]);
+</script>
+
+<template>
+    <section class="moves card" aria-label="What can be moved">
+        <slot name="material" />
+        <MachinePicks />
+        <QuantityField
+            v-for="s in turned"
+            :key="s.name"
+            v-model="models[s.name]!.value"
+            :label="s.label"
+            :dimension="s.dimension"
+            :min="s.min"
+            :max="s.max"
+            :step="s.step"
+            :digits="s.digits"
+            :origin="from(s.name)"
+        />
+        <details :open="rest.length <= 6">
+            <summary>More that can be moved</summary>
+            <QuantityField
+                v-for="s in rest"
+                :key="s.name"
+                v-model="models[s.name]!.value"
+                :label="s.label"
+                :dimension="s.dimension"
+                :min="s.min"
+                :max="s.max"
+                :step="s.step"
+                :digits="s.digits"
+                :origin="from(s.name)"
+            />
+        </details>
+        <details v-if="unsaid.length > 0" class="fields">
+            <summary>Not said yet: {{ unsaid.length }}</summary>
+            <TypedField
+                v-for="s in unsaid"
+                :key="s.name"
+                :model-value="draft.settings[s.name] ?? null"
+                :label="s.label"
+                :dimension="s.dimension"
+                :note="s.note"
+                @update:model-value="(to) => set(s.name, to)"
+            />
+        </details>
+        <slot name="moved" />
+    </section>
+
+    <div class="answers">
+        <section class="three told" aria-label="The answer">
+            <div v-for="t in told" :key="t.id" :class="{ hot: t.id === 'soak' || t.id === 'heat' }">
+                <p>{{ t.name }}</p>
+                <strong class="mono">{{ t.text }}</strong>
+                <p class="quiet">{{ t.why }}</p>
+            </div>
+        </section>
+        <section class="card" aria-labelledby="whole">
+            <h2 id="whole">In one sentence</h2>
+            <p>{{ plan.plan.explanation }}</p>
+            <p v-for="w in plan.plan.warnings" :key="w" class="warn">
+                <span aria-hidden="true">▲</span> {{ w }}
+            </p>
+            <component :is="drawing" v-if="drawing" :plan="plan.plan" />
+        </section>
+        <section v-if="schools.length > 0" class="card" aria-labelledby="methods">
+            <h2 id="methods">By which method</h2>
+            <fieldset v-for="s in schools" :key="s.id" class="methods">
+                <legend>{{ s.title }}</legend>
+                <p class="quiet">{{ s.because }}</p>
+                <label v-for="c in s.choices" :key="c.id" :class="['choice', { on: c.id === s.chosen }]">
+                    <input
+                        type="radio"
+                        :name="s.id"
+                        :checked="c.id === s.chosen"
+                        @change="draft.choices[s.id] = c.id"
+                    />
+                    <span>{{ c.title }}<template v-if="c.id === s.default">, our default</template></span>
+                </label>
+            </fieldset>
+        </section>
+        <section v-if="plan.plan.cautions.length > 0" class="card" aria-label="Cautions">
+            <p v-for="c in plan.plan.cautions" :key="c" class="caution">
+                <span aria-hidden="true">▲</span> {{ c }}
+            </p>
+        </section>
+        <slot />
+    </div>
+</template>

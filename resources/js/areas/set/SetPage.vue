@@ -1,0 +1,236 @@
+<script setup lang="ts">
+import { computed, onMounted, provide, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, Refused } from '../../api/client';
+import { refreshFloor } from '../../api/floor';
+import { keepRun, newKey } from '../../api/queue';
+import { session } from '../../api/session';
+import type { Run } from '../../api/types';
+import { usePageKeys } from '../../parts/pageKeys';
+import { panelOf } from '../../processes/panels';
+import LotPicks from './LotPicks.vue';
+import PlanDoubts from './PlanDoubts.vue';
+import SafetyGate from './SafetyGate.vue';
+import './set.css';
+import { SETTING, useSetting } from './useSetting';
+
+const router = useRouter();
+const setting = useSetting();
+provide(SETTING, setting);
+const { draft, answers, shop, plan, problem, product, process, load, choose, blocks } = setting;
+onMounted(load);
+
+/** Products by their process: one row of choices each. */
+const shelves = computed(() =>
+    shop.processes
+        .map((p) => ({ process: p, products: shop.products.filter((x) => x.process === p.id) }))
+        .filter((s) => s.products.length > 0),
+);
+/** The answer stands for this process; another's is still under way. */
+const answered = computed(() =>
+    plan.value !== null && plan.value.process === process.value?.id ? plan.value : null,
+);
+const panel = computed(() => panelOf(process.value?.id ?? ''));
+const polymer = computed({
+    get: () => draft.value.polymer ?? product.value?.polymer ?? null,
+    set: (code) => {
+        draft.value.polymer = code === product.value?.polymer ? null : code;
+        // Temperatures were the other polymer's.
+        for (const name of Object.keys(draft.value.settings))
+            if (name.endsWith('_c')) delete draft.value.settings[name];
+        draft.value.lot_id = draft.value.charge_id = null;
+    },
+});
+const workable = computed(() =>
+    shop.polymers.filter((p) => p.morphology !== null && !(process.value && process.value.id in p.why_not)),
+);
+
+const overrides = ref<Record<string, string>>({});
+// Who starts has looked for themselves: another person's ticks and another lead's words are not theirs.
+watch(
+    () => session.person?.id,
+    () => {
+        Object.assign(answers, { people_protected: false, air_moving: false });
+        overrides.value = {};
+    },
+);
+const starting = ref(false);
+const refused = ref('');
+const standing = computed(() =>
+    blocks.value.filter(
+        (b) =>
+            !(
+                b.who_may_override === 'lead' &&
+                session.person?.role === 'lead' &&
+                (overrides.value[b.id] ?? '').trim().length >= 5
+            ),
+    ),
+);
+const mayStart = computed(
+    () =>
+        draft.value.lot_id !== null &&
+        plan.value !== null &&
+        problem.value === null &&
+        standing.value.length === 0,
+);
+let startId = newKey();
+
+async function start() {
+    if (!mayStart.value) return;
+    starting.value = true;
+    refused.value = '';
+    try {
+        const run = await api.post<Run>('runs', {
+            id: startId,
+            ...draft.value,
+            answers: { ...answers },
+            confirmed_by: session.person?.id,
+            overrides: Object.entries(overrides.value)
+                .filter(([id, reason]) => reason.trim().length >= 5 && blocks.value.some((b) => b.id === id))
+                .map(([id, reason]) => ({ id, reason })),
+        });
+        startId = newKey();
+        draft.value.charge_id = null;
+        await keepRun(run);
+        await refreshFloor();
+        await router.push(`/run/${run.summary.id}`);
+    } catch (error) {
+        refused.value =
+            error instanceof Refused
+                ? `${error.message}${error.message.endsWith('.') ? '' : '.'}`
+                : 'The server does not answer. Nothing has been started: try again, it will not start twice.';
+    } finally {
+        starting.value = false;
+    }
+}
+
+const kept = ref('');
+/** What a recipe keeps is how it is made: what the product is, and what the library says, stay theirs. */
+async function keep() {
+    if (!plan.value || !product.value) return;
+    const settings: Record<string, unknown> = { ...plan.value.choices };
+    for (const [name, value] of Object.entries(plan.value.settings))
+        if (value !== null && !(name in product.value.dimensions) && setting.from(name) !== 'polymer library')
+            settings[name] = value;
+    try {
+        const recipe = await api.post<{ version: number }>(`products/${product.value.id}/recipes`, {
+            machine_id: draft.value.machines[process.value?.roles[0]?.id ?? ''],
+            after_version: product.value.recipe?.version ?? 0,
+            settings,
+        });
+        kept.value = `Kept as version ${recipe.version}.`;
+        draft.value.settings = {};
+        await load();
+    } catch (error) {
+        kept.value = error instanceof Refused ? error.message : 'The server does not answer.';
+    }
+}
+usePageKeys('Setting up', () => [
+    { key: 's', says: 'Start the run', where: 'Set', do: () => void start() },
+    {
+        key: 'r',
+        says: 'Back to the recipe',
+        where: 'Set',
+        do: () => {
+            draft.value.settings = {};
+            draft.value.choices = {};
+        },
+    },
+]);
+</script>
+
+<template>
+    <div class="page setup">
+        <div class="page-head">
+            <div>
+                <h1>{{ process?.title ?? 'Set up a run' }}</h1>
+                <p class="quiet">{{ product?.note || 'Move something: the answer follows.' }}</p>
+            </div>
+            <div class="shelves">
+                <fieldset v-for="s in shelves" :key="s.process.id" class="pick">
+                    <legend>{{ s.process.title }}</legend>
+                    <label v-for="p in s.products" :key="p.id" :class="{ on: p.id === draft.product_id }"
+                        ><input
+                            type="radio"
+                            name="product"
+                            :checked="p.id === draft.product_id"
+                            @change="choose(p.id)"
+                        />{{ p.name }}</label
+                    >
+                </fieldset>
+            </div>
+        </div>
+        <p v-if="problem" class="card problem" role="alert">
+            <strong>{{
+                problem.field.replace('settings.', '').replace('machines.', '').replaceAll('_', ' ')
+            }}</strong>
+            {{ problem.message }}
+        </p>
+        <div v-if="!answered" class="card quiet">
+            {{
+                shop.ready && shop.products.length === 0
+                    ? 'No product yet. A lead adds one under Shop.'
+                    : problem
+                      ? 'No answer yet.'
+                      : 'Reckoning …'
+            }}
+        </div>
+        <div v-else class="set">
+            <component :is="panel" :plan="answered">
+                <template #material>
+                    <label class="sel"
+                        ><span>Polymer</span
+                        ><select v-model="polymer">
+                            <option v-for="p in workable" :key="p.code" :value="p.code">
+                                {{ p.code }}, {{ p.name }}
+                            </option>
+                        </select></label
+                    >
+                </template>
+                <template #moved>
+                    <div class="moved">
+                        <v-btn
+                            size="small"
+                            variant="outlined"
+                            :disabled="Object.keys(draft.settings).length === 0"
+                            @click="
+                                draft.settings = {};
+                                draft.choices = {};
+                            "
+                            >Back to the recipe</v-btn
+                        >
+                        <v-btn
+                            v-if="session.person?.role === 'lead'"
+                            size="small"
+                            variant="outlined"
+                            @click="keep"
+                            >Keep as recipe</v-btn
+                        >
+                        <p v-if="kept" role="status">{{ kept }}</p>
+                    </div>
+                </template>
+                <LotPicks :polymer="polymer" />
+                <PlanDoubts :plan="answered.plan" />
+                <SafetyGate
+                    v-model:people="answers.people_protected"
+                    v-model:air="answers.air_moving"
+                    v-model:overrides="overrides"
+                    v-model:scale="draft.scale"
+                    :safety="answered.safety"
+                    :lead="session.person?.role === 'lead'"
+                />
+            </component>
+        </div>
+        <div v-if="answered" class="start">
+            <p v-if="refused" class="refused" role="alert"><span aria-hidden="true">▲</span> {{ refused }}</p>
+            <p v-else-if="draft.lot_id === null">Choose the lot to take the charge from.</p>
+            <p v-else-if="standing.length > 0">
+                <span aria-hidden="true">▲</span> {{ standing[0]?.because }}
+            </p>
+            <p v-else>Nothing stops this run.</p>
+            <v-btn color="primary" size="x-large" :disabled="!mayStart" :loading="starting" @click="start"
+                >Start the run <span class="key ml-3">S</span></v-btn
+            >
+        </div>
+    </div>
+</template>

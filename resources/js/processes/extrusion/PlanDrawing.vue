@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { components } from '../../api/schema';
+import TimeStrip, { type Stretch } from '../../parts/TimeStrip.vue';
+
+/** Moulds in circulation, each in its row: where every one is while the machine fills the next. */
+const props = defineProps<{ plan: components['schemas']['PlanExtrusionResult'] }>();
+const setting = (name: string) => Number(props.plan.settings.find((s) => s.name === name)?.value ?? 0);
+const moulds = computed(() => Math.max(1, Math.min(8, Math.round(setting('moulds')))));
+const end = computed(() => props.plan.cycle_s * (moulds.value + 1));
+const rows = computed(() => {
+    const fill = Number(props.plan.bar.fill_time_s ?? 0);
+    return Array.from({ length: moulds.value }, (_, k) => {
+        const from = k * props.plan.cycle_s;
+        const parts: [string, number, Stretch['kind']][] = [
+            ['fill', fill, 'hot'],
+            ['chill', props.plan.chill_s, 'cold'],
+            ['swap', setting('swap_s'), 'hands'],
+            ['tank', props.plan.strip_s, 'cold'],
+        ];
+        let at = from;
+        const stretches = parts
+            .map(([name, seconds, kind]) => ({ name, from: at, to: (at += seconds), kind }))
+            .filter((s) => s.to > s.from && s.from < end.value)
+            .map((s) => ({ ...s, to: Math.min(s.to, end.value) }));
+        return { name: `Mould ${k + 1}`, stretches };
+    });
+});
+</script>
+
+<template>
+    <TimeStrip
+        class="mt-3"
+        :rows="rows"
+        :end="end"
+        :says="`${moulds} moulds in circulation, a bar every ${Math.round(plan.cycle_s)} s`"
+    />
+    <p class="quiet">
+        {{ plan.bars_shift }} bars a shift; with one mould more {{ plan.bars_shift_one_more }}.
+        {{ plan.moulds_needed }} keep the machine busy.
+    </p>
+</template>
