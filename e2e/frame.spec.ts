@@ -83,9 +83,7 @@ test('units follow the person, on the screen only', async ({ page }) => {
     await page.getByLabel('Platens', { exact: true }).fill('374');
     await page.getByLabel('Platens', { exact: true }).press('Enter');
     await expect
-        .poll(() =>
-            page.evaluate(() => JSON.parse(localStorage.getItem('dithermic.set')!).settings.platen_c),
-        )
+        .poll(() => page.evaluate(() => JSON.parse(localStorage.getItem('dithermic.set')!).settings.platen_c))
         .toBeCloseTo(190, 6);
     await page.getByRole('button', { name: 'Back to the recipe' }).click();
     await menu(page, 'Teodor Blum', 'Units: in');

@@ -19,6 +19,16 @@ use Dithermic\Core\Safety\CheckResult;
 /** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
 final readonly class PlanRun
 {
+    /** what a person may confirm; each counts only where the process asks it */
+    private const ANSWERS = [
+        'people_protected',
+        'air_moving',
+        'guard_closed',
+        'nozzle_seated',
+        'pressure_relieved',
+        'lifting_gear',
+    ];
+
     public function __construct(private Registry $calculations, private Present $present, private Dryness $dryness)
     {
     }
@@ -66,10 +76,10 @@ final readonly class PlanRun
                 'weighed_g' => $this->weighed($order->charge),
             ] + ($asked['charge'] ?? []),
             'settings' => $asked['settings'],
-            'answers' => [
-                'people_protected' => (bool) ($order->answers['people_protected'] ?? false),
-                'air_moving' => (bool) ($order->answers['air_moving'] ?? false),
-            ],
+            'answers' => array_map(
+                static fn (mixed $answer): bool => $answer === true,
+                array_intersect_key($order->answers, array_flip(self::ANSWERS)),
+            ),
             'scale' => $order->scale,
         ]);
         assert($result instanceof CheckResult);

@@ -169,16 +169,17 @@ final readonly class FloorView
     /** @param  Collection<int, Run>  $open */
     private static function where(Collection $open): string
     {
-        $count = ['in' => 0, 'out' => 0, 'none' => 0];
+        $count = ['in' => 0, 'out' => 0, 'none' => 0, 'pieces' => 0];
         foreach ($open as $run) {
             $procedure = $run->procedureVersion->procedure();
             $step = $procedure->step((string) $run->step);
-            $count[$step === null ? 'none' : $procedure->place($step->place)->heat ?? 'none']++;
+            $count[$step === null ? 'pieces' : $procedure->place($step->place)->heat ?? 'none']++;
         }
 
         return implode(' · ', array_filter([
             $count['in'] > 0 ? "{$count['in']} hot" : '',
             $count['out'] > 0 ? "{$count['out']} cooling" : '',
+            $count['pieces'] > 0 ? "{$count['pieces']} making" : '',
             $count['none'] > 0 ? "{$count['none']} at the bench" : '',
         ])) ?: 'being finished';
     }

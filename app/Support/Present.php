@@ -343,7 +343,7 @@ final readonly class Present
             $hand['timer'],
             $hand['people'],
             $hand['piece'],
-        ), $machine->hands($state));
+        ), [...$machine->hands($state), ...array_filter([$machine->next($state)])]);
     }
 
     /** The machine of a place, or what the place is called where no machine is. */

@@ -32,6 +32,39 @@ final readonly class Forecast
     }
 
     /**
+     * The piece that could be begun now, as a hand that waits; null while nothing can, or while another piece wants hands
+     * first. It is no part of hands(): nobody has promised a next piece.
+     *
+     * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
+     */
+    public function next(RunState $state): ?array
+    {
+        $first = $this->procedure->first(Phase::Piece);
+        if ($first === null || $state->status !== RunState::RUNNING || $state->step !== null || $state->closing) {
+            return null;
+        }
+        $there = array_filter($state->pieces, fn (Thread $piece): bool => $piece->outcome === Thread::OPEN
+            && $this->procedure->step((string) $piece->step)?->place === $first->place);
+        $holds = $this->procedure->place($first->place)->holds ?? null;
+        if ($holds !== null && count($there) >= $holds) {
+            return null;
+        }
+        $since = array_map(static fn (Thread $piece): float => $piece->stepSince, $state->pieces);
+
+        return [
+            'at' => max([$state->stepSince, ...$since]),
+            'what' => $first->title,
+            'why' => $first->why,
+            'step' => $first->id,
+            'entry' => null,
+            'timer' => null,
+            'people' => max(1, $first->people),
+            'place' => $first->place,
+            'piece' => count($state->pieces) + 1,
+        ];
+    }
+
+    /**
      * Stretches of time at the run's places: those gone by, the one under way and those to come.
      *
      * @return list<array{step: string, place: string, title: string, kind: string, from: float, to: float, phase: string, piece: ?int}>

@@ -14,6 +14,7 @@ final readonly class Gate
     /**
      * @param  list<string>  $confirmed
      * @param  list<string>  $fields
+     * @param  array<string, string>  $is what choices of the entry must be, by field
      */
     public function __construct(
         public string $says,
@@ -25,6 +26,7 @@ final readonly class Gate
         public ?string $atMost = null,
         public ?string $near = null,
         public ?string $tolerance = null,
+        public array $is = [],
     ) {
     }
 
@@ -39,7 +41,11 @@ final readonly class Gate
             array_values($of['confirmed'] ?? []),
             $text('entry'),
             array_values($of['fields'] ?? []),
-            $text('at_least'), $text('at_most'), $text('near'), $text('tolerance'),
+            $text('at_least'),
+            $text('at_most'),
+            $text('near'),
+            $text('tolerance'),
+            array_map(strval(...), $of['is'] ?? []),
         );
     }
 
@@ -91,6 +97,11 @@ final readonly class Gate
     {
         if ($values === null) {
             return "log {$this->says}";
+        }
+        foreach ($this->is as $field => $choice) {
+            if (($values[$field] ?? null) !== $choice) {
+                return $this->says;
+            }
         }
         foreach ($this->fields as $field) {
             $value = is_numeric($values[$field] ?? null) ? (float) $values[$field] : 0.0;

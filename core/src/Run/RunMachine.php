@@ -140,6 +140,16 @@ final readonly class RunMachine
     }
 
     /**
+     * The piece that could be begun now; null where none can.
+     *
+     * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
+     */
+    public function next(RunState $state): ?array
+    {
+        return $this->forecast->next($state);
+    }
+
+    /**
      * The run as stretches of time at its places.
      *
      * @return list<array{step: string, place: string, title: string, kind: string, from: float, to: float, phase: string, piece: ?int}>

@@ -68,6 +68,8 @@ export interface ProcedureGate {
     at_most?: string;
     near?: string;
     tolerance?: string;
+    /** what choices of the entry must be, by field */
+    is?: Record<string, string>;
 }
 export interface ProcedureStep {
     id: string;

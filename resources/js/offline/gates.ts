@@ -91,6 +91,7 @@ function lacksEntry(
 ): string | null {
     if (!values) return `log ${gate.says ?? ''}`;
     const wanted = (name: string | undefined) => Number(plan[name ?? ''] ?? 0);
+    const chosen = Object.entries(gate.is ?? {}).every(([field, choice]) => values[field] === choice);
     const holds = (gate.fields ?? []).every((field) => {
         const value = Number(values[field] ?? 0);
         return (
@@ -99,7 +100,7 @@ function lacksEntry(
             (gate.near === undefined || Math.abs(value - wanted(gate.near)) <= wanted(gate.tolerance) + 1e-9)
         );
     });
-    return holds ? null : (gate.says ?? '');
+    return chosen && holds ? null : (gate.says ?? '');
 }
 
 /** The newest standing entry of a kind as logged in this step of this thread: another step's or piece's is no evidence. */

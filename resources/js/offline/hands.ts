@@ -1,5 +1,5 @@
 import type { Hand, Procedure, ProcedureStep, Run } from '../api/types';
-import { after, threadOf, type ThreadState } from './gates';
+import { after, phase, taken, threadOf, type ThreadState } from './gates';
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
 
@@ -11,6 +11,28 @@ export function handsOf(run: Run): Hand[] {
         .map((piece) => threadOf(run, piece))
         .filter((t) => t !== null);
     return threads.flatMap((thread) => ofThread(run, thread)).sort((a, b) => a.at - b.at);
+}
+
+/** The piece that could be begun now (core/src/Run/Forecast.php, next); none where its place is taken. */
+export function nextOf(run: Run): Hand[] {
+    const procedure = run.procedure as unknown as Procedure;
+    const first = procedure.steps.find((s) => phase(s) === 'piece');
+    if (!first || run.summary.status !== 'running' || run.summary.step !== null || run.closing) return [];
+    if (taken(run, procedure, first.place, null) !== null) return [];
+    return [
+        {
+            ...whose(run, first),
+            at: Math.max(run.step_since, ...run.pieces.map((p) => p.step_since)),
+            what: first.title,
+            why: first.why,
+            step: first.id,
+            entry: null,
+            button: null,
+            timer: null,
+            people: Math.max(1, first.people),
+            piece: run.pieces.length + 1,
+        },
+    ];
 }
 
 function ofThread(run: Run, thread: ThreadState): Hand[] {

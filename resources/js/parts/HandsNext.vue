@@ -5,7 +5,7 @@ import { floor, refreshFloor } from '../api/floor';
 import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
-import { handsOf } from '../offline/hands';
+import { handsOf, nextOf } from '../offline/hands';
 import { useNow } from './clock';
 import { ring } from './sound';
 import { clockText, timeOfDay } from './units';
@@ -21,7 +21,9 @@ const hands = computed<Hand[]>(() => {
     const list = (floor.now?.hands ?? []).filter((h) => h.run_id === null || !touched.has(h.run_id));
     for (const id of touched) {
         const run = queue.runs[id];
-        if (run) list.push(...handsOf(overlay(run, queue.waiting)));
+        if (!run) continue;
+        const now = overlay(run, queue.waiting);
+        list.push(...handsOf(now), ...nextOf(now));
     }
     return list.sort((a, b) => a.at - b.at);
 });

@@ -28,6 +28,11 @@ const chosen = computed(() =>
 const timed = computed(() =>
     (procedure.value?.steps ?? []).filter((s) => s.starts || s.timer).map((s) => s.id),
 );
+/** of a run of pieces: how many came of it */
+const made = computed(() => {
+    const { good, bad } = run.value?.summary ?? { good: 0, bad: 0 };
+    return good + bad === 0 ? '' : `${good} good${bad ? `, ${bad} not` : ''}`;
+});
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
 const range = computed(() => {
     const all = series.value.flatMap(([, p]) => p);
@@ -92,7 +97,7 @@ const overrides = computed(
                     <h2>
                         Verdict
                         <span :class="['tag', run.summary.verdict === 'scrap' ? 'bad' : 'good']">{{
-                            run.summary.verdict ?? run.summary.status
+                            run.summary.verdict ?? (made || run.summary.status)
                         }}</span>
                     </h2>
                     <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>

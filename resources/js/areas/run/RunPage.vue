@@ -78,9 +78,11 @@ const grid = computed(
     () => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null,
 );
 const left = computed(() => (timer.value ? timer.value.ends_at - now.value : 0));
-/** the step's gate asks for this entry */
-const gated = (entry: string) => step.value?.gate?.some((g) => g.entry === entry) ?? false;
-const asked = (entry: string) => gated(entry) && logged(entry).length === 0;
+/** The step's gate asks for this entry and has not what it asks for: nothing yet, or nothing that will do */
+const asked = (entry: string) =>
+    step.value?.gate?.some(
+        (g) => g.entry === entry && missingNow.value.some((lack) => lack.endsWith(g.says ?? '')),
+    ) ?? false;
 /** of a timer, the time alone: what it is about stands above it */
 const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
 /** by the gates in the procedure's data, here as on the server */
@@ -153,7 +155,7 @@ const strip = computed(() => {
     return (hot?.fields ?? [])
         .filter((f) => f.dimension === 'temperature' && typeof last?.[f.id] === 'number')
         .map((f) => ({
-            label: f.label.split(' ')[0]!.toLowerCase(),
+            label: f.label.split(/[ ,]/)[0]!.toLowerCase(),
             c: Number(last?.[f.id]),
             trend: typeof before?.[f.id] === 'number' ? Math.sign(last![f.id]! - before[f.id]!) : 0,
         }));
@@ -364,7 +366,7 @@ usePageKeys('This run', () => {
         >
             <h2 class="title">
                 <template v-if="focus.piece !== null"
-                    >{{ procedure.piece?.title ?? 'piece' }} {{ focus.piece }}:
+                    >{{ title(procedure.piece?.title ?? 'piece') }} {{ focus.piece }}:
                 </template>
                 {{ step.title }}
                 <span
@@ -402,7 +404,8 @@ usePageKeys('This run', () => {
                                 .replace(' min', '')
                                 .replace('.0', '')
                         }}
-                        of {{ minutesText(timer.minutes) }}
+                        of
+                        {{ timer.minutes < 3 ? clockText(60 * timer.minutes) : minutesText(timer.minutes) }}
                     </p>
                     <p v-else><strong>Time is up</strong> since {{ timeOfDay(timer.ends_at) }}</p>
                     <p v-if="timer.kind === 'cool' && model.cool_min">
@@ -725,6 +728,9 @@ usePageKeys('This run', () => {
     margin-left: auto;
     align-self: center;
 }
+.steps section:has(.count) {
+    padding-right: 10px;
+}
 .steps {
     padding: 4px 0 8px 18px;
     grid-row: 2 / 4;
@@ -975,6 +981,9 @@ figcaption {
     flex: 2 1 240px;
     min-height: 68px !important;
     font-size: 1.15rem !important;
+}
+.advance :deep(.v-btn__content) {
+    white-space: normal;
 }
 .btn-in {
     display: grid;

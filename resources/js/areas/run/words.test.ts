@@ -20,7 +20,10 @@ describe('one log entry in a few words', () => {
         ['extended', { minutes: 2, reason: 'cold day' }, 'Time changed by 2 min. cold day'],
         ['noted', { text: 'smells' }, 'smells'],
         ['aborted', { reason: 'a leak' }, 'Stopped. a leak'],
-        ['closing', {}, 'closing'],
+        ['closing', {}, 'No more: shutting down'],
+        ['piece_begun', { piece: 2 }, 'Piece 2 begun'],
+        ['piece_dropped', { piece: 2, reason: 'a hole' }, 'Piece 2 taken out. a hole'],
+        ['noted', { text: 'late', piece: 3 }, 'Piece 3: late'],
     ])('%s %o', (type, data, says) => expect(eventWords(event(type, data), procedure)).toBe(says));
 
     it('says a logged value with its unit and an unknown entry by its name', () => {

@@ -1,10 +1,21 @@
-import type { Procedure, RunEvent } from '../../api/types';
+import type { Procedure, ProcedureStep, RunEvent } from '../../api/types';
 import { show } from '../../parts/units';
 
 /** One log entry in a few words, by the procedure's own titles. */
 export function eventWords(event: RunEvent, procedure: Procedure): string {
     const data = event.data as Record<string, unknown>;
     const step = procedure.steps.find((s) => s.id === data.step);
+    const piece = `${procedure.piece?.title ?? 'piece'} ${String(data.piece ?? '')}`.trim();
+    const said = words(event, procedure, step);
+    if (event.type === 'piece_begun') return `${upper(piece)} begun`;
+    if (event.type === 'piece_dropped') return `${upper(piece)} taken out. ${String(data.reason)}`;
+    return data.piece === undefined || data.piece === null ? said : `${upper(piece)}: ${said}`;
+}
+
+const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+function words(event: RunEvent, procedure: Procedure, step: ProcedureStep | undefined): string {
+    const data = event.data as Record<string, unknown>;
     switch (event.type) {
         case 'started':
             return 'Run started';
@@ -20,6 +31,8 @@ export function eventWords(event: RunEvent, procedure: Procedure): string {
             return `Time changed by ${String(data.minutes)} min. ${String(data.reason)}`;
         case 'noted':
             return String(data.text);
+        case 'closing':
+            return 'No more: shutting down';
         case 'aborted':
             return `Stopped. ${String(data.reason)}`;
         default:

@@ -50,22 +50,22 @@ const schools = computed(() =>
     })),
 );
 const drawing = computed(() => drawingOf(props.plan.process));
+/** Heat in or heat out, by what the timer is called in the procedure's words. */
+const kindOf = (id: string) => (['heat', 'soak'].includes(id) ? 'hot' : id === 'fill' ? '' : 'cold');
 const told = computed(() => [
-    ...(props.plan.plan.charge.method === 'cut'
-        ? [{ id: 'charge', name: 'Blank', text: show(props.plan.plan.charge.mass_g, 'mass'), why: '' }]
-        : [
-              {
-                  id: 'charge',
-                  name: 'Weigh out',
-                  text: show(props.plan.plan.charge.mass_g, 'mass', 1),
-                  why: '',
-              },
-          ]),
+    {
+        id: 'charge',
+        name: props.plan.plan.charge.method === 'cut' ? 'Blank' : 'Each takes',
+        text: show(props.plan.plan.charge.mass_g, 'mass', 1),
+        why: '',
+        kind: '',
+    },
     ...props.plan.plan.timers.map((t) => ({
         id: t.id,
         name: title(t.id),
         text: clockText(60 * t.minutes),
         why: t.because,
+        kind: kindOf(t.id),
     })),
 ]);
 </script>
@@ -118,7 +118,7 @@ const told = computed(() => [
 
     <div class="answers">
         <section class="three told" aria-label="The answer">
-            <div v-for="t in told" :key="t.id" :class="{ hot: t.id === 'soak' || t.id === 'heat' }">
+            <div v-for="t in told" :key="t.id" :class="t.kind">
                 <p>{{ t.name }}</p>
                 <strong class="mono">{{ t.text }}</strong>
                 <p class="quiet">{{ t.why }}</p>

@@ -1,13 +1,25 @@
 <script setup lang="ts">
-import type { PressPlan } from '../../api/types';
+import { computed } from 'vue';
+import type { Planned } from '../../api/types';
 
-/** The gate before heat. What it says is the core's; the server asks the core again when the run starts. */
-defineProps<{ safety: PressPlan['safety']; lead: boolean }>();
-const people = defineModel<boolean>('people', { required: true });
-const air = defineModel<boolean>('air', { required: true });
+/** The gate before heat. What it asks and says is the core's; the server asks the core again when the run starts. */
+const props = defineProps<{ safety: Planned['safety']; lead: boolean }>();
+const answers = defineModel<Record<string, boolean>>('answers', { required: true });
 const overrides = defineModel<Record<string, string>>('overrides', { required: true });
 const scale = defineModel<string>('scale', { required: true });
-const SELF = ['people_unprotected', 'no_air'];
+/** What a person confirms by looking; until a lot is chosen, what every process asks. */
+const asked = computed(() => {
+    const of = props.safety?.acknowledgements ?? [
+        { id: 'people_protected', text: 'Eyes, hands, arms and feet covered: everybody at the machine.' },
+        { id: 'air_moving', text: 'Extraction is on, or we are in the open air.' },
+    ];
+    const heavy = props.safety?.blocks.some((b) => b.id === 'heavy') || answers.value.lifting_gear === true;
+    return heavy
+        ? [...of, { id: 'lifting_gear', text: 'Lifting gear, or two people, for what is heavy.' }]
+        : of;
+});
+/** these stand as what is not ticked yet */
+const SELF = ['people_unprotected', 'no_air', 'guard_open', 'nozzle_open', 'pressure_standing'];
 </script>
 
 <template>
@@ -15,15 +27,10 @@ const SELF = ['people_unprotected', 'no_air'];
         <h2 id="gate">Before heat</h2>
         <p v-if="safety" class="quiet">Wear: {{ safety.required_ppe.join(', ') }}.</p>
         <div class="ticks">
-            <label :class="{ on: people }"
-                ><input v-model="people" type="checkbox" /><span
-                    >Eyes, hands, arms and feet covered: everybody at the machine</span
-                ></label
-            >
-            <label :class="{ on: air }"
-                ><input v-model="air" type="checkbox" /><span
-                    >Extraction is on, or we are in the open air</span
-                ></label
+            <label v-for="a in asked" :key="a.id" :class="{ on: answers[a.id] }"
+                ><input v-model="answers[a.id]" type="checkbox" /><span>{{
+                    a.text.replace(/\.$/, '')
+                }}</span></label
             >
         </div>
         <p v-if="!safety" class="quiet">Choose a lot: then it is known what goes into the heat.</p>

@@ -50,7 +50,7 @@ const overrides = ref<Record<string, string>>({});
 watch(
     () => session.person?.id,
     () => {
-        Object.assign(answers, { people_protected: false, air_moving: false });
+        answers.value = {};
         overrides.value = {};
     },
 );
@@ -83,7 +83,7 @@ async function start() {
         const run = await api.post<Run>('runs', {
             id: startId,
             ...draft.value,
-            answers: { ...answers },
+            answers: answers.value,
             confirmed_by: session.person?.id,
             overrides: Object.entries(overrides.value)
                 .filter(([id, reason]) => reason.trim().length >= 5 && blocks.value.some((b) => b.id === id))
@@ -212,8 +212,7 @@ usePageKeys('Setting up', () => [
                 <LotPicks :polymer="polymer" />
                 <PlanDoubts :plan="answered.plan" />
                 <SafetyGate
-                    v-model:people="answers.people_protected"
-                    v-model:air="answers.air_moving"
+                    v-model:answers="answers"
                     v-model:overrides="overrides"
                     v-model:scale="draft.scale"
                     :safety="answered.safety"

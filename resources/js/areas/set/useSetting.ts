@@ -42,7 +42,7 @@ const EMPTY: Draft = {
 /** The job being set up: what was moved, the core's live answer to it, and what stands in its way. Survives a reload. */
 export function useSetting() {
     const draft = useLocalStorage<Draft>(DRAFT_KEY, { ...EMPTY }, { mergeDefaults: true });
-    const answers = reactive({ people_protected: false, air_moving: false });
+    const answers = ref<Record<string, boolean>>({});
     const shop = reactive<{
         products: Product[];
         processes: Process[];
@@ -111,7 +111,7 @@ export function useSetting() {
         const main = process.value?.roles[0]?.id ?? '';
         return d.product_id === null || (d.machines[main] ?? null) === null
             ? null
-            : { ...d, product_id: d.product_id, answers: { ...answers } };
+            : { ...d, product_id: d.product_id, answers: answers.value };
     });
 
     // One question under way at a time; while it is, only the newest waits: a dragged slider never queues up behind itself.
@@ -169,6 +169,8 @@ export function useSetting() {
             charge_id: null,
         });
         problem.value = null;
+        // Another machine, another look.
+        answers.value = {};
         fillPlaces();
     }
 

@@ -1,0 +1,533 @@
+<?php
+
+declare(strict_types=1);
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Process\PlanCheck;
+use Dithermic\Core\Process\PlannedSetting;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Phase;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
+
+require_once __DIR__.'/calculate.php';
+require_once __DIR__.'/walk.php';
+
+const HERON = [
+    'name' => 'Heron',
+    'kind' => 'plunger_injector',
+    'barrel_diameter_mm' => 38,
+    'barrel_length_mm' => 180,
+    'plunger_diameter_mm' => 38,
+    'lever_long_mm' => 1100,
+    'lever_short_mm' => 70,
+    'hand_force_n' => 350,
+    'max_c' => 280,
+    'bolts' => 4,
+    'bolt_proof_kn' => 37,
+    'heater_w' => 900,
+    'barrel_kg' => 6,
+];
+const ADDER = [
+    'name' => 'Adder',
+    'kind' => 'extruder',
+    'throughput_kg_h' => 12,
+    'bath_c' => 14,
+    'max_c' => 260,
+    'tank_places' => 3,
+];
+const BELLOWS = [
+    'name' => 'Bellows',
+    'kind' => 'vacuum_former',
+    'heater_c' => 390,
+    'exchange' => 0.7,
+    'sides' => 1,
+    'box_l' => 28,
+    'tank_l' => 60,
+    'tank_kpa' => 6,
+    'blower_kpa' => 82,
+    'speed_l_min' => 170,
+    'ultimate_kpa' => 2,
+    'bed_length_mm' => 560,
+    'bed_width_mm' => 480,
+];
+const ANVIL = [
+    'name' => 'Anvil',
+    'kind' => 'hot_press',
+    'heater_kw' => 2.2,
+    'platen_kj_k' => 14,
+    'loss_kw' => 0.5,
+    'max_c' => 300,
+    'bed_length_mm' => 700,
+    'bed_width_mm' => 550,
+];
+const REDUCER = [
+    'part_volume_cm3' => 18,
+    'cavities' => 2,
+    'runner_volume_cm3' => 4.5,
+    'thickness_mm' => 2.5,
+    'flow_length_mm' => 90,
+    'projected_area_cm2' => 64,
+    'cavity_pressure_bar' => 180,
+];
+const RAIL = ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40];
+const TRAY = [
+    'length_mm' => 292,
+    'width_mm' => 182,
+    'depth_mm' => 38,
+    'draft_deg' => 3,
+    'sheet_mm' => 1.5,
+    'corner_radius_mm' => 8,
+];
+const SHEET = ['length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8, 'thickness_tolerance_mm' => 1];
+
+/** @return array<string, array{string, string, array<string, mixed>, array<string, array<string, mixed>>}> */
+function jobs(): array
+{
+    return [
+        'compression' => ['compression', 'HDPE', SHEET, ['hot' => ANVIL]],
+        'injection' => ['injection', 'PP', REDUCER, ['barrel' => HERON]],
+        'extrusion' => ['extrusion', 'HDPE', RAIL, ['barrel' => ADDER]],
+        'vacuum_forming' => ['vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS]],
+    ];
+}
+
+function process(string $id): Definition
+{
+    return (new Processes(new Registry))->get($id);
+}
+
+/**
+ * @param  array<string, mixed>  $product
+ * @param  array<string, array<string, mixed>>  $machines
+ * @param  array<string, mixed>  $settings
+ * @param  array<string, string>  $choices
+ */
+function planOf(
+    string $id,
+    string $polymer,
+    array $product,
+    array $machines,
+    array $settings = [],
+    array $choices = [],
+): Plan {
+    return process($id)->plan(new Job($polymer, $product, $machines, settings: $settings, choices: $choices));
+}
+
+/** @param  array<string, mixed>  $settings */
+function shots(array $settings = [], array $machine = [], array $choices = [], string $polymer = 'PP'): Plan
+{
+    return planOf('injection', $polymer, REDUCER, ['barrel' => $machine + HERON], $settings, $choices);
+}
+
+/** @return array<string, mixed> */
+function target(Plan $plan, string $name): mixed
+{
+    return ((array) $plan->targets)[$name];
+}
+
+/** @return array<string, string> state by id */
+function checked(Plan $plan): array
+{
+    return array_map(
+        static fn (PlanCheck $c): string => $c->state->value,
+        array_column($plan->checks, null, 'id'),
+    );
+}
+
+/** @return list<string> */
+function unknown(Plan $plan): array
+{
+    return array_map(static fn (UnknownFact $u): string => $u->fact, $plan->unknowns);
+}
+
+function refusedField(Closure $does): ?string
+{
+    try {
+        $does();
+    } catch (InputError $error) {
+        return $error->field;
+    }
+
+    return null;
+}
+
+it('plans each process with every number that its procedure names', function (
+    string $id,
+    string $polymer,
+    array $product,
+    array $machines,
+): void {
+    $plan = planOf($id, $polymer, $product, $machines);
+    $procedure = new Procedure(process($id)->procedure());
+    $procedure->checkPlan((array) $plan->targets);
+    expect($procedure->body['process'])->toBe($id)
+        ->and($plan->explanation)->not->toBe('')
+        ->and($plan->charge->mass_g)->toBeGreaterThan(0)
+        ->and(array_column($plan->timers, 'id'))->toBe(array_column($procedure->body['timers'], 'id'));
+    foreach ($plan->timers as $timer) {
+        $named = array_column($procedure->body['timers'], 'minutes', 'id')[$timer->id];
+        expect($timer->minutes)->toBe((float) target($plan, $named))->and($timer->because)->not->toBe('');
+    }
+    foreach ($plan->settings as $setting) {
+        expect($setting->value !== null && $setting->origin === '')->toBeFalse("{$setting->name} came from nowhere");
+    }
+})->with(jobs(...));
+
+it('knows its own places: every role is a place of its procedure, and the main one takes the heat', function (
+    string $id,
+): void {
+    $process = process($id);
+    $procedure = new Procedure($process->procedure());
+    foreach ($process->roles() as $role) {
+        expect($procedure->place($role->id))->not->toBeNull();
+    }
+    expect($procedure->place($process->main()->id)?->heat)->toBe('in')
+        ->and($process->schools())->toBe(array_keys($procedure->body['schools']))
+        ->and(count($process->figures()))->toBeGreaterThan(3);
+    foreach ($procedure->body['schools'] as $school) {
+        expect(array_column($school['choices'], 'id'))->toContain($school['default']);
+    }
+})->with(array_map(static fn (array $job): array => [$job[0]], jobs()));
+
+it('runs from start to end on its plan, piece after piece, and nothing is refused', function (
+    string $id,
+    string $polymer,
+    array $product,
+    array $machines,
+): void {
+    $plan = (array) planOf($id, $polymer, $product, $machines)->targets;
+    $procedure = new Procedure(process($id)->procedure());
+    $machine = new RunMachine($procedure, $plan);
+    $state = new RunState;
+    $n = 0;
+    $tell = static function (string $type, array $data) use ($machine, $state, &$n): void {
+        $event = new Event('e'.$n, EventType::from($type), 1000.0 + 10 * $n++, 'Jun', $data);
+        expect($machine->refuses($state, $event)?->getMessage())->toBeNull();
+        $machine->apply($state, $event);
+    };
+    $walk = static function (Thread $thread, string $verdict = 'good') use ($procedure, $plan, $tell): void {
+        while ($thread->step !== null && $thread->outcome === Thread::OPEN) {
+            $step = $procedure->step($thread->step);
+            // The grid of a sheet has points of its own; that story is told elsewhere.
+            if ($step === null || $step->id === 'check') {
+                $tell('step_done', ['step' => 'check', 'reason' => 'no calliper here']);
+
+                continue;
+            }
+            foreach (throughStep($procedure, $step, $plan, $thread->piece, $verdict) as $entry) {
+                $tell($entry['type'], $entry['data']);
+            }
+        }
+    };
+    $tell('started', []);
+    $walk($state);
+    if ($procedure->hasPieces()) {
+        foreach ([1 => 'good', 2 => 'scrap'] as $piece => $verdict) {
+            expect($machine->next($state)['piece'] ?? null)->toBe($piece);
+            $tell('piece_begun', ['piece' => $piece]);
+            $walk($state->pieces[$piece], $verdict);
+        }
+        $tell('closing', []);
+        expect($machine->next($state))->toBeNull();
+        $walk($state);
+    }
+    expect($state->status)->toBe(RunState::FINISHED)->and($machine->hands($state))->toBe([]);
+})->with(jobs(...));
+
+it('asks nothing of hands that are full, and a cycle wants two touches', function (string $id): void {
+    $procedure = new Procedure(process($id)->procedure());
+    $touches = 0;
+    $steps = $procedure->steps(Phase::Piece);
+    foreach ($steps as $i => $step) {
+        $touches += $step->timer === null || $i === count($steps) - 1 ? 1 : 0;
+    }
+    // What has a timer is passed with the touch after it; the verdict comes last.
+    expect($touches)->toBeLessThanOrEqual($id === 'injection' ? 2 : 4);
+})->with([['injection'], ['vacuum_forming'], ['extrusion']]);
+
+it('weighs a shot as charge.shot does, and soaks as heat.barrel_soak does', function (): void {
+    $plan = shots();
+    $shot = calculate('charge.shot', [
+        'polymer' => 'PP',
+        'part_volume_cm3' => 18,
+        'cavities' => 2,
+        'runner_volume_cm3' => 4.5,
+        'loss_pct' => 5,
+        'barrel_diameter_mm' => 38,
+        'barrel_length_mm' => 180,
+    ]);
+    $soak = calculate('heat.barrel_soak', [
+        'polymer' => 'PP',
+        'barrel_diameter_mm' => 38,
+        'wall_c' => 220,
+        'feed_c' => 20,
+        'porosity' => 0.15,
+        'fraction_refilled' => $shot['barrel_fraction'],
+    ]);
+    expect($plan->charge->mass_g)->toEqualWithDelta($shot['shot_mass_g'], 0.05)
+        ->and(target($plan, 'soak_min'))->toEqualWithDelta($soak['soak_min_full'], 0.01)
+        ->and(target($plan, 'refill_min'))->toEqualWithDelta($soak['soak_min_refill'], 0.01)
+        ->and(target($plan, 'part_mass_g'))->toEqualWithDelta($shot['part_mass_g'], 0.01)
+        ->and(target($plan, 'part_least_g'))->toEqualWithDelta(0.98 * $shot['part_mass_g'], 0.02)
+        // 38 mm bore, lever 1100 to 70: 350 N · 1100/70 over the plunger's 11.34 cm².
+        ->and($plan->available_bar)->toEqualWithDelta(350 * 1100 / 70 / (M_PI * 19 ** 2) * 10, 0.1);
+});
+
+it('never makes a cycle shorter than its parts: cooling, the melt, or what the screw gives', function (): void {
+    $parts = static fn (Plan $p): float => $p->values()['fill_s'] + max($p->hold_s, $p->cool_s) + $p->values()['open_s'];
+    $plan = shots();
+    expect($plan->cycle_s)->toBeGreaterThanOrEqual($parts($plan))
+        ->and($plan->cycle_s)->toEqualWithDelta($plan->soak->min_cycle_s_continuous, 0.1)
+        ->and($plan->parts_h)->toEqualWithDelta(2 * 3600 / $plan->cycle_s, 0.06);
+    $screw = shots([], [
+        'kind' => 'screw_injector',
+        'screw_diameter_mm' => 30,
+        'max_stroke_mm' => 120,
+        'max_specific_bar' => 1700,
+        'throughput_cm3_min' => 60,
+        'clamp_kn' => 250,
+    ]);
+    expect($screw->soak)->toBeNull()
+        ->and(target($screw, 'soak_min'))->toBe(0.0)
+        ->and($screw->available_bar)->toBe(1700.0)
+        ->and($screw->cycle_s)->toEqualWithDelta(max($parts($screw), $screw->shot->melt_volume_cm3), 0.1);
+});
+
+it('takes longer in a thicker wall, a warmer mould and one that insulates', function (): void {
+    $cool = static fn (array $set, array $choices = []): float => shots($set, [], $choices)->cool_s;
+    expect($cool(['thickness_mm' => 5]))->toEqualWithDelta(4 * $cool([]), 0.2)
+        ->and($cool(['mould_c' => 60]))->toBeGreaterThan($cool([]))
+        ->and($cool([], ['mould_make' => 'printed_resin']))->toBeGreaterThan(2 * $cool([]))
+        ->and($cool(['cool_factor' => 1.5]))->toEqualWithDelta(1.5 * $cool([]), 0.1);
+});
+
+it('waits after refilling by how the charge moves, or by the share that was refilled', function (): void {
+    $large = ['part_volume_cm3' => 60];
+    $physics = shots($large);
+    $share = shots($large, [], ['soak_rule' => 'by_fraction']);
+    expect($physics->shot->barrel_fraction)->toBeGreaterThan(0.5)
+        ->and(target($physics, 'refill_min'))->toEqualWithDelta(target($physics, 'soak_min'), 0.02)
+        ->and(target($share, 'refill_min'))
+        ->toEqualWithDelta($physics->shot->barrel_fraction * target($physics, 'soak_min'), 0.02)
+        ->and($share->choices()['soak_rule'])->toBe('by_fraction');
+});
+
+it('says what cannot be done', function (): void {
+    expect(checked(shots())['shot'])->toBe('ok')
+        ->and(checked(shots(['part_volume_cm3' => 120]))['shot'])->toBe('block')
+        ->and(checked(shots(['melt_c' => 260], ['max_c' => 250]))['barrel'])->toBe('block')
+        ->and(checked(shots())['clamp'])->toBe('ok')
+        ->and(checked(shots([], ['bolt_proof_kn' => 20]))['clamp'])->toBe('block')
+        ->and(checked(shots(['flow_length_mm' => 900, 'thickness_mm' => 1]))['fill'])->toBe('warn')
+        ->and(checked(shots(['shots' => 20, 'open_s' => 3000, 'melt_c' => 260]))['melt_life'])->toBe('warn');
+});
+
+it('names what nobody has said, and answers for no ideal machine', function (): void {
+    expect(unknown(shots()))->toBe([]);
+    $bare = planOf('injection', 'PP', array_diff_key(REDUCER, ['flow_length_mm' => 0, 'projected_area_cm2' => 0]), [
+        'barrel' => array_diff_key(HERON, ['hand_force_n' => 0, 'heater_w' => 0]),
+    ]);
+    expect(unknown($bare))->toBe([
+        'what the machine can press with',
+        'way of the melt from the gate to the last place',
+        'area of the cavities',
+        'power and mass of the barrel',
+    ])->and($bare->fill)->toBeNull()->and($bare->heat_up_min)->toBeNull();
+    $dark = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => ['name' => 'Bellows', 'kind' => 'vacuum_former']]);
+    expect($dark->sheet)->toBeNull()
+        ->and(target($dark, 'heat_min'))->toBe(1.0)
+        ->and($dark->timers[0]->because)->toContain('by the clock')
+        ->and(unknown($dark))->toContain('temperature of the heater')
+        ->and($dark->end_kpa)->toBeNull();
+});
+
+it('heats up as steel does', function (): void {
+    // 6 kg · 0.49 kJ/kgK · 200 K over 70 % of 900 W.
+    expect(shots()->heat_up_min)->toEqualWithDelta(6 * 0.49 * 200 / 0.63 / 60, 0.06);
+});
+
+it('refuses by the setting at fault', function (string $id, array $product, array $settings, string $field): void {
+    [, $polymer, $usual, $machines] = jobs()[$id];
+    $job = static fn (): Plan => planOf($id, $polymer, $product === [] ? $usual : $product, $machines, $settings);
+    expect(refusedField($job))->toBe($field);
+})->with([
+    ['injection', ['thickness_mm' => 2], [], 'settings.part_volume_cm3'],
+    ['injection', [], ['mould_c' => 120], 'settings.mould_c'],
+    ['injection', [], ['melt_c' => 'hot'], 'settings.melt_c'],
+    ['injection', [], ['part_volume_cm3' => -1], 'settings.part_volume_cm3'],
+    ['extrusion', ['width_mm' => 60], [], 'settings.length_mm'],
+    ['extrusion', ['length_mm' => 900, 'width_mm' => 60], [], 'settings.width_mm'],
+    ['vacuum_forming', ['length_mm' => 200, 'width_mm' => 100], [], 'settings.depth_mm'],
+    ['vacuum_forming', ['depth_mm' => 40, 'sheet_mm' => 1.5], [], 'settings.length_mm'],
+    ['vacuum_forming', [], ['draft_deg' => 95], 'settings.draft_deg'],
+]);
+
+it('refuses a method that it does not know, or that the machine has not', function (): void {
+    $forming = static fn (string $by, array $less = []): Closure => static fn (): Plan => planOf(
+        'vacuum_forming',
+        'HIPS',
+        TRAY,
+        ['former' => array_diff_key(BELLOWS, array_flip($less))],
+        [],
+        ['pull_by' => $by],
+    );
+    expect(refusedField($forming('by mouth')))->toBe('choices.pull_by')
+        ->and(refusedField($forming('tank', ['tank_l'])))->toBe('choices.pull_by')
+        ->and(refusedField($forming('pump', ['speed_l_min'])))->toBe('choices.pull_by')
+        ->and(refusedField(static fn (): Plan => shots([], [], ['soak_rule' => 'guess'])))->toBe('choices.soak_rule');
+});
+
+it('wants the machines that its places want', function (): void {
+    $with = static fn (array $machines): Closure => static fn (): Plan => planOf('injection', 'PP', REDUCER, $machines);
+    expect(refusedField($with([])))->toBe('machines.barrel')
+        ->and(refusedField($with(['barrel' => ADDER])))->toBe('machines.barrel')
+        ->and(refusedField($with(['barrel' => ['name' => 'Heron', 'kind' => 'plunger_injector']])))->toBe('machine')
+        ->and(refusedField(static fn () => process('smelting')))->toBe('process');
+});
+
+it('keeps moulds in circulation as a closed loop does', function (): void {
+    $bars = static fn (float $moulds, array $machine = []): Plan => planOf(
+        'extrusion',
+        'HDPE',
+        RAIL,
+        ['barrel' => $machine + ADDER],
+        ['moulds' => $moulds],
+    );
+    $one = $bars(1);
+    $fill = $one->bar->fill_time_s;
+    $loop = $fill + $one->chill_s + $one->strip_s + 60;
+    expect($one->cycle_s)->toEqualWithDelta($loop, 0.2)
+        ->and($bars(2)->cycle_s)->toEqualWithDelta(max($fill + 60, $loop / 2), 0.2)
+        // More than keep the machine busy give nothing more.
+        ->and($bars(9)->cycle_s)->toEqualWithDelta($fill + 60, 0.2)
+        ->and($bars(9)->bars_shift_one_more)->toBe($bars(9)->bars_shift)
+        ->and($one->moulds_needed)->toBe((int) ceil($loop / ($fill + 60)))
+        // A machine that gives ten times as much is starved by its tank.
+        ->and($bars(1, ['throughput_kg_h' => 120])->moulds_needed)->toBeGreaterThan($one->moulds_needed)
+        ->and(checked($bars(4))['tank'])->toBe('warn');
+});
+
+it('strips when the skin carries it, or when the core is cold, and rests the difference', function (): void {
+    $skin = planOf('extrusion', 'HDPE', RAIL, ['barrel' => ADDER]);
+    $core = planOf('extrusion', 'HDPE', RAIL, ['barrel' => ADDER], [], ['strip_rule' => 'core_cold']);
+    expect($skin->strip_s)->toBeLessThan($core->strip_s)
+        ->and(target($core, 'rest_min'))->toBe(0.0)
+        ->and(target($skin, 'rest_min'))->toEqualWithDelta(($core->strip_s - $skin->strip_s) / 60, 0.1)
+        ->and(target($skin, 'bar_mass_g'))
+        ->toEqualWithDelta(1100 * 60 * 40 / 1000 * (new PolymerLibrary)->get('HDPE')->property('density_g_cm3'), 0.1);
+});
+
+it('warns of a mould that is too heavy for one', function (): void {
+    $bar = static fn (float $kg): Plan => planOf('extrusion', 'HDPE', RAIL, ['barrel' => ADDER], ['mould_kg' => $kg]);
+    expect(checked($bar(14))['lifting'])->toBe('ok')
+        ->and(checked($bar(24))['lifting'])->toBe('warn')
+        ->and($bar(24)->safety()['settings']['load_kg'])->toEqualWithDelta(26.5, 0.1);
+});
+
+it('forms as its parts say: window, draw, walls, blank', function (): void {
+    $plan = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS]);
+    $sheet = calculate('heat.vacuum_sheet', [
+        'polymer' => 'HIPS',
+        'thickness_mm' => 1.5,
+        'initial_c' => 20,
+        'sides' => 1,
+        'ambient_c' => 22,
+        'heater_c' => 390,
+        'exchange' => 0.7,
+    ]);
+    expect(60 * target($plan, 'heat_min'))->toEqualWithDelta($sheet['ready_s'], 0.1)
+        ->and(60 * target($plan, 'limit_min'))->toEqualWithDelta($sheet['limit_s'], 0.1)
+        ->and($plan->blank_length_mm)->toBe(342.0)
+        ->and($plan->charge->mass_g)->toEqualWithDelta(34.2 * 23.2 * 0.15 * 1.04, 3)
+        ->and($plan->charge->method)->toBe('cut')
+        ->and($plan->choices()['pull_by'])->toBe('blower_then_tank')
+        // Boyle: 28 l at 82 kPa and 60 l at 6 kPa.
+        ->and($plan->end_kpa)->toEqualWithDelta((28 * 82 + 60 * 6) / 88, 0.05);
+    $deep = planOf('vacuum_forming', 'HIPS', ['depth_mm' => 170, 'draft_deg' => 1] + TRAY, ['former' => BELLOWS]);
+    expect(checked($deep)['draw'])->toBe('block')
+        ->and($deep->wall->thinnest_mm)->toBeLessThan($plan->wall->thinnest_mm)
+        ->and(checked(planOf('vacuum_forming', 'HIPS', ['length_mm' => 540] + TRAY, ['former' => BELLOWS]))['bed'])
+        ->toBe('block');
+});
+
+it('says what a check says', function (): void {
+    $pp = (new PolymerLibrary)->get('PP');
+    $part = static fn (float $mass): array => process('injection')
+        ->inspect('part', ['mass_g' => $mass], ['part_mass_g' => 16.0, 'part_least_g' => 15.68], $pp)->result;
+    expect($part(16)['verdict'])->toBe('full')
+        ->and($part(15.6)['verdict'])->toBe('short')
+        ->and($part(15.6)['full_pct'])->toBe(97.5)
+        ->and($part(16.5)['verdict'])->toBe('heavy');
+    $hdpe = (new PolymerLibrary)->get('HDPE');
+    $solid = $hdpe->property('density_g_cm3');
+    $bar = static fn (float $share): array => process('extrusion')->inspect(
+        'bar',
+        ['mass_g' => $share * $solid * 2.4 * 1000, 'length_mm' => 1000],
+        ['section_area_mm2' => 2400.0, 'void_limit_pct' => 5.0],
+        $hdpe,
+    )->result;
+    expect($bar(1)['void_pct'])->toEqualWithDelta(0, 0.01)
+        ->and($bar(0.97)['verdict'])->toBe('sound')
+        ->and($bar(0.9)['verdict'])->toBe('hollow')
+        ->and($bar(1.1)['verdict'])->toBe('heavier than solid');
+    $walls = static fn (float $bottom): array => process('vacuum_forming')->inspect(
+        'walls',
+        ['corner_mm' => 0.8, 'side_mm' => 0.9, 'bottom_mm' => $bottom],
+        ['thinnest_mm' => 0.6, 'least_wall_mm' => 0.5],
+        $hdpe,
+    )->result;
+    expect($walls(0.6)['verdict'])->toBe('thick enough')
+        ->and($walls(0.4)['verdict'])->toBe('too thin')
+        ->and($walls(0.4)['says'])->toContain('bottom');
+    expect(refusedField(static fn () => process('injection')->inspect('part', ['mass_g' => 3.0], [], $pp)))
+        ->toBe('mass_g');
+});
+
+it('tells runs apart by its figures, planned and measured', function (): void {
+    $figures = process('injection')->figuresOf(['melt_c' => 220, 'shot_mass_g' => null], ['full_pct' => 97.5]);
+    $by = array_column($figures, 'value', 'id');
+    expect($by['melt_c'])->toBe(220.0)->and($by['shot_mass_g'])->toBeNull()->and($by['full_pct'])->toBe(97.5);
+});
+
+it('is the same however often it is asked, and whoever asks', function (
+    string $id,
+    string $polymer,
+    array $product,
+    array $machines,
+): void {
+    $over = planOf($id, $polymer, $product, $machines);
+    // A recipe says less than a person and more than the product.
+    $name = array_values(array_filter(
+        $over->settings,
+        static fn (PlannedSetting $s): bool => $s->value !== null && $s->low !== null,
+    ))[0]->name;
+    $job = static fn (array $recipe, array $moved): Plan => process($id)->plan(new Job(
+        $polymer,
+        $product,
+        $machines,
+        $recipe,
+        'recipe, version 3',
+        $moved,
+    ));
+    $value = (float) $over->values()[$name];
+    expect(json_encode(planOf($id, $polymer, $product, $machines)))->toBe(json_encode($over))
+        ->and($job([$name => $value + 2], [])->values()[$name])->toBe($value + 2)
+        ->and($job([$name => $value + 2], [])->origins()[$name])->toBe('recipe, version 3')
+        ->and($job([$name => $value + 2], [$name => $value + 1])->values()[$name])->toBe($value + 1)
+        ->and($job([$name => $value + 2], [$name => $value + 1])->origins()[$name])->toBe('set here');
+    foreach ($over->checks as $check) {
+        expect($check->says)->not->toBe('')->and($check->state)->toBeInstanceOf(CheckState::class);
+    }
+})->with(jobs(...));

@@ -1,0 +1,150 @@
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, ask, pad, signIn } from './shop';
+
+/** From "what shall I make" to counted good parts, and what came of them in goods and in the lot's trace. */
+async function setUp(page: Page) {
+    await page.goto('/set');
+    await page.getByText('entrance reducer', { exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Mould a part' })).toBeVisible();
+    await expect(page.getByLabel('The answer')).toContainText('Soak');
+    await page.getByRole('radio', { name: /L-0106/ }).check({ force: true });
+    await expect(page.locator('.start')).toContainText('guard is shut');
+    await expect(page.getByRole('button', { name: /Start the run/ })).toBeDisabled();
+    for (const tick of await page.locator('.ticks input').all()) await tick.check();
+    await expect(page.locator('.start')).toContainText('Nothing stops this run.');
+}
+const stepTitle = (page: Page) => page.locator('h2.title');
+const advance = (page: Page) => page.locator('.main-acts .advance').last();
+
+test('a mould is run: soak, test shot, two touches a cycle, good and not, shut down', async ({ page }) => {
+    test.setTimeout(120_000);
+    await signIn(page, 'ines');
+    await setUp(page);
+    await accessible(page);
+    await page.getByRole('button', { name: /Start the run/ }).click();
+    await expect(stepTitle(page)).toContainText('Heat the barrel');
+    const id = page.url().split('/').pop()!;
+
+    await page.keyboard.press('t');
+    await pad(page, '218', '221');
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Fill and tamp');
+    await page.keyboard.press('l');
+    await pad(page, '150');
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Soak');
+    await advance(page).click();
+    await page.getByLabel('Why').fill('soaked since the last mould');
+    await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+
+    // Lumps are asked about again; they are no melt to shoot.
+    await expect(stepTitle(page)).toContainText('Test shot');
+    for (const look of ['lumps', 'smooth']) {
+        await page.getByRole('button', { name: /^Test shot/ }).click();
+        await page.getByRole('dialog').getByRole('button', { name: look, exact: true }).click();
+        await page.getByRole('button', { name: 'Log it' }).click();
+        await expect(page.getByRole('dialog')).toBeHidden();
+    }
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Mould ready');
+    for (const key of ['a', 'b', 'c']) await page.keyboard.press(key);
+    await advance(page).click();
+
+    await expect(stepTitle(page)).toContainText('Shot 1: Under the nozzle, shoot');
+    await expect(page.getByText('0 good of 20')).toBeVisible();
+    // One touch as it is full, one when it is out and good: nothing between.
+    await page.getByRole('button', { name: 'It is full' }).click();
+    await expect(stepTitle(page)).toContainText('Shot 1: Hold, refill, cool');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Good', exact: true }).click({ timeout: 30_000 });
+    await expect(page.getByText('1 good of 20')).toBeVisible();
+    await expect(stepTitle(page)).toContainText('Shot 2');
+
+    await page.getByRole('button', { name: 'It is full' }).click();
+    await page.getByRole('button', { name: /^Loaded/ }).click();
+    await pad(page, '38');
+    await page.getByRole('button', { name: 'Not good' }).click({ timeout: 30_000 });
+    await page.getByLabel('Why').fill('short at the end');
+    await page.getByRole('button', { name: 'Log it' }).click();
+    await expect(page.getByText('1 good of 20, 1 not')).toBeVisible();
+
+    await page.getByRole('button', { name: 'No more shots: shut down' }).click();
+    await expect(stepTitle(page)).toContainText('Empty the barrel');
+    await page.keyboard.press('a');
+    await advance(page).click();
+    for (const key of ['a', 'b']) await page.keyboard.press(key);
+    await advance(page).click();
+    await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+
+    const run = await ask<{
+        summary: { good: number; bad: number };
+        outputs: { count: number }[];
+        materials: { mass_g: number }[];
+    }>(page, `runs/${id}`);
+    expect([run.summary.good, run.summary.bad]).toEqual([1, 1]);
+    expect(run.outputs[0]?.count).toBe(2);
+    expect(run.materials[0]?.mass_g).toBe(188);
+    await page.getByRole('button', { name: 'Open the record' }).click();
+    await expect(page.getByText('1 good, 1 not, of 2 begun.')).toBeVisible();
+    await accessible(page);
+});
+
+test('a shot is taken and judged while the network is down, and nothing of it is lost', async ({
+    page,
+    context,
+}) => {
+    test.setTimeout(120_000);
+    await signIn(page, 'jun');
+    await setUp(page);
+    await page.getByRole('button', { name: /Start the run/ }).click();
+    await expect(stepTitle(page)).toContainText('Heat the barrel');
+    const id = page.url().split('/').pop()!;
+    await context.setOffline(true);
+    await page.keyboard.press('t');
+    await pad(page, '219', '220');
+    await advance(page).click();
+    await page.keyboard.press('l');
+    await pad(page, '120');
+    await advance(page).click();
+    await advance(page).click();
+    await page.getByLabel('Why').fill('hot from before');
+    await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+    await page.getByRole('button', { name: /^Test shot/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
+    await page.getByRole('button', { name: 'Log it' }).click();
+    await advance(page).click();
+    for (const key of ['a', 'b', 'c']) await page.keyboard.press(key);
+    await advance(page).click();
+    await page.getByRole('button', { name: 'It is full' }).click();
+    await page.getByRole('button', { name: 'Good', exact: true }).click({ timeout: 30_000 });
+    await expect(page.getByText('1 good of 20')).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText(/kept on this screen/)).toBeHidden({ timeout: 20_000 });
+    await expect
+        .poll(async () => (await ask<{ summary: { good: number } }>(page, `runs/${id}`)).summary.good)
+        .toBe(1);
+    await page.getByRole('button', { name: 'Stop the run' }).click();
+    await page.getByLabel('Why').fill('the test is over');
+    await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();
+    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+});
+
+test('bars and formed parts are planned on the same page, each with its own answer', async ({ page }) => {
+    await signIn(page, 'teodor');
+    await page.goto('/set');
+    await page.getByText('stand rail', { exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Run a bar' })).toBeVisible();
+    await expect(page.getByText(/moulds keep the machine busy/).first()).toBeVisible();
+    await accessible(page);
+    await page.getByText('syrup feeder tray', { exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Form a part' })).toBeVisible();
+    await expect(page.getByText('The sheet under the heater')).toBeVisible();
+    const before = await page.getByLabel('The answer').innerText();
+    await page.getByText('More that can be moved').click();
+    await page.getByLabel('Sheet', { exact: true }).fill('3');
+    await page.getByLabel('Sheet', { exact: true }).press('Enter');
+    await expect(page.getByLabel('The answer')).not.toHaveText(before);
+    await page.getByRole('radio', { name: 'Pump alone' }).check();
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    await accessible(page);
+});

@@ -1,0 +1,341 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Inspection;
+use App\Models\Lot;
+use App\Models\LotMovement;
+use App\Models\Machine;
+use App\Models\Piece;
+use App\Models\ProcedureVersion;
+use App\Models\Product;
+use App\Models\Run;
+use App\Models\RunMaterial;
+use App\Models\RunOutput;
+use App\Models\RunStation;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Process\Processes;
+use Tests\TeaMaking;
+use Tests\TestCase;
+
+require_once __DIR__.'/../../core/tests/walk.php';
+
+/** @return array<string, mixed> a job of a process on the demo's machines, ready to start */
+function jobOf(string $product, string $role, string $machine, string $lot, array $over = []): array
+{
+    return array_replace_recursive([
+        'id' => fake_uuid(),
+        'product_id' => Product::query()->where('name', $product)->value('id'),
+        'machines' => [$role => machineNamed($machine)],
+        'lot_id' => lot($lot)->id,
+        'confirmed_by' => person()->id,
+        'answers' => [
+            'people_protected' => true,
+            'air_moving' => true,
+            'guard_closed' => true,
+            'nozzle_seated' => true,
+            'pressure_relieved' => true,
+            'lifting_gear' => true,
+        ],
+    ], $over);
+}
+
+function reducer(array $over = []): array
+{
+    return jobOf('entrance reducer', 'barrel', 'Heron', 'L-0106', $over);
+}
+
+/** A lot of a polymer that the demo has none of to spare, from a source that is accepted. */
+function spare(string $polymer, string $form = 'flake', int $grams = 30000): string
+{
+    $case = test();
+    assert($case instanceof TestCase);
+    $lot = $case->postJson('/api/v1/lots', [
+        'id' => fake_uuid(),
+        'source_id' => lot('L-0101')->source_id,
+        'polymer' => $polymer,
+        'form' => $form,
+        'colour' => 'grey',
+        'swatch' => '#888888',
+        'mass_g' => $grams,
+    ] + ($form === 'sheet' ? ['sheet' => ['length_mm' => 1000, 'width_mm' => 600, 'thickness_mm' => 1.5]] : []))
+        ->assertSuccessful()
+        ->json();
+
+    return $lot['code'] ?? $lot['lot']['code'];
+}
+
+/** @param  list<array{type: string, data: array<string, mixed>}>  $entries */
+function tell(string $run, array $entries): Illuminate\Testing\TestResponse
+{
+    $case = test();
+    assert($case instanceof TestCase);
+    $events = array_map(static fn (array $e): array => entry($e['type'], $e['data']), $entries);
+
+    return $case->postJson("/api/v1/runs/{$run}/events", ['events' => $events])->assertOk();
+}
+
+/** Goes through every step that a run or a piece of it is at. */
+function walkRun(string $id, ?int $piece = null, string $verdict = 'good'): void
+{
+    $run = Run::query()->with(['events.by', 'procedureVersion'])->findOrFail($id);
+    $procedure = $run->procedureVersion->procedure();
+    while (true) {
+        $state = $run->load('events.by')->state();
+        $thread = $state->thread($piece);
+        $step = $procedure->step((string) $thread?->step);
+        if ($step === null) {
+            return;
+        }
+        tell($id, throughStep($procedure, $step, $run->plan, $piece, $verdict))->assertJsonPath('refused', []);
+    }
+}
+
+it('names the processes that run here, with their places, schools and settings', function (): void {
+    $processes = $this->signedIn()->getJson('/api/v1/processes')->assertOk()->json();
+    expect(array_column($processes, 'id'))->toBe(['compression', 'injection', 'extrusion', 'vacuum_forming'])
+        ->and(array_column($processes, 'piece'))->toBe(['piece', 'shot', 'bar', 'part'])
+        ->and($processes[1]['roles'][0])
+        ->toMatchArray(['id' => 'barrel', 'kinds' => ['plunger_injector', 'screw_injector'], 'required' => true])
+        ->and($processes[1]['settings']['properties']['melt_c']['x-unit'])->toBe('°C')
+        ->and($processes[1]['schools']['soak_rule']['default'])->toBe('physics');
+});
+
+it('plans a job by its product\'s process', function (string $product, string $role, string $machine): void {
+    $answer = $this->signedIn()->postJson('/api/v1/plans', [
+        'product_id' => Product::query()->where('name', $product)->value('id'),
+        'machines' => [$role => machineNamed($machine)],
+    ])->assertOk()->json();
+    expect($answer['plan']['explanation'])->not->toBe('')
+        ->and($answer['safety'])->toBeNull()
+        ->and($answer['settings'])->not->toBe([])
+        ->and($answer['process'])->toBe(Product::query()->where('name', $product)->value('process'))
+        ->and($answer['marks']['window_typical_c'] ?? $answer['marks'])->not->toBeNull();
+})->with([
+    ['entrance reducer', 'barrel', 'Heron'],
+    ['frame spacer clip', 'barrel', 'Wren'],
+    ['stand rail', 'barrel', 'Adder'],
+    ['syrup feeder tray', 'former', 'Bellows'],
+    ['travel lid', 'former', 'Bellows'],
+    ['hive floor panel', 'hot', 'Anvil'],
+]);
+
+it('refuses a place that is none, a machine that does not belong in it, and one that is retired', function (): void {
+    $this->signedIn();
+    $plan = fn (array $machines) => $this->postJson('/api/v1/plans', [
+        'product_id' => Product::query()->where('name', 'entrance reducer')->value('id'),
+        'machines' => $machines,
+    ])->assertStatus(422)->json('error.field');
+    expect($plan(['kettle' => machineNamed('Heron')]))->toBe('machines.kettle')
+        ->and($plan(['barrel' => machineNamed('Anvil')]))->toBe('machines.barrel')
+        ->and($plan(['barrel' => null]))->toBe('machines.barrel')
+        ->and($plan(['barrel' => 999999]))->toBe('machines.barrel')
+        ->and($plan(['barrel' => 'Heron']))->toBe('machines.barrel');
+    Machine::query()->where('name', 'Heron')->update(['retired_at' => now()]);
+    expect($plan(['barrel' => machineNamed('Heron')]))->toBe('machines.barrel')
+        ->and(array_column($this->getJson('/api/v1/machines')->json(), 'name'))->not->toContain('Heron');
+});
+
+it('lets nobody shoot with the guard open, whoever asks', function (): void {
+    $body = reducer(['answers' => ['guard_closed' => false, 'pressure_relieved' => false]]);
+    $blocks = $this->signedIn()->postJson('/api/v1/plans', $body)->assertOk()->json('safety.blocks');
+    expect(array_column($blocks, 'id'))->toBe(['guard_open', 'pressure_standing']);
+    $this->postJson('/api/v1/runs', $body)->assertStatus(422);
+    $this->signedIn('maren')->postJson('/api/v1/runs', ['confirmed_by' => person('maren')->id, 'overrides' => [
+        ['id' => 'guard_open', 'reason' => 'it is only a short one'],
+        ['id' => 'pressure_standing', 'reason' => 'it is only a short one'],
+    ]] + $body)->assertStatus(422);
+    expect(Run::query()->whereKey($body['id'])->exists())->toBeFalse();
+});
+
+it('begins nothing that the plan says cannot be done', function (): void {
+    $body = reducer(['settings' => ['part_volume_cm3' => 150]]);
+    $this->signedIn()->postJson('/api/v1/runs', $body)
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'settings');
+    expect(Run::query()->whereKey($body['id'])->exists())->toBeFalse();
+});
+
+it('makes parts: lots in, pieces judged, goods out, all in the record', function (): void {
+    $body = reducer();
+    $run = $this->signedIn()->postJson('/api/v1/runs', $body)->assertCreated()->json('summary');
+    expect($run['stations'])->toBe([['role' => 'barrel', 'title' => 'injector', 'machine' => 'Heron']]);
+    walkRun($run['id']);
+    tell($run['id'], [['type' => 'piece_begun', 'data' => ['piece' => 1]]])->assertJsonCount(1, 'stored');
+    walkRun($run['id'], 1);
+    tell($run['id'], [['type' => 'piece_begun', 'data' => ['piece' => 2]]]);
+    tell($run['id'], [['type' => 'step_done', 'data' => ['step' => 'shoot', 'piece' => 2]]]);
+    tell($run['id'], [
+        ['type' => 'logged', 'data' => ['entry' => 'load', 'values' => ['mass_g' => 40], 'piece' => 2]],
+        ['type' => 'step_done', 'data' => ['step' => 'cool', 'piece' => 2, 'reason' => 'a test does not wait']],
+        ['type' => 'logged', 'data' => ['entry' => 'part', 'values' => ['mass_g' => 15.1], 'piece' => 2]],
+    ])->assertJsonPath('refused', []);
+    walkRun($run['id'], 2, 'scrap');
+    tell($run['id'], [['type' => 'closing', 'data' => []]]);
+    walkRun($run['id']);
+
+    $end = $this->getJson("/api/v1/runs/{$run['id']}")->assertOk()->json();
+    $figures = array_column($end['summary']['figures'], 'value', 'id');
+    expect($end['summary']['status'])->toBe('finished')
+        ->and([$end['summary']['good'], $end['summary']['bad']])->toBe([1, 1])
+        // Two parts in a shot.
+        ->and($end['outputs'])->toBe([['kind' => 'goods', 'count' => 2, 'lot' => null, 'mass_g' => null]])
+        ->and($end['inspection']['verdict'])->toBe('short')
+        ->and($figures['full_pct'])->toBeLessThan(98)
+        ->and(Piece::query()->where('run_id', $run['id'])->orderBy('number')->pluck('verdict')->all())
+        ->toBe(['good', 'scrap'])
+        ->and(Inspection::query()->where('run_id', $run['id'])->value('piece'))->toBe(2);
+    // What went in came off the lot: the first load and the refill.
+    $taken = -(float) LotMovement::query()->where('run_id', $run['id'])->sum('mass_g');
+    expect($taken)->toBe(140.0)
+        ->and((float) RunMaterial::query()->where('run_id', $run['id'])->value('mass_g'))->toBe(140.0);
+    $held = RunStation::query()->where('run_id', $run['id'])->firstOrFail();
+    expect($held->from_at)->not->toBeNull()->and($held->to_at)->not->toBeNull();
+    $json = $this->getJson("/api/v1/runs/{$run['id']}.json")->assertOk()->json();
+    expect($json['machines'][0]['name'])->toBe('Heron')->and(count($json['events']))->toBe(count($end['events']));
+    $this->get("/api/v1/runs/{$run['id']}.pdf")->assertOk();
+    expect($this->get("/api/v1/runs/{$run['id']}.csv")->assertOk()->content())->toContain('Shot 2');
+});
+
+it('takes goods back when a verdict is put right', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($id);
+    tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    walkRun($id, 1);
+    $goods = static fn (): int => (int) RunOutput::query()->where('run_id', $id)->sum('count');
+    expect($goods())->toBe(2);
+    $key = Run::query()->findOrFail($id)->events->first(
+        static fn ($e): bool => ($e->data['entry'] ?? '') === 'disposition',
+    )->key;
+    $right = [['type' => 'corrected', 'data' => [
+        'event' => $key,
+        'reason' => 'a crack at the gate',
+        'values' => ['verdict' => 'scrap', 'reason' => 'cracked'],
+    ]]];
+    tell($id, $right)->assertJsonPath('refused', []);
+    expect($goods())->toBe(0)
+        ->and(Piece::query()->where('run_id', $id)->value('verdict'))->toBe('scrap')
+        ->and(Piece::query()->where('run_id', $id)->value('reason'))->toBe('cracked');
+});
+
+it('lets two screens begin one next piece only', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($id);
+    $begin = [['type' => 'piece_begun', 'data' => ['piece' => 1]]];
+    tell($id, $begin)->assertJsonCount(1, 'stored');
+    tell($id, $begin)->assertJsonPath('refused.0.field', 'data.piece');
+    expect(Piece::query()->where('run_id', $id)->count())->toBe(1);
+    // Lumps are no smooth melt, and another step's answer is none.
+    tell($id, [['type' => 'logged', 'data' => ['entry' => 'purge', 'values' => ['what' => 'smooth'], 'piece' => 1]]])
+        ->assertJsonPath('refused.0.field', 'data.entry');
+});
+
+it('holds a gate that asks how something looks until it does', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    $procedure = ProcedureVersion::query()->where('key', 'injection')->orderByDesc('version')->firstOrFail()->procedure();
+    $plan = Run::query()->findOrFail($id)->plan;
+    foreach (['heat_up', 'fill', 'soak'] as $step) {
+        tell($id, throughStep($procedure, $procedure->step($step), $plan))->assertJsonPath('refused', []);
+    }
+    $saw = static fn (string $what): array => [
+        ['type' => 'logged', 'data' => ['entry' => 'purge', 'values' => ['what' => $what]]],
+        ['type' => 'step_done', 'data' => ['step' => 'test_shot']],
+    ];
+    tell($id, $saw('bubbles'))->assertJsonPath('refused.0.field', 'data.reason');
+    tell($id, $saw('smooth'))->assertJsonPath('refused', []);
+});
+
+it('runs bars and formed parts on the same machinery', function (
+    string $product,
+    string $role,
+    string $machine,
+    string $polymer,
+    string $form,
+): void {
+    $this->signedIn();
+    $body = jobOf($product, $role, $machine, spare($polymer, $form));
+    $id = $this->postJson('/api/v1/runs', $body)->assertCreated()->json('summary.id');
+    walkRun($id);
+    tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    walkRun($id, 1);
+    tell($id, [['type' => 'closing', 'data' => []]]);
+    walkRun($id);
+    $end = $this->getJson("/api/v1/runs/{$id}")->json();
+    expect($end['summary']['status'])->toBe('finished')
+        ->and($end['summary']['good'])->toBe(1)
+        ->and($end['outputs'][0]['count'])->toBe(1);
+    $this->get("/api/v1/runs/{$id}.pdf")->assertOk();
+})->with([
+    ['stand rail', 'barrel', 'Adder', 'HDPE', 'flake'],
+    ['syrup feeder tray', 'former', 'Bellows', 'HIPS', 'sheet'],
+]);
+
+it('shows a run of pieces on the floor, and what wants hands next of it', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($id);
+    $floor = $this->getJson('/api/v1/floor')->assertOk()->json();
+    $hands = array_values(array_filter($floor['hands'], static fn (array $h): bool => $h['run_id'] === $id));
+    expect($hands[0]['what'])->toBe('Under the nozzle, shoot')
+        ->and($hands[0]['piece'])->toBe(1)
+        ->and(array_column($floor['lanes'], 'run_id', 'machine')['Heron'])->toBe($id);
+    tell($id, [
+        ['type' => 'piece_begun', 'data' => ['piece' => 1]],
+        ['type' => 'step_done', 'data' => ['step' => 'shoot', 'piece' => 1]],
+    ]);
+    $hands = array_values(array_filter(
+        $this->getJson('/api/v1/floor')->json('hands'),
+        static fn (array $h): bool => $h['run_id'] === $id,
+    ));
+    // The mould is taken: no further shot, but the one that cools.
+    expect(array_column($hands, 'piece'))->toBe([1])->and($hands[0]['timer'])->toBe('cool');
+});
+
+it('lists runs by their process', function (): void {
+    $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated();
+    $shown = $this->getJson('/api/v1/runs?process=injection')->assertOk()->json('items');
+    expect(array_unique(array_column($shown, 'process')))->toBe(['injection'])
+        ->and($this->getJson('/api/v1/runs?process=smelting')->assertOk()->json('items'))->toBe([]);
+});
+
+it('makes room for a process that nobody has heard of', function (): void {
+    $this->app->scoped(
+        Processes::class,
+        static fn ($app): Processes => new Processes(
+            $app->make(Registry::class),
+            [...Processes::SHIPPED, TeaMaking::class],
+        ),
+    );
+    $kettle = Machine::query()->create(['name' => 'Kettle', 'kind' => 'kettle', 'facts' => ['litres' => 2]]);
+    $cup = Product::query()->create([
+        'name' => 'cup of tea',
+        'process' => 'tea',
+        'polymer' => 'PP',
+        'dimensions' => ['leaf_g' => 2],
+    ]);
+    $this->signedIn();
+    $body = ['product_id' => $cup->id, 'machines' => ['bench' => $kettle->id]] + reducer();
+    $answer = $this->postJson('/api/v1/plans', $body)->assertOk()->json();
+    expect($answer['plan']['explanation'])->toBe('A cup of 2.0 g of leaves.');
+    $id = $this->postJson('/api/v1/runs', $body)->assertCreated()->json('summary.id');
+    $boil = [
+        ['type' => 'logged', 'data' => ['entry' => 'water', 'values' => ['water_c' => 97]]],
+        ['type' => 'step_done', 'data' => ['step' => 'boil']],
+    ];
+    tell($id, $boil)->assertJsonPath('refused', []);
+    foreach ([1, 2] as $n) {
+        tell($id, [
+            ['type' => 'piece_begun', 'data' => ['piece' => $n]],
+            ['type' => 'logged', 'data' => ['entry' => 'leaf', 'values' => ['leaf_g' => 2.05], 'piece' => $n]],
+            ['type' => 'step_done', 'data' => ['step' => 'fill', 'piece' => $n]],
+        ])->assertJsonPath('refused', []);
+    }
+    $run = $this->getJson("/api/v1/runs/{$id}")->assertOk()->json();
+    expect($run['summary']['process'])->toBe('tea')
+        ->and($run['summary']['stations'][0]['title'])->toBe('kettle')
+        ->and(array_column($run['pieces'], 'step'))->toBe(['steep', 'steep'])
+        ->and(array_column($run['summary']['figures'], 'value', 'id'))->toBe(['leaf_g' => 2])
+        ->and(array_column($this->getJson('/api/v1/processes')->json(), 'id'))->toContain('tea')
+        ->and($this->getJson('/api/v1/runs?process=tea')->json('items.0.product'))->toBe('cup of tea');
+    $this->getJson('/api/v1/floor')->assertOk();
+    $this->get("/api/v1/runs/{$id}.pdf")->assertOk();
+});
