@@ -69,7 +69,8 @@ const standing = computed(() =>
 const mayStart = computed(
     () =>
         draft.value.lot_id !== null &&
-        plan.value !== null &&
+        // Until the core has judged this very lot nothing is begun.
+        (answered.value?.safety ?? null) !== null &&
         problem.value === null &&
         standing.value.length === 0,
 );
@@ -226,6 +227,7 @@ usePageKeys('Setting up', () => [
             <p v-else-if="standing.length > 0">
                 <span aria-hidden="true">▲</span> {{ standing[0]?.because }}
             </p>
+            <p v-else-if="!mayStart">Asking …</p>
             <p v-else>Nothing stops this run.</p>
             <v-btn color="primary" size="x-large" :disabled="!mayStart" :loading="starting" @click="start"
                 >Start the run <span class="key ml-3">S</span></v-btn
