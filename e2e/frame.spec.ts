@@ -12,11 +12,13 @@ test('every screen is accessible in light, dark and glove size', async ({ page }
         '/dry': 'Dry',
         '/weigh': 'Weigh',
         '/weigh/mixes': 'Mixes',
-        '/set': 'Set up a sheet',
+        '/set': 'Press a sheet',
         '/run': 'Run',
         '/check': 'Check',
         '/learn': 'Learn',
         '/shop': 'Shop',
+        '/shop/machines/new': 'A new machine',
+        '/shop/products/new': 'A new product',
     };
     await page.goto('/sign-in');
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
@@ -34,7 +36,7 @@ test('every screen is accessible in light, dark and glove size', async ({ page }
     await menu(page, 'Teodor Blum', 'Glove size: off');
     await expect(page.locator('html')).toHaveClass(/glove/);
     await page.goto('/set');
-    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();
     await accessible(page);
     for (const button of await page.getByRole('button').all()) {
         const box = await button.boundingBox();
@@ -46,7 +48,7 @@ test('every screen is accessible in light, dark and glove size', async ({ page }
 test('keys go everywhere and show themselves', async ({ page }) => {
     await signIn(page, 'teodor');
     await page.keyboard.press('4');
-    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();
     await page.keyboard.press('7');
     await expect(page.getByRole('heading', { name: 'Learn' })).toBeVisible();
     await scan(page, 'L-0104');

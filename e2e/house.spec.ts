@@ -2,8 +2,10 @@ import { expect, test, type Page } from '@playwright/test';
 import { ask, confirmAll, pad, setUpPanel, signIn } from './shop';
 
 interface Plan {
-    plan: Record<string, number>;
-    weighing: { schools: { id: string; charge_mass_g: number }[] };
+    plan: {
+        targets: Record<string, number>;
+        weighing: { schools: { id: string; charge_mass_g: number }[] };
+    };
 }
 
 /** The answer that the Set page gets to one way of weighing. */
@@ -19,10 +21,10 @@ test('the way of weighing sets the target, on Set and on the scale alike', async
     await signIn(page, 'maren');
     await setUpPanel(page);
     const water = await planBy(page, 'as_water', /Weighed as water/);
-    const wanted = water.weighing.schools.find((s) => s.id === 'as_water')!.charge_mass_g;
-    expect(Math.abs(water.plan.charge_mass_g! - wanted)).toBeLessThan(0.1);
+    const wanted = water.plan.weighing.schools.find((s) => s.id === 'as_water')!.charge_mass_g;
+    expect(Math.abs(water.plan.targets.charge_mass_g! - wanted)).toBeLessThan(0.1);
     const density = await planBy(page, 'true_density', /By true density/);
-    expect(density.plan.charge_mass_g).not.toBe(water.plan.charge_mass_g);
+    expect(density.plan.targets.charge_mass_g).not.toBe(water.plan.targets.charge_mass_g);
 
     // The scale asks the same plan, and says of what is not weighed that it is not.
     await page.goto('/weigh');
@@ -33,7 +35,7 @@ test('the way of weighing sets the target, on Set and on the scale alike', async
                 (await page.getByRole('textbox', { name: /^Charge, g/ }).inputValue()).replace(/[^\d.]/g, ''),
             ),
         )
-        .toBeCloseTo(density.plan.charge_mass_g!, 0);
+        .toBeCloseTo(density.plan.targets.charge_mass_g!, 0);
     await page.getByRole('combobox', { name: /^For/ }).selectOption({ label: 'travel lid' });
     await expect(page.getByText('it is cut, not weighed')).toBeVisible();
 });
@@ -43,7 +45,7 @@ test('a sheet larger than the bed is said by name before anybody starts', async 
     await setUpPanel(page);
     await page.getByLabel('Length', { exact: true }).fill('1400 mm');
     await page.getByLabel('Length', { exact: true }).press('Enter');
-    const region = page.getByRole('region', { name: 'What this press can do' });
+    const region = page.getByRole('region', { name: 'What this machine can do' });
     await expect(region.getByRole('alert')).toContainText('the bed of Anvil');
     await expect(page.getByRole('button', { name: /^Start the run/ })).toBeDisabled();
 });

@@ -172,7 +172,7 @@ test('a source goes from its first delivery to accepted, and down again', async 
         ]);
         const answer = await put(page, 'plans', {
             product_id: products.find((p) => p.name === 'hive floor panel')!.id,
-            machine_id: machines.find((m) => m.name === 'Anvil')!.id,
+            machines: { hot: machines.find((m) => m.name === 'Anvil')!.id },
             lot_id: lot,
             scale,
             answers: { people_protected: true, air_moving: true },

@@ -60,7 +60,7 @@ export async function pad(page: Page, ...values: string[]): Promise<void> {
 
 export async function setUpPanel(page: Page): Promise<void> {
     await page.goto('/set');
-    await expect(page.getByRole('heading', { name: 'Set up a sheet' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();
     await page.getByText('hive floor panel', { exact: true }).first().click();
     await page.getByRole('radio', { name: /L-0101/ }).check();
     await page.getByRole('checkbox', { name: /Eyes, hands/ }).check();

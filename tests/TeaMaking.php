@@ -36,7 +36,7 @@ final class TeaMaking extends Definition
 
     public function roles(): array
     {
-        return [new Role('bench', 'kettle', ['kettle'])];
+        return [new Role('bench', 'kettle', ['kettle'], Leaves::class)];
     }
 
     public function settings(): string

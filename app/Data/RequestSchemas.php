@@ -59,6 +59,28 @@ use OpenApi\Attributes as OA;
         ),
     ]),
 ])]
+#[OA\Schema(
+    schema: 'SaidFacts',
+    type: 'object',
+    description: 'by name, as GET machine-kinds lists them; null is not known',
+    additionalProperties: new OA\AdditionalProperties(type: 'object', required: ['value'], properties: [
+        new OA\Property(property: 'value', type: 'number', nullable: true),
+        new OA\Property(property: 'origin', type: 'string', enum: ['plate', 'measured', 'fitted', 'unknown']),
+    ]),
+)]
+#[OA\Schema(schema: 'ProductBody', type: 'object', required: ['name', 'process', 'polymer', 'dimensions'], properties: [
+    new OA\Property(property: 'name', type: 'string'),
+    new OA\Property(property: 'process', type: 'string'),
+    new OA\Property(property: 'polymer', type: 'string'),
+    new OA\Property(
+        property: 'dimensions',
+        type: 'object',
+        additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true),
+        description: 'by name, as GET processes lists the settings',
+    ),
+    new OA\Property(property: 'note', type: 'string'),
+    new OA\Property(property: 'after', type: 'number', description: 'of a change: when what was seen was changed'),
+])]
 #[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
     new OA\Property(property: 'key', type: 'string'),
     new OA\Property(property: 'type', type: 'string'),

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
@@ -12,12 +14,19 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $kind
  * @property array<string, float|int|string|null> $facts
  * @property string|null $last_polymer
+ * @property CarbonImmutable|null $retired_at
  */
 final class Machine extends Model
 {
     private const BARRELS = ['plunger_injector', 'screw_injector', 'extruder'];
 
-    protected $fillable = ['name', 'kind', 'facts', 'last_polymer'];
+    protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'retired_at'];
+
+    /** @return HasMany<MachineFact, $this> what is known of it, since when and how; the newest of a name counts */
+    public function factLog(): HasMany
+    {
+        return $this->hasMany(MachineFact::class)->orderBy('id');
+    }
 
     public function hasBarrel(): bool
     {
@@ -31,6 +40,6 @@ final class Machine extends Model
 
     protected function casts(): array
     {
-        return ['facts' => 'array'];
+        return ['facts' => 'array', 'retired_at' => 'immutable_datetime'];
     }
 }

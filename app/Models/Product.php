@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -14,9 +15,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $polymer
  * @property array<string, float|int> $dimensions
  * @property string $note
+ * @property CarbonImmutable $updated_at
  */
 final class Product extends Model
 {
+    protected $dateFormat = 'Y-m-d H:i:s.vP';
+
     protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note'];
 
     /** @return HasMany<Recipe, $this> */
@@ -27,6 +31,6 @@ final class Product extends Model
 
     protected function casts(): array
     {
-        return ['dimensions' => 'array'];
+        return ['dimensions' => 'array', 'updated_at' => 'immutable_datetime'];
     }
 }

@@ -17,4 +17,15 @@ final class ProductPolicy
     {
         return $user->active;
     }
+
+    /** What the shop makes is a lead's to say. */
+    public function create(User $user): bool
+    {
+        return $user->active && $user->isLead();
+    }
+
+    public function update(User $user): bool
+    {
+        return $user->active && $user->isLead();
+    }
 }

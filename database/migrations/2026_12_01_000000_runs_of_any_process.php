@@ -21,6 +21,8 @@ return new class extends Migration
         $this->outputs();
         $this->inspections();
         $this->machineFacts();
+        // Two changes in one second must not look like one.
+        DB::statement('alter table products alter column updated_at type timestamptz(3)');
         // Which processes there are is the core's to know.
         DB::statement('alter table products drop constraint if exists products_process_known');
         DB::statement('drop index if exists runs_open');

@@ -143,6 +143,18 @@ export const router = createRouter({
             meta: { title: 'Shop' },
         },
         {
+            path: '/shop/machines/:id',
+            name: 'machine',
+            component: () => import('./areas/shop/MachinePage.vue'),
+            meta: { title: 'Machine', stage: 'shop' },
+        },
+        {
+            path: '/shop/products/:id',
+            name: 'product',
+            component: () => import('./areas/shop/ProductPage.vue'),
+            meta: { title: 'Product', stage: 'shop' },
+        },
+        {
             path: '/sign-in',
             name: 'sign-in',
             component: () => import('./areas/session/SignInPage.vue'),

@@ -18,6 +18,9 @@ final readonly class Processes
         VacuumForming\Forming::class,
     ];
 
+    /** @var list<string> machines that no plan is made for */
+    private const BESIDE = ['dryer', 'shredder'];
+
     /** @var array<string, Definition> by id */
     private array $all;
 
@@ -44,6 +47,28 @@ final readonly class Processes
     public function has(string $id): bool
     {
         return isset($this->all[$id]);
+    }
+
+    /**
+     * What machines a shop can have: those that the processes work on, and those beside them.
+     *
+     * @return array<string, MachineKind> by id
+     */
+    public function machineKinds(): array
+    {
+        $kinds = [];
+        foreach ($this->all as $process) {
+            foreach ($process->roles() as $role) {
+                foreach ($role->kinds as $kind) {
+                    $kinds[$kind] = new MachineKind($kind, str_replace('_', ' ', $kind), $role->facts);
+                }
+            }
+        }
+        foreach (self::BESIDE as $kind) {
+            $kinds[$kind] = new MachineKind($kind, $kind);
+        }
+
+        return $kinds;
     }
 
     /** @return list<Definition> */

@@ -7,11 +7,15 @@ namespace Dithermic\Core\Process;
 /** A place of the procedure that a machine of the shop takes in a run. */
 final readonly class Role
 {
-    /** @param  non-empty-list<string>  $kinds machines that can take it */
+    /**
+     * @param  non-empty-list<string>  $kinds machines that can take it
+     * @param  class-string  $facts  what can be known of such a machine
+     */
     public function __construct(
         public string $id,
         public string $title,
         public array $kinds,
+        public string $facts,
         public bool $required = true,
     ) {
     }

@@ -1333,6 +1333,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machine-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Kinds of machines and what can be known of each */
+        get: operations["getMachineKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines": {
         parameters: {
             query?: never;
@@ -1343,7 +1360,59 @@ export interface paths {
         /** Machines and what each can do */
         get: operations["getMachines"];
         put?: never;
+        /** Enter a machine with what is known of it */
+        post: operations["addMachine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A machine with the log of what is known of it */
+        get: operations["getMachine"];
+        put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what is known better of a machine; what was said before stays in its log */
+        post: operations["sayOfMachine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a machine out of use, or bring it back; its runs stay */
+        post: operations["retireMachine"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1655,7 +1724,25 @@ export interface paths {
         /** What the shop makes, with the newest recipe */
         get: operations["getProducts"];
         put?: never;
-        post?: never;
+        /** Enter a product */
+        post: operations["addProduct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/products/{product}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Change a product; runs that were made of it keep their plan */
+        post: operations["changeProduct"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5065,6 +5152,40 @@ export interface components {
             last_polymer: string | null;
             running_run: string | null;
         };
+        /** @description A machine with its whole log of facts. */
+        MachineDetailData: {
+            machine: components["schemas"]["MachineData"];
+            kind: components["schemas"]["MachineKindData"];
+            /** @description oldest first; the newest of a name counts */
+            log: components["schemas"]["MachineFactData"][];
+            /** @description of the newest fact: give it back as `after` */
+            after: number;
+        };
+        /** @description A fact of a machine as somebody gave it. */
+        MachineFactData: {
+            id: number;
+            name: string;
+            /**
+             * Format: float
+             * @description null where it is not known
+             */
+            value: number | null;
+            /** @enum {string} */
+            origin: "plate" | "measured" | "fitted" | "unknown";
+            note: string;
+            by: string | null;
+            /** Format: float */
+            at: number;
+        };
+        /** @description A kind of machine, and what can be known of one. */
+        MachineKindData: {
+            id: string;
+            title: string;
+            /** @description JSON Schema of each fact, by name */
+            facts: {
+                [key: string]: unknown;
+            };
+        };
         MaterialInput: {
             /** @description code of a polymer in the library, such as HDPE */
             polymer?: string | null;
@@ -5423,6 +5544,8 @@ export interface components {
                 heat_min_per_mm?: number | null;
                 /** @description the shop's own rule for cooling (min/mm) */
                 cool_min_per_mm?: number | null;
+                /** @description that its supply gives (A) */
+                amps?: number | null;
             };
             cold?: {
                 /** @default the cold press */
@@ -5780,6 +5903,10 @@ export interface components {
                 max_c?: number | null;
                 /** @description of its tank (°C) */
                 bath_c?: number | null;
+                /** @description melt that it gives (cm3/min) */
+                throughput_cm3_min?: number | null;
+                /** @description heated one by one */
+                zones?: number | null;
                 /** @description moulds that the tank takes */
                 tank_places?: number | null;
             };
@@ -6088,6 +6215,14 @@ export interface components {
                 bolt_proof_kn?: number | null;
                 /** @description it may be set to at most (°C) */
                 max_c?: number | null;
+                /** @description of a screw's barrel (cm3) */
+                barrel_volume_cm3?: number | null;
+                /** @description specific over hydraulic pressure */
+                intensification?: number | null;
+                /** @description of the screw (1/min) */
+                max_rpm?: number | null;
+                /** @description heated one by one */
+                zones?: number | null;
                 /** @description of all bands together (W) */
                 heater_w?: number | null;
                 /** @description of the steel that is heated (kg) */
@@ -6439,6 +6574,10 @@ export interface components {
                 speed_l_min?: number | null;
                 /** @description absolute, that the pump reaches (kPa) */
                 ultimate_kpa?: number | null;
+                /** @description of tank and hoses (l) */
+                volume_l?: number | null;
+                /** @description vacuum that the tank is built for (kPa) */
+                tank_rated_kpa?: number | null;
                 /**
                  * @description of the air here (kPa)
                  * @default 101.325
@@ -6661,6 +6800,18 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        ProductBody: {
+            name: string;
+            process: string;
+            polymer: string;
+            /** @description by name, as GET processes lists the settings */
+            dimensions: {
+                [key: string]: number | null;
+            };
+            note?: string;
+            /** @description of a change: when what was seen was changed */
+            after?: number;
+        };
         /** @description What one piece of a product weighs on the scale. */
         ProductChargeData: {
             /** Format: float */
@@ -6683,6 +6834,11 @@ export interface components {
             };
             note: string;
             recipe: components["schemas"]["RecipeData"] | null;
+            /**
+             * Format: float
+             * @description when it was last changed: give it back as `after`
+             */
+            changed_at: number;
         };
         QualityCapabilityInput: {
             /** @description measured */
@@ -6871,6 +7027,7 @@ export interface components {
             id: string;
             title: string;
             kinds: unknown[];
+            facts: string;
             /** @default true */
             required: boolean;
         };
@@ -7147,6 +7304,14 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description by name, as GET machine-kinds lists them; null is not known */
+        SaidFacts: {
+            [key: string]: {
+                value: number | null;
+                /** @enum {string} */
+                origin?: "plate" | "measured" | "fitted" | "unknown";
+            };
         };
         /** @description A screen on which somebody has signed in with a password. */
         ScreenData: {
@@ -10390,6 +10555,37 @@ export interface operations {
             };
         };
     };
+    getMachineKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineKindData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getMachines: {
         parameters: {
             query?: never;
@@ -10406,6 +10602,160 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachineData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addMachine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    name: string;
+                    kind: string;
+                    facts: components["schemas"]["SaidFacts"];
+                    note?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description entered */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getMachine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayOfMachine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /** @description the newest fact that was seen */
+                    after: number;
+                    facts: components["schemas"]["SaidFacts"];
+                    note?: string;
+                };
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    retireMachine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    retired: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description done */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineDetailData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11144,6 +11494,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProductData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addProduct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProductBody"];
+            };
+        };
+        responses: {
+            /** @description entered */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    changeProduct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProductBody"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

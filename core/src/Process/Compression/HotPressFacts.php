@@ -30,6 +30,7 @@ final readonly class HotPressFacts
             above: 0,
             max: 120,
         )] public ?float $cool_min_per_mm = null,
+        #[Field('that its supply gives', 'A', above: 0, max: 1000)] public ?float $amps = null,
     ) {
     }
 

@@ -40,8 +40,8 @@ final class Pressing extends Definition
     public function roles(): array
     {
         return [
-            new Role('hot', 'hot press', ['hot_press']),
-            new Role('cold', 'cold press', ['cold_press'], required: false),
+            new Role('hot', 'hot press', ['hot_press'], HotPressFacts::class),
+            new Role('cold', 'cold press', ['cold_press'], ColdPressFacts::class, required: false),
         ];
     }
 

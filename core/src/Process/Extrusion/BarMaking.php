@@ -32,7 +32,7 @@ final class BarMaking extends Definition
 
     public function roles(): array
     {
-        return [new Role('barrel', 'extruder', ['extruder'])];
+        return [new Role('barrel', 'extruder', ['extruder'], ExtruderFacts::class)];
     }
 
     public function settings(): string

@@ -15,6 +15,8 @@ final readonly class ExtruderFacts
         #[Field('', 'cm3', above: 0, max: 1e6)] public ?float $barrel_volume_cm3 = null,
         #[Field('it may be set to at most', '°C', min: 0, max: 600)] public ?float $max_c = null,
         #[Field('of its tank', '°C', min: -20, max: 120)] public ?float $bath_c = null,
+        #[Field('melt that it gives', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,
+        #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('moulds that the tank takes', '', min: 1, max: 100)] public ?float $tank_places = null,
     ) {
     }

@@ -29,6 +29,10 @@ final readonly class InjectorFacts
         #[Field('where bolts hold it', '', min: 1, max: 100)] public ?int $bolts = null,
         #[Field('of each bolt', 'kN', above: 0, max: 10000)] public ?float $bolt_proof_kn = null,
         #[Field('it may be set to at most', '°C', min: 0, max: 600)] public ?float $max_c = null,
+        #[Field('of a screw\'s barrel', 'cm3', above: 0, max: 1e6)] public ?float $barrel_volume_cm3 = null,
+        #[Field('specific over hydraulic pressure', '', above: 0, max: 100)] public ?float $intensification = null,
+        #[Field('of the screw', '1/min', above: 0, max: 10000)] public ?float $max_rpm = null,
+        #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('of all bands together', 'W', above: 0, max: 1e6)] public ?float $heater_w = null,
         #[Field('of the steel that is heated', 'kg', above: 0, max: 10000)] public ?float $barrel_kg = null,
     ) {

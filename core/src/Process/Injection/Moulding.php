@@ -33,7 +33,7 @@ final class Moulding extends Definition
 
     public function roles(): array
     {
-        return [new Role('barrel', 'injector', ['plunger_injector', 'screw_injector'])];
+        return [new Role('barrel', 'injector', ['plunger_injector', 'screw_injector'], InjectorFacts::class)];
     }
 
     public function settings(): string

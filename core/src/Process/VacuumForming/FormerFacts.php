@@ -20,6 +20,8 @@ final readonly class FormerFacts
         #[Field('absolute, that the blower reaches', 'kPa', above: 0, max: 200)] public ?float $blower_kpa = null,
         #[Field('of the pump', 'l/min', above: 0, max: 1e7)] public ?float $speed_l_min = null,
         #[Field('absolute, that the pump reaches', 'kPa', min: 0, max: 200)] public ?float $ultimate_kpa = null,
+        #[Field('of tank and hoses', 'l', above: 0, max: 1e6)] public ?float $volume_l = null,
+        #[Field('vacuum that the tank is built for', 'kPa', min: 0, max: 110)] public ?float $tank_rated_kpa = null,
         #[Field('of the air here', 'kPa', min: 50, max: 110)] public float $atmosphere_kpa = 101.325,
         #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_length_mm = null,
         #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_width_mm = null,

@@ -32,7 +32,7 @@ final class Forming extends Definition
 
     public function roles(): array
     {
-        return [new Role('former', 'former', ['vacuum_former'])];
+        return [new Role('former', 'former', ['vacuum_former'], FormerFacts::class)];
     }
 
     public function settings(): string

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api, Refused } from '../../api/client';
 import { session } from '../../api/session';
-import type { Machine, Polymer, ReviewItem } from '../../api/types';
+import type { Machine, Polymer, Product, ReviewItem } from '../../api/types';
 import HeatStrip from '../../parts/HeatStrip.vue';
 import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
@@ -12,6 +12,7 @@ import PeopleCard from './PeopleCard.vue';
 
 const client = useQueryClient();
 const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
+const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
 const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const review = useQuery({
     queryKey: ['review'],
@@ -100,90 +101,109 @@ async function set() {
             </table>
         </section>
         <div class="two">
-            <section class="card">
-                <h2>Polymers</h2>
-                <label class="sel"
-                    >Polymer
-                    <select v-model="code">
-                        <option v-for="p in polymers.data.value" :key="p.code" :value="p.code">
-                            {{ p.code }}, {{ p.name }}
-                        </option>
-                    </select></label
-                >
-                <div v-if="polymer" class="poly">
-                    <HeatStrip :marks="polymer.marks" :height="360" />
-                    <div>
-                        <p v-for="(why, process) in polymer.why_not" :key="process" class="bad">
-                            <span aria-hidden="true">▲</span> No {{ String(process).replaceAll('_', ' ') }}.
-                            {{ why }}
-                        </p>
-                        <p>
-                            {{ polymer.morphology ?? 'no known structure'
-                            }}<template v-if="polymer.density_g_cm3"
-                                >, {{ polymer.density_g_cm3 }} g/cm³ solid,
-                                {{ polymer.bulk_density_g_cm3 }} loose</template
-                            >
-                        </p>
-                        <p v-for="(note, process) in polymer.notes" :key="process" class="quiet">
-                            {{ note }}
-                        </p>
-                        <ul>
-                            <li v-for="h in polymer.hazards" :key="h">{{ h }}</li>
-                        </ul>
-                        <p v-if="polymer.overridden.length" class="tag">
-                            your shop's: {{ polymer.overridden.join(', ') }}
-                        </p>
-                        <form v-if="lead" class="over" @submit.prevent="set">
-                            <h3>Set our own value</h3>
-                            <label
-                                >What
-                                <select v-model="path">
-                                    <option v-for="[p, t] in PATHS" :key="p" :value="p">{{ t }}</option>
-                                </select></label
-                            >
-                            <TypedField
-                                :key="path"
-                                v-model="value"
-                                :dimension="path.endsWith('_g_cm3.typical') ? 'number' : 'temperature'"
-                                :label="path.endsWith('_g_cm3.typical') ? 'Value, g/cm³' : 'Value'"
-                            /><v-text-field v-model="reason" label="Why (kept)" /><v-btn
-                                type="submit"
-                                color="primary"
-                                :disabled="value === null || !reason"
-                                >Set</v-btn
-                            >
-                            <p v-if="said" role="status">{{ said }}</p>
-                        </form>
-                        <p v-else class="quiet">A lead can set the shop's own values here.</p>
-                    </div>
-                </div>
-            </section>
             <div class="stack">
-                <PeopleCard />
-                <AccessCard v-if="lead" :machines="machines.data.value ?? []" />
+                <section class="card">
+                    <h2>Products</h2>
+                    <p v-for="p in products.data.value" :key="p.id">
+                        <router-link :to="`/shop/products/${p.id}`"
+                            ><strong>{{ p.name }}</strong></router-link
+                        >
+                        <span class="quiet of">{{ p.process.replaceAll('_', ' ') }}, {{ p.polymer }}</span>
+                    </p>
+                    <v-btn v-if="lead" variant="outlined" to="/shop/products/new">Add a product</v-btn>
+                </section>
                 <section class="card">
                     <h2>Machines</h2>
                     <div v-for="m in machines.data.value" :key="m.id" class="machine">
                         <p>
-                            <strong>{{ m.name }}</strong>
-                            <span class="quiet"
+                            <router-link :to="`/shop/machines/${m.id}`"
+                                ><strong>{{ m.name }}</strong></router-link
+                            >
+                            <span class="quiet of"
                                 >{{ m.kind.replaceAll('_', ' ')
                                 }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span
                             >
                         </p>
                         <p v-if="Object.keys(m.facts).length" class="quiet num">{{ factWords(m) }}</p>
                     </div>
+                    <v-btn v-if="lead" variant="outlined" to="/shop/machines/new">Add a machine</v-btn>
                     <p class="quiet">
                         Temperatures shown in {{ show(20, 'temperature').split('\u00A0')[1] }}. Installation
                         is for licensed trades.
                     </p>
                 </section>
+                <section class="card">
+                    <h2>Polymers</h2>
+                    <label class="sel"
+                        >Polymer
+                        <select v-model="code">
+                            <option v-for="p in polymers.data.value" :key="p.code" :value="p.code">
+                                {{ p.code }}, {{ p.name }}
+                            </option>
+                        </select></label
+                    >
+                    <div v-if="polymer" class="poly">
+                        <HeatStrip :marks="polymer.marks" :height="360" />
+                        <div>
+                            <p v-for="(why, process) in polymer.why_not" :key="process" class="bad">
+                                <span aria-hidden="true">▲</span> No
+                                {{ String(process).replaceAll('_', ' ') }}.
+                                {{ why }}
+                            </p>
+                            <p>
+                                {{ polymer.morphology ?? 'no known structure'
+                                }}<template v-if="polymer.density_g_cm3"
+                                    >, {{ polymer.density_g_cm3 }} g/cm³ solid,
+                                    {{ polymer.bulk_density_g_cm3 }} loose</template
+                                >
+                            </p>
+                            <p v-for="(note, process) in polymer.notes" :key="process" class="quiet">
+                                {{ note }}
+                            </p>
+                            <ul>
+                                <li v-for="h in polymer.hazards" :key="h">{{ h }}</li>
+                            </ul>
+                            <p v-if="polymer.overridden.length" class="tag">
+                                your shop's: {{ polymer.overridden.join(', ') }}
+                            </p>
+                            <form v-if="lead" class="over" @submit.prevent="set">
+                                <h3>Set our own value</h3>
+                                <label
+                                    >What
+                                    <select v-model="path">
+                                        <option v-for="[p, t] in PATHS" :key="p" :value="p">{{ t }}</option>
+                                    </select></label
+                                >
+                                <TypedField
+                                    :key="path"
+                                    v-model="value"
+                                    :dimension="path.endsWith('_g_cm3.typical') ? 'number' : 'temperature'"
+                                    :label="path.endsWith('_g_cm3.typical') ? 'Value, g/cm³' : 'Value'"
+                                /><v-text-field v-model="reason" label="Why (kept)" /><v-btn
+                                    type="submit"
+                                    color="primary"
+                                    :disabled="value === null || !reason"
+                                    >Set</v-btn
+                                >
+                                <p v-if="said" role="status">{{ said }}</p>
+                            </form>
+                            <p v-else class="quiet">A lead can set the shop's own values here.</p>
+                        </div>
+                    </div>
+                </section>
+            </div>
+            <div class="stack">
+                <PeopleCard />
+                <AccessCard v-if="lead" :machines="machines.data.value ?? []" />
             </div>
         </div>
     </div>
 </template>
 
 <style scoped>
+.of {
+    margin-left: 8px;
+}
 .two {
     display: grid;
     grid-template-columns: 1.2fr 1fr;

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process;
+
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Calculator\Schema;
+
+/** A kind of machine that a shop can have, and what can be known of one. */
+final readonly class MachineKind
+{
+    /** @param  class-string|null  $facts  null where a plan asks nothing of it */
+    public function __construct(public string $id, public string $title, private ?string $facts = null)
+    {
+    }
+
+    /** @return array<string, array<string, mixed>> JSON Schema of each fact, by name */
+    public function facts(): array
+    {
+        if ($this->facts === null) {
+            return [];
+        }
+        $properties = (array) Schema::of($this->facts)['properties'];
+
+        return array_diff_key($properties, ['name' => 0]);
+    }
+
+    /**
+     * Facts that fit this kind; what is null is not known.
+     *
+     * @param  array<string, mixed>  $facts
+     *
+     * @throws InputError by the fact's name
+     */
+    public function mustFit(array $facts): void
+    {
+        $known = $this->facts();
+        foreach (array_keys($facts) as $name) {
+            if (! isset($known[$name])) {
+                throw new InputError((string) $name, "is no fact of a {$this->title}");
+            }
+        }
+        if ($this->facts !== null) {
+            Reader::read($this->facts, array_filter($facts, static fn (mixed $value): bool => $value !== null));
+        }
+    }
+}

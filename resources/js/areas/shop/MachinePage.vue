@@ -1,0 +1,228 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, reactive, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { api } from '../../api/client';
+import { session } from '../../api/session';
+import type { MachineDetail, MachineKind } from '../../api/types';
+import { sentence, useSend } from '../../parts/useSend';
+import { dayText, timeOfDay } from '../../parts/units';
+import { title } from '../reckon/schema';
+import NumberOf from './NumberOf.vue';
+
+/** A machine of the shop: what is known of it, how and since when. The same page enters a new one. */
+const route = useRoute();
+const router = useRouter();
+const client = useQueryClient();
+const id = computed(() => (route.params.id === 'new' ? null : Number(route.params.id)));
+const lead = computed(() => session.person?.role === 'lead');
+const kinds = useQuery({
+    queryKey: ['machine-kinds'],
+    queryFn: () => api.get<MachineKind[]>('machine-kinds'),
+});
+const known = useQuery({
+    queryKey: computed(() => ['machine', id.value]),
+    queryFn: () => api.get<MachineDetail>(`machines/${id.value}`),
+    enabled: computed(() => id.value !== null),
+});
+const name = ref('');
+const kind = ref('hot_press');
+const note = ref('');
+const said = reactive<Record<string, number | null>>({});
+const origin = reactive<Record<string, string>>({});
+const detail = computed(() => (id.value === null ? null : (known.data.value ?? null)));
+watch(
+    detail,
+    (now) => {
+        if (!now) return;
+        kind.value = now.machine.kind;
+        for (const key of Object.keys(said)) delete said[key];
+        for (const [fact, value] of Object.entries(now.machine.facts)) said[fact] = Number(value);
+        for (const fact of now.log) origin[fact.name] = fact.origin;
+    },
+    { immediate: true },
+);
+const facts = computed(() => {
+    const of = detail.value?.kind ?? kinds.data.value?.find((k) => k.id === kind.value);
+    return Object.entries((of?.facts ?? {}) as Record<string, Record<string, unknown>>);
+});
+const was = (fact: string) => {
+    const value = detail.value?.machine.facts[fact];
+    return value === undefined ? null : Number(value);
+};
+function say(fact: string, to: number | null) {
+    said[fact] = to;
+    if (to !== null) origin[fact] ??= 'measured';
+}
+/** What is sent: of a new machine all that is said, of a known one what is said otherwise now. */
+const changed = computed(() =>
+    Object.fromEntries(
+        facts.value
+            .filter(([fact]) => (said[fact] ?? null) !== was(fact))
+            .map(([fact]) => [
+                fact,
+                { value: said[fact] ?? null, origin: origin[fact] === 'plate' ? 'plate' : 'measured' },
+            ]),
+    ),
+);
+const { busy, fault, send } = useSend();
+const save = () =>
+    send(async () => {
+        const body = { facts: changed.value, note: note.value };
+        const kept =
+            id.value === null
+                ? await api.post<MachineDetail>('machines', { ...body, name: name.value, kind: kind.value })
+                : await api.post<MachineDetail>(`machines/${id.value}/facts`, {
+                      ...body,
+                      after: detail.value?.after ?? 0,
+                  });
+        note.value = '';
+        client.setQueryData(['machine', kept.machine.id], kept);
+        await client.invalidateQueries({ queryKey: ['machines'] });
+        await router.replace(`/shop/machines/${kept.machine.id}`);
+    });
+const retire = () =>
+    send(async () => {
+        await api.post(`machines/${id.value}/retire`, { retired: true });
+        await client.invalidateQueries({ queryKey: ['machines'] });
+        await router.push('/shop');
+    });
+const ORIGINS: Record<string, string> = {
+    plate: 'from its plate',
+    measured: 'measured',
+    fitted: 'fitted from runs',
+    unknown: 'not known',
+};
+const log = computed(() => [...(detail.value?.log ?? [])].reverse());
+</script>
+
+<template>
+    <div class="page">
+        <div class="page-head">
+            <div>
+                <h1>{{ id === null ? 'A new machine' : (detail?.machine.name ?? 'Machine') }}</h1>
+                <p class="quiet">
+                    What nobody knows stays empty: the plan says so, and answers for no ideal machine.
+                </p>
+            </div>
+            <router-link to="/shop">Back to the shop</router-link>
+        </div>
+        <form class="card" @submit.prevent="save">
+            <div v-if="id === null" class="who fields">
+                <label
+                    ><span>Name</span
+                    ><input v-model="name" type="text" maxlength="60" required autocomplete="off"
+                /></label>
+                <label
+                    ><span>Kind</span
+                    ><select v-model="kind">
+                        <option v-for="k in kinds.data.value" :key="k.id" :value="k.id">{{ k.title }}</option>
+                    </select></label
+                >
+            </div>
+            <p v-if="facts.length === 0" class="quiet">Nothing is asked of a {{ kind }} but its name.</p>
+            <div class="grid fields">
+                <div v-for="[fact, schema] in facts" :key="fact" class="fact">
+                    <NumberOf
+                        :name="fact"
+                        :schema="schema"
+                        :model-value="said[fact] ?? null"
+                        @update:model-value="(to) => say(fact, to)"
+                    />
+                    <label v-if="(said[fact] ?? null) !== null" class="origin"
+                        ><span class="sr">{{ title(fact) }}: where from</span
+                        ><select v-model="origin[fact]">
+                            <option value="measured">measured</option>
+                            <option value="plate">from its plate</option>
+                            <option v-if="origin[fact] === 'fitted'" value="fitted">fitted from runs</option>
+                        </select></label
+                    >
+                </div>
+            </div>
+            <div class="fields">
+                <label class="note"
+                    ><span>Note</span
+                    ><input
+                        v-model="note"
+                        type="text"
+                        maxlength="500"
+                        placeholder="how it was measured"
+                        autocomplete="off"
+                /></label>
+            </div>
+            <p v-if="fault" class="fault" role="alert">{{ sentence(fault) }}</p>
+            <div v-if="lead" class="acts">
+                <v-btn
+                    type="submit"
+                    color="primary"
+                    :loading="busy"
+                    :disabled="id !== null && Object.keys(changed).length === 0"
+                    >{{ id === null ? 'Enter it' : 'Keep' }}</v-btn
+                >
+                <v-btn v-if="id !== null" variant="outlined" @click="retire">Retire it</v-btn>
+            </div>
+            <p v-else class="quiet">A lead enters machines and what is known of them.</p>
+        </form>
+        <section v-if="log.length" class="card mt-4" aria-labelledby="said">
+            <h2 id="said">What was said of it</h2>
+            <table class="rows">
+                <thead>
+                    <tr>
+                        <th>When</th>
+                        <th>What</th>
+                        <th class="n">Value</th>
+                        <th>From</th>
+                        <th>Who</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    <tr v-for="f in log" :key="f.id">
+                        <td>{{ dayText(f.at) }} {{ timeOfDay(f.at) }}</td>
+                        <td>
+                            {{ title(f.name) }}<br /><span class="quiet">{{ f.note }}</span>
+                        </td>
+                        <td class="n">{{ f.value ?? '–' }}</td>
+                        <td>{{ ORIGINS[f.origin] }}</td>
+                        <td>{{ f.by ?? '' }}</td>
+                    </tr>
+                </tbody>
+            </table>
+        </section>
+    </div>
+</template>
+
+<style scoped>
+.who,
+.grid {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+    gap: 14px 18px;
+    margin-bottom: 14px;
+}
+.fact {
+    display: grid;
+    gap: 4px;
+    align-content: start;
+}
+.origin select {
+    min-height: 36px;
+}
+.note {
+    display: block;
+    max-width: 520px;
+}
+.note input,
+.who input,
+.who select {
+    width: 100%;
+}
+.fault {
+    color: var(--alarm);
+    font-weight: 650;
+}
+.acts {
+    display: flex;
+    gap: 10px;
+    margin-top: 14px;
+}
+</style>

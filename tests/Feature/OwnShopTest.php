@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Models\Machine;
+use App\Models\MachineFact;
+use App\Models\Product;
+use Illuminate\Support\Facades\DB;
+
+/** @return array<string, mixed> a lever of the shop's own */
+function wagtail(array $over = []): array
+{
+    return array_replace_recursive([
+        'name' => 'Wagtail',
+        'kind' => 'plunger_injector',
+        'facts' => [
+            'barrel_diameter_mm' => ['value' => 32, 'origin' => 'measured'],
+            'barrel_length_mm' => ['value' => 160, 'origin' => 'measured'],
+            'max_c' => ['value' => 300, 'origin' => 'plate'],
+            'heater_w' => ['value' => null],
+        ],
+    ], $over);
+}
+
+it('lists the kinds of machines with what can be known of each', function (): void {
+    $kinds = array_column($this->signedIn()->getJson('/api/v1/machine-kinds')->assertOk()->json(), null, 'id');
+    expect(array_keys($kinds))->toContain('hot_press', 'cold_press', 'plunger_injector', 'extruder', 'vacuum_former', 'dryer')
+        ->and($kinds['extruder']['facts']['throughput_kg_h']['x-unit'])->toBe('kg/h')
+        ->and($kinds['dryer']['facts'])->toBe([]);
+});
+
+it('takes a machine from a lead, with where each fact comes from, and plans on it', function (): void {
+    $this->signedIn('ines')->postJson('/api/v1/machines', wagtail())->assertStatus(403);
+    $made = $this->signedIn('maren')->postJson('/api/v1/machines', wagtail())->assertCreated()->json();
+    $log = array_column($made['log'], null, 'name');
+    expect($made['machine']['facts'])->toEqual(['barrel_diameter_mm' => 32, 'barrel_length_mm' => 160, 'max_c' => 300])
+        ->and($log['max_c'])->toMatchArray(['origin' => 'plate', 'by' => 'Maren Okafor'])
+        // Not known is said, and is no number for the plan.
+        ->and($log['heater_w'])->toMatchArray(['origin' => 'unknown', 'value' => null]);
+    $plan = $this->postJson('/api/v1/plans', [
+        'product_id' => Product::query()->where('name', 'entrance reducer')->value('id'),
+        'machines' => ['barrel' => $made['machine']['id']],
+    ])->assertOk()->json('plan');
+    expect(array_column($plan['unknowns'], 'fact'))->toContain('power and mass of the barrel')
+        ->and(array_column($plan['checks'], 'has', 'id')['barrel'])->toBe(300);
+});
+
+it('refuses a machine that is none, by the field', function (array $over, string $field): void {
+    $this->signedIn('maren')->postJson('/api/v1/machines', wagtail($over))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', $field);
+    expect(Machine::query()->where('name', 'Wagtail')->exists())->toBeFalse();
+})->with([
+    [['kind' => 'kettle'], 'kind'],
+    [['name' => 'Heron'], 'name'],
+    [['facts' => ['barrel_diameter_mm' => ['value' => -3]]], 'facts.barrel_diameter_mm'],
+    [['facts' => ['barrel_diameter_mm' => ['value' => 'wide']]], 'facts.barrel_diameter_mm'],
+    [['facts' => ['horses' => ['value' => 3]]], 'facts.horses'],
+    [['facts' => ['max_c' => ['value' => 300, 'origin' => 'hearsay']]], 'facts.max_c.origin'],
+]);
+
+it('keeps what was said before, and lets nobody talk over another unseen', function (): void {
+    $made = $this->signedIn('maren')->postJson('/api/v1/machines', wagtail())->json();
+    $url = "/api/v1/machines/{$made['machine']['id']}/facts";
+    $better = ['after' => $made['after'], 'note' => 'calliper', 'facts' => ['barrel_diameter_mm' => ['value' => 32.4]]];
+    $known = $this->postJson($url, $better)->assertOk()->json();
+    expect($known['machine']['facts']['barrel_diameter_mm'])->toBe(32.4)
+        ->and($known['machine']['facts']['max_c'])->toBe(300)
+        ->and(array_column(array_filter(
+            $known['log'],
+            static fn (array $f): bool => $f['name'] === 'barrel_diameter_mm',
+        ), 'value'))->toBe([32, 32.4]);
+    $this->postJson($url, $better)->assertStatus(422)->assertJsonPath('error.field', 'after');
+    $this->postJson($url, ['after' => $known['after'], 'facts' => ['max_c' => ['value' => null]]])
+        ->assertOk()
+        ->assertJsonMissingPath('machine.facts.max_c');
+    $this->signedIn('ines')->postJson($url, $better)->assertStatus(403);
+    expect(static fn () => DB::transaction(static fn () => MachineFact::query()->update(['value' => 1])))
+        ->toThrow(Illuminate\Database\QueryException::class);
+});
+
+it('retires a machine that is free, and brings it back', function (): void {
+    startRun();
+    $anvil = machineNamed('Anvil');
+    $this->signedIn('maren')->postJson("/api/v1/machines/{$anvil}/retire", ['retired' => true])
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'retired');
+    $heron = machineNamed('Heron');
+    $names = fn (): array => array_column($this->getJson('/api/v1/machines')->json(), 'name');
+    $this->postJson("/api/v1/machines/{$heron}/retire", ['retired' => true])->assertOk();
+    expect($names())->not->toContain('Heron')
+        ->and(array_column($this->getJson('/api/v1/floor')->json('lanes'), 'machine'))->not->toContain('Heron');
+    $this->postJson("/api/v1/machines/{$heron}/retire", ['retired' => false])->assertOk();
+    expect($names())->toContain('Heron');
+    $this->signedIn('jun')->postJson("/api/v1/machines/{$heron}/retire", ['retired' => true])->assertStatus(403);
+});
+
+/** @return array<string, mixed> */
+function perch(array $over = []): array
+{
+    return array_replace_recursive([
+        'name' => 'landing perch',
+        'process' => 'injection',
+        'polymer' => 'PP',
+        'dimensions' => ['part_volume_cm3' => 6, 'cavities' => 2, 'thickness_mm' => 2, 'flow_length_mm' => null],
+        'note' => 'Two in a shot.',
+    ], $over);
+}
+
+it('takes a product from a lead with what its process asks, and plans it at once', function (): void {
+    $this->signedIn('teodor')->postJson('/api/v1/products', perch())->assertStatus(403);
+    $made = $this->signedIn('maren')->postJson('/api/v1/products', perch())->assertCreated()->json();
+    expect($made['dimensions'])->toEqual(['part_volume_cm3' => 6, 'cavities' => 2, 'thickness_mm' => 2]);
+    $this->postJson('/api/v1/plans', ['product_id' => $made['id'], 'machines' => ['barrel' => machineNamed('Heron')]])
+        ->assertOk()
+        ->assertJsonPath('settings.part_volume_cm3', 6);
+});
+
+it('refuses a product that is none, by the field', function (array $over, string $field): void {
+    $this->signedIn('maren')->postJson('/api/v1/products', perch($over))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', $field);
+})->with([
+    [['name' => 'entrance reducer'], 'name'],
+    [['process' => 'smelting'], 'process'],
+    [['polymer' => 'XYZ'], 'polymer'],
+    [['polymer' => 'UNKNOWN'], 'polymer'],
+    [['dimensions' => ['thickness_mm' => 'thick']], 'dimensions.thickness_mm'],
+    [['dimensions' => ['thickness_mm' => -1]], 'dimensions.thickness_mm'],
+    [['dimensions' => ['feathers' => 2]], 'dimensions.feathers'],
+]);
+
+it('changes a product that nobody has changed meanwhile, and leaves its process', function (): void {
+    $made = $this->signedIn('maren')->postJson('/api/v1/products', perch())->json();
+    $url = "/api/v1/products/{$made['id']}";
+    $thicker = perch(['dimensions' => ['thickness_mm' => 2.4]]) + ['after' => $made['changed_at']];
+    usleep(5000);
+    $kept = $this->postJson($url, $thicker)->assertOk()->json();
+    expect($kept['dimensions']['thickness_mm'])->toBe(2.4)->and($kept['changed_at'])->toBeGreaterThan($made['changed_at']);
+    $this->postJson($url, $thicker)->assertStatus(422)->assertJsonPath('error.field', 'after');
+    $bar = ['process' => 'extrusion', 'dimensions' => [], 'after' => $kept['changed_at']] + perch();
+    $this->postJson($url, $bar)->assertStatus(422)->assertJsonPath('error.field', 'process');
+    // What the demo says of a product and its process does not ask stays with it.
+    $tray = collect($this->getJson('/api/v1/products')->json())->firstWhere('name', 'syrup feeder tray');
+    $this->postJson("/api/v1/products/{$tray['id']}", [
+        'name' => $tray['name'],
+        'process' => $tray['process'],
+        'polymer' => $tray['polymer'],
+        'dimensions' => ['sheet_mm' => 2] + $tray['dimensions'],
+        'after' => $tray['changed_at'],
+    ])->assertOk()->assertJsonPath('dimensions.shape', 'box');
+});
+
+it('gets an empty shop from nothing to its first run', function (): void {
+    $this->signedIn('maren');
+    $press = $this->postJson('/api/v1/machines', [
+        'name' => 'Flatiron',
+        'kind' => 'hot_press',
+        'facts' => ['max_c' => ['value' => 220, 'origin' => 'plate']],
+    ])->assertCreated()->json('machine.id');
+    $board = $this->postJson('/api/v1/products', [
+        'name' => 'roof board',
+        'process' => 'compression',
+        'polymer' => 'HDPE',
+        'dimensions' => ['length_mm' => 400, 'width_mm' => 300, 'thickness_mm' => 6, 'thickness_tolerance_mm' => 0.8],
+    ])->assertCreated()->json('id');
+    $body = panel(['product_id' => $board, 'confirmed_by' => person('maren')->id]);
+    $body['machines'] = ['hot' => $press];
+    $answer = $this->postJson('/api/v1/plans', $body)->assertOk()->json();
+    // It does not answer for an ideal press in silence.
+    expect(array_column($answer['plan']['unknowns'], 'fact'))->toContain('heaters and platens of the hot press')
+        ->and($answer['plan']['explanation'])->toContain('at the very least');
+    $run = $this->postJson('/api/v1/runs', $body)->assertCreated()->json('summary');
+    expect($run['stations'])->toHaveCount(1)->and($run['machine'])->toBe('Flatiron');
+});
