@@ -79,7 +79,7 @@ console.log('\n── API, one after the other from the browser');
                 },
                 body: JSON.stringify(body),
             });
-        const draft = JSON.parse(localStorage.getItem('dithermic.press'));
+        const draft = JSON.parse(localStorage.getItem('dithermic.set'));
         const out = {};
         const run = async (name, n, go) => {
             out[name] = [];
@@ -107,8 +107,8 @@ console.log('\n── API, one after the other from the browser');
                 platen_c: 185,
             }),
         );
-        await run('POST plans/press (everything the set-up screen shows)', 60, (i) =>
-            post('plans/press', { ...draft, settings: { thickness_mm: 6 + i / 10 } }),
+        await run('POST plans (everything the set-up screen shows)', 60, (i) =>
+            post('plans', { ...draft, settings: { thickness_mm: 6 + i / 10 } }),
         );
         await run('GET floor', 40, () => fetch('/api/v1/floor', { headers: { Accept: 'application/json' } }));
         const lots = await (await fetch('/api/v1/lots', { headers: { Accept: 'application/json' } })).json();

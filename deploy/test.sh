@@ -88,7 +88,7 @@ e2e() {
         fi
         shops+=("http://127.0.0.1:$port=$state")
     done
-    env -i PATH="$PATH" HOME="${HOME:-/root}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 160
+    env -i PATH="$PATH" HOME="${HOME:-/root}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 400
     local good bad
     good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)

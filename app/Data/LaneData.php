@@ -18,6 +18,10 @@ final readonly class LaneData
         #[OA\Property] public int $machine_id,
         #[OA\Property] public string $machine,
         #[OA\Property] public string $kind,
+        #[OA\Property(
+            description: 'main: runs are made on it; place: they come to it; beside: neither',
+            enum: ['main', 'place', 'beside'],
+        )] public string $works,
         #[OA\Property] public string $says,
         #[OA\Property] public ?string $run_id,
         #[OA\Property] public ?string $polymer,

@@ -119,6 +119,7 @@ final readonly class FloorView
                 $machine->id,
                 $machine->name,
                 $machine->kind,
+                $this->works($machine->kind),
                 $run !== null
                     ? "{$run->product->name}, run {$run->number}"
                     : (isset($drying[$machine->id]) ? implode(', ', $drying[$machine->id]) : 'free'),
@@ -136,6 +137,18 @@ final readonly class FloorView
         }
 
         return new FloorData($now, $this->stages($runs), $lanes, $hands);
+    }
+
+    /** Whether runs are made on a kind of machine, come to it, or neither. */
+    private function works(string $kind): string
+    {
+        foreach ($this->processes->all() as $process) {
+            if ($process->main()->takes($kind)) {
+                return 'main';
+            }
+        }
+
+        return $this->processes->takes($kind) ? 'place' : 'beside';
     }
 
     /** @return list<string> ids of the places where heat goes in, or out */

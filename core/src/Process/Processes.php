@@ -49,6 +49,20 @@ final readonly class Processes
         return isset($this->all[$id]);
     }
 
+    /** Whether a kind of machine has a place in any process. */
+    public function takes(string $kind): bool
+    {
+        foreach ($this->all as $process) {
+            foreach ($process->roles() as $role) {
+                if ($role->takes($kind)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /**
      * What machines a shop can have: those that the processes work on, and those beside them.
      *

@@ -5037,6 +5037,11 @@ export interface components {
             machine_id: number;
             machine: string;
             kind: string;
+            /**
+             * @description main: runs are made on it; place: they come to it; beside: neither
+             * @enum {string}
+             */
+            works: "main" | "place" | "beside";
             says: string;
             run_id: string | null;
             polymer: string | null;

@@ -20,8 +20,9 @@ const ticks = computed(() => {
     const start = Math.ceil((now.value - BACK) / 900) * 900;
     return Array.from({ length: 7 }, (_, i) => start + i * 900);
 });
-const kinds: Record<string, string> = { hot_press: 'hot press', cold_press: 'cold press' };
-const lanes = computed(() => (floor.now?.lanes ?? []).filter((l) => l.kind in kinds));
+/** Every machine that runs are made on or come to. */
+const lanes = computed(() => (floor.now?.lanes ?? []).filter((l) => l.works !== 'beside'));
+const idle = (l: Lane) => l.run_id === null && !l.stretches.some(seen);
 const busy = computed(() => lanes.value.filter((l) => l.run_id !== null).length);
 /** A stretch says what it is when there is room for the words. */
 const SHORT: Record<string, string> = { heat: 'heating', cool: 'cooling' };
@@ -65,18 +66,18 @@ const next = (l: Lane) =>
                 <section
                     v-for="l in lanes"
                     :key="l.machine_id"
-                    class="lane"
+                    :class="['lane', { free: idle(l) }]"
                     :aria-label="`${l.machine}: ${l.says}`"
                 >
                     <div class="name">
                         <h2>{{ l.machine }}</h2>
-                        <p class="quiet">{{ kinds[l.kind] }}</p>
+                        <p class="quiet">{{ l.kind.replaceAll('_', ' ') }}</p>
                         <p>{{ l.says }}</p>
                         <router-link v-if="l.run_id" :to="`/run/${l.run_id}`" class="open"
                             >Open the run</router-link
                         >
-                        <router-link v-else-if="l.kind === 'hot_press'" to="/set" class="open"
-                            >Set up a sheet here</router-link
+                        <router-link v-else-if="l.works === 'main'" to="/set" class="open"
+                            >Set up a run here</router-link
                         >
                     </div>
                     <div class="time">
@@ -109,13 +110,7 @@ const next = (l: Lane) =>
                                 {{ timeOfDay(next(l)?.to ?? 0) }}</template
                             >
                         </p>
-                        <p v-else-if="l.stretches.filter(seen).length === 0" class="idle quiet">
-                            {{
-                                l.kind === 'hot_press'
-                                    ? 'Free. It takes about 8 minutes to come to heat.'
-                                    : 'Free for the next sheet.'
-                            }}
-                        </p>
+                        <p v-else-if="l.stretches.filter(seen).length === 0" class="idle quiet">Free.</p>
                     </div>
                 </section>
             </div>
@@ -169,6 +164,20 @@ const next = (l: Lane) =>
     border-radius: 4px;
     margin-bottom: 12px;
     min-height: 124px;
+}
+.lane.free {
+    min-height: 0;
+    margin-bottom: 8px;
+}
+.lane.free .name {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 8px;
+    align-items: baseline;
+    padding: 8px 14px;
+}
+.lane.free .idle {
+    margin: 0;
 }
 .name {
     padding: 12px 14px;

@@ -26,7 +26,14 @@ const known = useQuery({
     enabled: computed(() => id.value !== null),
 });
 const name = ref('');
-const kind = ref('hot_press');
+const kind = ref('');
+watch(
+    () => kinds.data.value,
+    (all) => {
+        if (kind.value === '') kind.value = all?.[0]?.id ?? '';
+    },
+    { immediate: true },
+);
 const note = ref('');
 const said = reactive<Record<string, number | null>>({});
 const origin = reactive<Record<string, string>>({});

@@ -18,7 +18,14 @@ const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Produ
 const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.get<Process[]>('processes') });
 const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const known = computed(() => products.data.value?.find((p) => p.id === id.value) ?? null);
-const form = reactive({ name: '', process: 'compression', polymer: 'HDPE', note: '' });
+const form = reactive({ name: '', process: '', polymer: 'HDPE', note: '' });
+watch(
+    () => processes.data.value,
+    (all) => {
+        if (form.process === '') form.process = all?.[0]?.id ?? '';
+    },
+    { immediate: true },
+);
 const said = ref<Record<string, number | null>>({});
 watch(
     known,
