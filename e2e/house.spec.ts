@@ -86,7 +86,7 @@ test('a gate refuses without the server what the server would refuse', async ({ 
     expect(run.summary.step).toBe('spread');
     await page.getByRole('button', { name: 'Stop the run' }).click();
     await page.getByLabel('Why').fill('shown in a test');
-    await page.getByRole('button', { name: /^Stop: hot platens stay hot/ }).click();
+    await page.getByRole('button', { name: /^Stop: what is hot stays hot/ }).click();
     await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
 });
 

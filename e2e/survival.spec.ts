@@ -53,7 +53,7 @@ for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
         expect(readFileSync(`${state}/run/web-port`, 'utf8').trim()).toBe(new URL(page.url()).port);
         await page.getByRole('button', { name: 'Stop the run' }).click();
         await page.getByLabel('Why').fill('only a test');
-        await page.getByRole('button', { name: /^Stop: hot platens/ }).click();
+        await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
         await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
     });
 }

@@ -8,6 +8,7 @@ import type { Procedure } from '../../api/types';
 import { figureText } from '../../parts/figures';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import InspectionResult from '../check/InspectionResult.vue';
+import { title } from '../reckon/schema';
 import { eventWords } from '../run/words';
 
 const id = String(useRoute().params.id);
@@ -49,11 +50,9 @@ const marks = computed(() =>
         (e) => e.type === 'step_done' && timed.value.includes(String(e.data.step)),
     ),
 );
-const NAMES: Record<string, string> = {
-    platen_top_c: 'top platen',
-    platen_low_c: 'low platen',
-    platen_c: 'cold platen',
-};
+/** A channel of a machine that the run came to later is named after its place there. */
+const later = (name: string) =>
+    (run.value?.summary.stations ?? []).slice(1).some((s) => name.startsWith(`${s.role}_`));
 const overrides = computed(
     () => (run.value?.safety.overrides ?? []) as { id: string; by: string; reason: string }[],
 );
@@ -155,7 +154,7 @@ const overrides = computed(
                         </text>
                     </g>
                     <path
-                        v-for="[name, points] in series"
+                        v-for="([name, points], nth) in series"
                         :key="name"
                         :d="
                             points
@@ -164,7 +163,7 @@ const overrides = computed(
                                 )
                                 .join('')
                         "
-                        :class="['trace', name]"
+                        :class="['trace', `no-${nth}`, { later: later(name) }]"
                     />
                     <text
                         v-for="([name, points], i) in series"
@@ -173,7 +172,7 @@ const overrides = computed(
                         :y="206"
                         :dx="i * -190"
                     >
-                        {{ name === 'platen_c' ? '┄' : '━' }} {{ NAMES[name] ?? name }}, last
+                        {{ later(name) ? '┄' : '━' }} {{ title(name).toLowerCase() }}, last
                         {{ show(points[points.length - 1]?.[1], 'temperature') }}
                     </text>
                 </svg>
@@ -248,11 +247,11 @@ text {
     stroke: var(--ember);
     stroke-width: 2;
 }
-.trace.platen_low_c {
+.trace.no-1 {
     stroke: var(--ink);
     stroke-width: 1.3;
 }
-.trace.platen_c {
+.trace.later {
     stroke: var(--slate);
     stroke-dasharray: 5 3;
 }
