@@ -62,7 +62,7 @@ const BELLOWS = [
     'bed_length_mm' => 560,
     'bed_width_mm' => 480,
 ];
-const ANVIL = [
+const HOT_PRESS = [
     'name' => 'Anvil',
     'kind' => 'hot_press',
     'heater_kw' => 2.2,
@@ -96,7 +96,7 @@ const SHEET = ['length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8, 'thic
 function jobs(): array
 {
     return [
-        'compression' => ['compression', 'HDPE', SHEET, ['hot' => ANVIL]],
+        'compression' => ['compression', 'HDPE', SHEET, ['hot' => HOT_PRESS]],
         'injection' => ['injection', 'PP', REDUCER, ['barrel' => HERON]],
         'extrusion' => ['extrusion', 'HDPE', RAIL, ['barrel' => ADDER]],
         'vacuum_forming' => ['vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS]],

@@ -341,6 +341,7 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
     $signed = $this->postJson('/api/v1/session', ['login' => 'maren', 'password' => 'two-heats-oak']);
     $cookie = $signed->getCookie('dithermic_device', false);
     $maren = $signed->json('sitting');
+    $sat = microtime(true);
     $this->getJson('/api/v1/session')->assertJsonPath('sitting', null);
     $this->withCredentials()->withUnencryptedCookie('dithermic_device', (string) $cookie?->getValue());
     $this->postJson('/api/v1/session', ['login' => 'ines', 'password' => 'flake-to-panel'])->assertOk();
@@ -350,7 +351,7 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
         entry('noted', ['text' => 'not known here']) + ['by_id' => person('jun')->id],
         entry('noted', ['text' => 'a made-up proof']) + ['sitting' => fake_uuid().'.'.str_repeat('a', 48)],
         entry('noted', ['text' => 'mine']) + ['by_id' => person('ines')->id],
-        entry('noted', ['text' => 'while Maren sat here']) + ['by_id' => person('maren')->id, 'sitting' => $maren],
+        entry('noted', ['text' => 'while Maren sat here'], at: $sat) + ['by_id' => person('maren')->id, 'sitting' => $maren],
         entry(
             'noted',
             ['text' => 'long after she left'],

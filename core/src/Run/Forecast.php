@@ -32,8 +32,8 @@ final readonly class Forecast
     }
 
     /**
-     * The piece that could be begun now, as a hand that waits; null while nothing can, or while another piece wants hands
-     * first. It is no part of hands(): nobody has promised a next piece.
+     * The piece that could be begun now, as a hand that waits; null while none can. It is no part of hands(): nobody has
+     * promised a next piece.
      *
      * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
      */

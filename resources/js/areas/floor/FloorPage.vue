@@ -110,7 +110,6 @@ const next = (l: Lane) =>
                                 {{ timeOfDay(next(l)?.to ?? 0) }}</template
                             >
                         </p>
-                        <p v-else-if="l.stretches.filter(seen).length === 0" class="idle quiet">Free.</p>
                     </div>
                 </section>
             </div>
@@ -175,9 +174,6 @@ const next = (l: Lane) =>
     gap: 0 8px;
     align-items: baseline;
     padding: 8px 14px;
-}
-.lane.free .idle {
-    margin: 0;
 }
 .name {
     padding: 12px 14px;
@@ -276,11 +272,6 @@ const next = (l: Lane) =>
     background: var(--paper);
     padding: 0 6px;
     z-index: 1;
-}
-.idle {
-    position: absolute;
-    left: 32%;
-    top: 44px;
 }
 .legend {
     display: flex;

@@ -78,6 +78,13 @@ const grid = computed(
     () => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null,
 );
 const left = computed(() => (timer.value ? timer.value.ends_at - now.value : 0));
+/** How much of the wait is over: by the clock where it is short, in minutes where it is long. */
+const gone = computed(() => {
+    const { started_at, minutes } = timer.value ?? { started_at: now.value, minutes: 0 };
+    return minutes < 3
+        ? `of ${clockText(60 * minutes)}`
+        : `${Math.floor((now.value - started_at) / 60)} of ${minutesText(minutes)}`;
+});
 /** The step's gate asks for this entry and has not what it asks for: nothing yet, or nothing that will do */
 const asked = (entry: string) =>
     step.value?.gate?.some(
@@ -399,13 +406,7 @@ usePageKeys('This run', () => {
                 <div class="beside">
                     <p v-if="left > 0">
                         <strong>until {{ timeOfDay(timer.ends_at) }}</strong>
-                        {{
-                            minutesText(Math.floor((now - timer.started_at) / 60))
-                                .replace(' min', '')
-                                .replace('.0', '')
-                        }}
-                        of
-                        {{ timer.minutes < 3 ? clockText(60 * timer.minutes) : minutesText(timer.minutes) }}
+                        {{ gone }}
                     </p>
                     <p v-else><strong>Time is up</strong> since {{ timeOfDay(timer.ends_at) }}</p>
                     <p v-if="timer.kind === 'cool' && model.cool_min">

@@ -38,9 +38,11 @@ const note = ref('');
 const said = reactive<Record<string, number | null>>({});
 const origin = reactive<Record<string, string>>({});
 const detail = computed(() => (id.value === null ? null : (known.data.value ?? null)));
+// Filled in when it is first known and when something was said of it; asking again wipes nothing that is being typed.
 watch(
-    detail,
-    (now) => {
+    () => `${detail.value?.machine.id} ${detail.value?.after}`,
+    () => {
+        const now = detail.value;
         if (!now) return;
         kind.value = now.machine.kind;
         for (const key of Object.keys(said)) delete said[key];

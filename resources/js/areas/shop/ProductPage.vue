@@ -27,9 +27,11 @@ watch(
     { immediate: true },
 );
 const said = ref<Record<string, number | null>>({});
+// Filled in when it is first known and when it was changed: a list that is asked again wipes nothing that is being typed.
 watch(
-    known,
-    (now) => {
+    () => `${known.value?.id} ${known.value?.changed_at}`,
+    () => {
+        const now = known.value;
         if (!now) return;
         Object.assign(form, { name: now.name, process: now.process, polymer: now.polymer, note: now.note });
         said.value = { ...(now.dimensions as Record<string, number>) };
