@@ -75,9 +75,10 @@ e2e() {
     say '── e2e'
     need_packages chromium
     prepare_screens
-    # Two shops of their own, started as anybody would start one: one for each of two workers.
-    local number state port shops=()
-    for number in 1 2; do
+    # A shop for each worker, started as anybody would start one. One by itself unless said otherwise: two browsers on two
+    # cores lose touches.
+    local number state port shops=() workers=${E2E_WORKERS:-1}
+    for number in $(seq "$workers"); do
         state=$HERE/storage/e2e$number
         shop_at "$state" stop >/dev/null 2>&1
         is_root && [ -d "$state" ] && rm -rf "$(STATE=$state cluster_dir)"
@@ -94,7 +95,7 @@ e2e() {
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)
     if [ "${good:-0}" -eq 0 ] && [ "${bad:-0}" -eq 0 ]; then bad=1; fi
     count "${good:-0}" "${bad:-0}"
-    for number in 1 2; do shop_at "$HERE/storage/e2e$number" stop >/dev/null 2>&1; done
+    for number in $(seq "$workers"); do shop_at "$HERE/storage/e2e$number" stop >/dev/null 2>&1; done
 }
 
 shop_at() { env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"; }
