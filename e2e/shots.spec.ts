@@ -15,6 +15,13 @@ async function setUp(page: Page) {
     await expect(page.locator('.start')).toContainText('Nothing stops this run.');
 }
 const stepTitle = (page: Page) => page.locator('h2.title');
+/** Everything that this step has to confirm, seen to be taken. */
+async function confirmAll(page: Page) {
+    for (const item of await page.locator('.confirm button').all()) {
+        await item.click();
+        await expect(item).toHaveAttribute('aria-pressed', 'true');
+    }
+}
 const advance = (page: Page) => page.locator('.main-acts .advance').last();
 
 test('a mould is run: soak, test shot, two touches a cycle, good and not, shut down', async ({ page }) => {
@@ -48,7 +55,7 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     }
     await advance(page).click();
     await expect(stepTitle(page)).toContainText('Mould ready');
-    for (const key of ['a', 'b', 'c']) await page.keyboard.press(key);
+    await confirmAll(page);
     await advance(page).click();
 
     await expect(stepTitle(page)).toContainText('Shot 1: Under the nozzle, shoot');
@@ -71,9 +78,10 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
 
     await page.getByRole('button', { name: 'No more shots: shut down' }).click();
     await expect(stepTitle(page)).toContainText('Empty the barrel');
-    await page.keyboard.press('a');
+    await confirmAll(page);
     await advance(page).click();
-    for (const key of ['a', 'b']) await page.keyboard.press(key);
+    await expect(stepTitle(page)).toContainText('Heaters off');
+    await confirmAll(page);
     await advance(page).click();
     await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
 
@@ -114,7 +122,8 @@ test('a shot is taken and judged while the network is down, and nothing of it is
     await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
     await page.getByRole('button', { name: 'Log it' }).click();
     await advance(page).click();
-    for (const key of ['a', 'b', 'c']) await page.keyboard.press(key);
+    await expect(stepTitle(page)).toContainText('Mould ready');
+    await confirmAll(page);
     await advance(page).click();
     await page.getByRole('button', { name: 'It is full' }).click();
     await page.getByRole('button', { name: 'Good', exact: true }).click({ timeout: 30_000 });
