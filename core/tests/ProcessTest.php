@@ -345,10 +345,19 @@ it('names what nobody has said, and answers for no ideal machine', function (): 
         'area of the cavities',
         'power and mass of the barrel',
     ])->and($bare->fill)->toBeNull()->and($bare->heat_up_min)->toBeNull();
-    $dark = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => ['name' => 'Bellows', 'kind' => 'vacuum_former']]);
+    $cold = static fn (array $set): Plan => planOf(
+        'vacuum_forming',
+        'HIPS',
+        TRAY,
+        ['former' => ['name' => 'Bellows', 'kind' => 'vacuum_former']],
+        $set,
+    );
+    // No seconds for each mm ship with us: they are the shop's own, or asked for.
+    expect(refusedField(static fn (): Plan => $cold([])))->toBe('settings.heat_s_per_mm');
+    $dark = $cold(['heat_s_per_mm' => 40]);
     expect($dark->sheet)->toBeNull()
         ->and(target($dark, 'heat_min'))->toBe(1.0)
-        ->and($dark->timers[0]->because)->toContain('by the clock')
+        ->and($dark->timers[0]->because)->toContain('your seconds for each mm')
         ->and(unknown($dark))->toContain('temperature of the heater')
         ->and($dark->end_kpa)->toBeNull();
 });

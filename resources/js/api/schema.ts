@@ -6461,6 +6461,8 @@ export interface components {
                 look_cost_s?: number | null;
                 /** @description the product still takes (mm) */
                 least_wall_mm?: number | null;
+                /** @description the shop's own heating for each millimetre of sheet (s/mm) */
+                heat_s_per_mm?: number | null;
                 /** @description what this heater takes over the physics */
                 heat_factor?: number | null;
                 /** @description what this mould takes over the physics */
@@ -6502,6 +6504,8 @@ export interface components {
                 look_cost_s?: number | null;
                 /** @description the product still takes (mm) */
                 least_wall_mm?: number | null;
+                /** @description the shop's own heating for each millimetre of sheet (s/mm) */
+                heat_s_per_mm?: number | null;
                 /** @description what this heater takes over the physics */
                 heat_factor?: number | null;
                 /** @description what this mould takes over the physics */
@@ -6548,6 +6552,8 @@ export interface components {
                 look_cost_s?: number | null;
                 /** @description the product still takes (mm) */
                 least_wall_mm?: number | null;
+                /** @description the shop's own heating for each millimetre of sheet (s/mm) */
+                heat_s_per_mm?: number | null;
                 /** @description what this heater takes over the physics */
                 heat_factor?: number | null;
                 /** @description what this mould takes over the physics */

@@ -26,6 +26,8 @@ final readonly class FormedSettings
         #[Field('between two looks', 's', min: 1, max: 3600)] public ?float $look_s = null,
         #[Field('the heat that a look costs', 's', min: 0, max: 600)] public ?float $look_cost_s = null,
         #[Field('the product still takes', 'mm', above: 0, max: 50)] public ?float $least_wall_mm = null,
+        #[Field('the shop\'s own heating for each millimetre of sheet', 's/mm', above: 0, max: 600)]
+        public ?float $heat_s_per_mm = null,
         #[Field('what this heater takes over the physics', '', min: 0.1, max: 10)] public ?float $heat_factor = null,
         #[Field('what this mould takes over the physics', '', min: 0.1, max: 10)] public ?float $cool_factor = null,
         #[Field('parts of a run', '', min: 1, max: 100000)] public ?float $parts = null,

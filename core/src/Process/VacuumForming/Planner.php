@@ -37,8 +37,8 @@ use Dithermic\Core\Vacuum\TwoStageInput;
  * seconds in which the sheet still forms, cooling of its walls. Composed of forming.draw, forming.wall, heat.vacuum_sheet,
  * vacuum.two_stage, vacuum.pump_down and heat.vacuum_cool, whose sources and limits they state.
  *
- * A heater that nobody has measured is not taken for ideal: the plan then gives no heating time, and says what would (a few
- * sheets timed by their cues, fit.heater).
+ * A heater that nobody has measured is not taken for ideal: the plan then takes the shop's own seconds for each millimetre, or
+ * asks for them, and says what would teach it (a few sheets timed by their cues, fit.heater).
  */
 #[Calc(
     'plan.vacuum_forming',
@@ -52,9 +52,7 @@ final readonly class Planner
     /** a pump is taken to have pulled when it is this near to what it can reach, kPa */
     private const NEAR_KPA = 5.0;
 
-    /** rule of the trade where a heater is not known: seconds for each millimetre of sheet, one side */
-    private const CLOCK_S_PER_MM = 40.0;
-
+    /** our defaults, where neither a person nor recipe, product or library says it */
     private const USUAL = [
         'draft_deg' => 3.0,
         'margin_mm' => 25.0,
@@ -90,16 +88,14 @@ final readonly class Planner
             'release_c' => $set->get('release_c'),
             'fan' => $in->cool_how->fan(),
         ], ['wall_mm' => 'settings.sheet_mm', 'air_c' => 'settings.ambient_c'])->release_s;
-        $heat = $sheet?->ready_s === null
-            ? self::CLOCK_S_PER_MM * $set->get('sheet_mm')
-            : $set->get('heat_factor') * $sheet->ready_s;
+        $heat = $sheet?->ready_s === null ? $this->byClock($set) : $set->get('heat_factor') * $sheet->ready_s;
         $limit = $sheet?->limit_s === null ? null : $set->get('heat_factor') * $sheet->limit_s;
         $blank = [$this->side($set, 'length_mm'), $this->side($set, 'width_mm')];
         $density = (float) $polymer->property('density_g_cm3');
         $mass = $blank[0] * $blank[1] * $set->get('sheet_mm') * $density / 1000;
         $timers = [
             new PlannedTimer('heat', round($heat / 60, 3), $sheet?->ready_s === null
-                ? 'by the clock: the heater is not known'
+                ? 'your seconds for each mm: the heater is not known'
                 : 'the sheet is hot through'),
             new PlannedTimer('cool', round($cool / 60, 3), 'its slowest wall may come off'),
         ];
@@ -188,6 +184,18 @@ final readonly class Planner
             'polymer',
             "{$polymer->code} has no window for forming: its sheet's temperature is not known",
         );
+    }
+
+    /**
+     * Where the heater is not known, or never gets there: the shop's own seconds for each millimetre. None ship with us.
+     *
+     * @throws InputError where the shop has no such rule
+     */
+    private function byClock(Settled $set): float
+    {
+        $set->mustHave(['heat_s_per_mm' => 'this heater is not known: enter its temperature on the machine, or how many seconds you give each mm']);
+
+        return $set->get('heat_s_per_mm') * $set->get('sheet_mm');
     }
 
     /** Side of the blank: the part and its margin. */
@@ -385,10 +393,7 @@ final readonly class Planner
         if ($sheet === null) {
             $facts[] = new UnknownFact(
                 'temperature of the heater',
-                sprintf(
-                    'The time is the trade\'s %.0f s for each mm, no more than a start: five sheets timed by what is seen teach this heater.',
-                    self::CLOCK_S_PER_MM,
-                ),
+                'The time is your own for each mm: five sheets timed by what is seen teach this heater.',
             );
         }
         if ($by === null) {
