@@ -18,7 +18,7 @@ final readonly class ProductData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $dimensions,
         #[OA\Property] public string $note,
         #[OA\Property] public ?RecipeData $recipe,
-        #[OA\Property(description: 'when it was last changed: give it back as `after`')] public float $changed_at,
+        #[OA\Property(description: 'counts its changes: give it back as `after_revision`')] public int $revision,
     ) {
     }
 }

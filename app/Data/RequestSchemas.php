@@ -79,7 +79,7 @@ use OpenApi\Attributes as OA;
         description: 'by name, as GET processes lists the settings',
     ),
     new OA\Property(property: 'note', type: 'string'),
-    new OA\Property(property: 'after', type: 'number', description: 'of a change: when what was seen was changed'),
+    new OA\Property(property: 'after_revision', type: 'integer', description: 'of a change: what was seen'),
 ])]
 #[OA\Schema(schema: 'NewEvent', type: 'object', required: ['key', 'type', 'at', 'data'], properties: [
     new OA\Property(property: 'key', type: 'string'),

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -15,13 +14,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $polymer
  * @property array<string, float|int> $dimensions
  * @property string $note
- * @property CarbonImmutable $updated_at
+ * @property int $revision how often it was changed, from 1
  */
 final class Product extends Model
 {
-    protected $dateFormat = 'Y-m-d H:i:s.vP';
-
-    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note'];
+    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision'];
 
     /** @return HasMany<Recipe, $this> */
     public function recipes(): HasMany
@@ -31,6 +28,6 @@ final class Product extends Model
 
     protected function casts(): array
     {
-        return ['dimensions' => 'array', 'updated_at' => 'immutable_datetime'];
+        return ['dimensions' => 'array'];
     }
 }

@@ -192,7 +192,7 @@ final readonly class Present
             (object) $product->dimensions,
             $product->note,
             $recipe === null ? null : $this->recipe($recipe),
-            self::time($product->updated_at),
+            $product->revision,
         );
     }
 

@@ -21,8 +21,8 @@ return new class extends Migration
         $this->outputs();
         $this->inspections();
         $this->machineFacts();
-        // Two changes in one second must not look like one.
-        DB::statement('alter table products alter column updated_at type timestamptz(3)');
+        // Of a product: counts its changes, so that nobody changes what they have not seen.
+        Schema::table('products', static fn (Blueprint $t) => $t->integer('revision')->default(1));
         // Which processes there are is the core's to know.
         DB::statement('alter table products drop constraint if exists products_process_known');
         DB::statement('drop index if exists runs_open');
@@ -163,6 +163,7 @@ return new class extends Migration
 
     public function down(): void
     {
+        Schema::table('products', static fn (Blueprint $t) => $t->dropColumn('revision'));
         Schema::table('machines', static fn (Blueprint $t) => $t->dropColumn('retired_at'));
         foreach (['machine_facts', 'run_outputs', 'pieces'] as $table) {
             Schema::dropIfExists($table);

@@ -133,12 +133,11 @@ it('refuses a product that is none, by the field', function (array $over, string
 it('changes a product that nobody has changed meanwhile, and leaves its process', function (): void {
     $made = $this->signedIn('maren')->postJson('/api/v1/products', perch())->json();
     $url = "/api/v1/products/{$made['id']}";
-    $thicker = perch(['dimensions' => ['thickness_mm' => 2.4]]) + ['after' => $made['changed_at']];
-    usleep(5000);
+    $thicker = perch(['dimensions' => ['thickness_mm' => 2.4]]) + ['after_revision' => $made['revision']];
     $kept = $this->postJson($url, $thicker)->assertOk()->json();
-    expect($kept['dimensions']['thickness_mm'])->toBe(2.4)->and($kept['changed_at'])->toBeGreaterThan($made['changed_at']);
-    $this->postJson($url, $thicker)->assertStatus(422)->assertJsonPath('error.field', 'after');
-    $bar = ['process' => 'extrusion', 'dimensions' => [], 'after' => $kept['changed_at']] + perch();
+    expect($kept['dimensions']['thickness_mm'])->toBe(2.4)->and($kept['revision'])->toBe($made['revision'] + 1);
+    $this->postJson($url, $thicker)->assertStatus(422)->assertJsonPath('error.field', 'after_revision');
+    $bar = ['process' => 'extrusion', 'dimensions' => [], 'after_revision' => $kept['revision']] + perch();
     $this->postJson($url, $bar)->assertStatus(422)->assertJsonPath('error.field', 'process');
     // What the demo says of a product and its process does not ask stays with it.
     $tray = collect($this->getJson('/api/v1/products')->json())->firstWhere('name', 'syrup feeder tray');
@@ -147,7 +146,7 @@ it('changes a product that nobody has changed meanwhile, and leaves its process'
         'process' => $tray['process'],
         'polymer' => $tray['polymer'],
         'dimensions' => ['sheet_mm' => 2] + $tray['dimensions'],
-        'after' => $tray['changed_at'],
+        'after_revision' => $tray['revision'],
     ])->assertOk()->assertJsonPath('dimensions.shape', 'box');
 });
 

@@ -4,17 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\KeepProduct;
 use App\Models\Product;
 use App\Models\Recipe;
 use App\Support\Present;
-use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Calculator\Reader;
-use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Process\Definition;
-use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 /** What the shop makes: entered by a lead with the numbers that its process asks of a product. */
@@ -28,11 +23,8 @@ final class ProductController extends Controller
         'note' => ['nullable', 'string', 'max:500'],
     ];
 
-    public function __construct(
-        private readonly Present $present,
-        private readonly Processes $processes,
-        private readonly PolymerLibrary $polymers,
-    ) {
+    public function __construct(private readonly Present $present, private readonly KeepProduct $keep)
+    {
     }
 
     #[OA\Post(
@@ -50,14 +42,8 @@ final class ProductController extends Controller
     public function store(Request $request): JsonResponse
     {
         $this->authorize('create', Product::class);
-        $given = $this->given($request, []);
-        $product = DB::transaction(function () use ($given): Product {
-            $this->mustBeNew($given['name'], null);
 
-            return Product::query()->create($given);
-        });
-
-        return new JsonResponse($this->present->product($product->refresh(), null), 201);
+        return new JsonResponse($this->present->product($this->keep->create(self::said($request)), null), 201);
     }
 
     #[OA\Post(
@@ -76,83 +62,24 @@ final class ProductController extends Controller
     public function update(Request $request, Product $product): JsonResponse
     {
         $this->authorize('update', $product);
-        $given = $this->given($request, array_keys($product->dimensions));
-        $after = $request->validate(['after' => ['required', 'numeric']])['after'];
-        DB::transaction(function () use ($product, $given, $after): void {
-            $locked = Product::query()->whereKey($product->id)->lockForUpdate()->firstOrFail();
-            // Answers carry a time to a hundredth of a second.
-            if (abs(Present::time($locked->updated_at) - (float) $after) > 0.006) {
-                throw new InputError('after', "somebody has changed {$locked->name} meanwhile: look at it first");
-            }
-            if ($locked->process !== $given['process']) {
-                throw new InputError('process', 'of a product stays: enter the other as a product of its own');
-            }
-            $this->mustBeNew($given['name'], $locked->id);
-            $locked->update($given);
-        });
+        $after = $request->validate(['after_revision' => ['required', 'integer', 'min:1']])['after_revision'];
+        $changed = $this->keep->change($product, (int) $after, self::said($request));
         $recipe = Recipe::query()->with('by')->where('product_id', $product->id)->orderByDesc('version')->first();
 
-        return new JsonResponse($this->present->product($product->refresh(), $recipe));
+        return new JsonResponse($this->present->product($changed, $recipe));
     }
 
-    /**
-     * @param  list<string>  $had  what it says already, also where this process asks it no more
-     * @return array{name: string, process: string, polymer: string, dimensions: array<string, mixed>, note: string}
-     */
-    private function given(Request $request, array $had): array
+    /** @return array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string} */
+    private static function said(Request $request): array
     {
         $given = $request->validate(self::RULES);
-        $process = $this->processes->get($given['process']);
-        $polymer = $this->polymers->has($given['polymer'])
-            ? $this->polymers->get($given['polymer'])
-            : throw new InputError('polymer', 'is no polymer of the library');
-        $why = $process->whyNot($polymer);
-        if ($why !== null) {
-            throw new InputError('polymer', $why);
-        }
 
         return [
             'name' => trim($given['name']),
-            'process' => $process->id(),
-            'polymer' => $polymer->code,
-            'dimensions' => self::dimensions($process, $given['dimensions'], $had),
+            'process' => $given['process'],
+            'polymer' => $given['polymer'],
+            'dimensions' => $given['dimensions'],
             'note' => $given['note'] ?? '',
         ];
-    }
-
-    /**
-     * @param  array<array-key, mixed>  $given
-     * @param  list<string>  $had
-     * @return array<string, mixed> those that are said
-     */
-    private static function dimensions(Definition $process, array $given, array $had): array
-    {
-        $known = array_map(
-            static fn (array $field): string => $field[0]->name,
-            Reader::plan($process->settings()),
-        );
-        $said = array_filter($given, static fn (mixed $value): bool => $value !== null);
-        foreach (array_keys($said) as $name) {
-            if (! in_array($name, [...$known, ...$had], true)) {
-                throw new InputError("dimensions.{$name}", 'is nothing that this process asks of a product');
-            }
-        }
-        try {
-            Reader::read($process->settings(), $said);
-        } catch (InputError $error) {
-            throw $error->under('dimensions');
-        }
-
-        return $said;
-    }
-
-    private function mustBeNew(string $name, ?int $except): void
-    {
-        DB::select('select pg_advisory_xact_lock(hashtext(?))', ["product {$name}"]);
-        $there = Product::query()->where('name', $name)
-            ->when($except !== null, static fn ($q) => $q->where('id', '!=', $except));
-        if ($there->exists()) {
-            throw new InputError('name', "there is a product called {$name} already");
-        }
     }
 }

@@ -6820,8 +6820,8 @@ export interface components {
                 [key: string]: number | null;
             };
             note?: string;
-            /** @description of a change: when what was seen was changed */
-            after?: number;
+            /** @description of a change: what was seen */
+            after_revision?: number;
         };
         /** @description What one piece of a product weighs on the scale. */
         ProductChargeData: {
@@ -6845,11 +6845,8 @@ export interface components {
             };
             note: string;
             recipe: components["schemas"]["RecipeData"] | null;
-            /**
-             * Format: float
-             * @description when it was last changed: give it back as `after`
-             */
-            changed_at: number;
+            /** @description counts its changes: give it back as `after_revision` */
+            revision: number;
         };
         QualityCapabilityInput: {
             /** @description measured */

@@ -29,7 +29,7 @@ watch(
 const said = ref<Record<string, number | null>>({});
 // Filled in when it is first known and when it was changed: a list that is asked again wipes nothing that is being typed.
 watch(
-    () => `${known.value?.id} ${known.value?.changed_at}`,
+    () => `${known.value?.id} ${known.value?.revision}`,
     () => {
         const now = known.value;
         if (!now) return;
@@ -54,7 +54,7 @@ const save = () =>
     send(async () => {
         const body = { ...form, dimensions: said.value };
         if (id.value === null) await api.post('products', body);
-        else await api.post(`products/${id.value}`, { ...body, after: known.value?.changed_at });
+        else await api.post(`products/${id.value}`, { ...body, after_revision: known.value?.revision });
         await client.invalidateQueries({ queryKey: ['products'] });
         await router.push('/shop');
     });
