@@ -18,19 +18,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Machine extends Model
 {
-    private const BARRELS = ['plunger_injector', 'screw_injector', 'extruder'];
-
     protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'retired_at'];
 
     /** @return HasMany<MachineFact, $this> what is known of it, since when and how; the newest of a name counts */
     public function factLog(): HasMany
     {
         return $this->hasMany(MachineFact::class)->orderBy('id');
-    }
-
-    public function hasBarrel(): bool
-    {
-        return in_array($this->kind, self::BARRELS, true);
     }
 
     public function fact(string $name): ?float

@@ -68,26 +68,18 @@ final class Run extends Model
      */
     public function scopeCounted(Builder $query): void
     {
-        $query->withCount([
-            'pieces as good' => static fn (Builder $q) => $q->where('verdict', 'good'),
-            'pieces as bad' => static fn (Builder $q) => $q->where(
-                static fn (Builder $or) => $or->where('verdict', 'scrap')->orWhere('outcome', 'dropped'),
-            ),
-        ]);
+        $query->withCount(['goodPieces as good', 'badPieces as bad']);
     }
 
     /** How many of its pieces are good: counted with the list, or asked for here. */
     public function good(): int
     {
-        return (int) ($this->attributes['good'] ?? $this->pieces()->where('verdict', 'good')->count());
+        return (int) ($this->attributes['good'] ?? $this->goodPieces()->count());
     }
 
-    /** How many were scrapped or dropped. */
     public function bad(): int
     {
-        return (int) ($this->attributes['bad'] ?? $this->pieces()
-            ->where(static fn (Builder $q) => $q->where('verdict', 'scrap')->orWhere('outcome', 'dropped'))
-            ->count());
+        return (int) ($this->attributes['bad'] ?? $this->badPieces()->count());
     }
 
     /** @return HasMany<RunEvent, $this> */
@@ -136,6 +128,19 @@ final class Run extends Model
     public function pieces(): HasMany
     {
         return $this->hasMany(Piece::class)->orderBy('number');
+    }
+
+    /** @return HasMany<Piece, $this> */
+    public function goodPieces(): HasMany
+    {
+        return $this->hasMany(Piece::class)->where('verdict', 'good');
+    }
+
+    /** @return HasMany<Piece, $this> scrapped, or taken out before they were judged */
+    public function badPieces(): HasMany
+    {
+        return $this->hasMany(Piece::class)
+            ->where(static fn (Builder $q) => $q->where('verdict', 'scrap')->orWhere('outcome', 'dropped'));
     }
 
     /** The machine in a role; null where the run has none there. */

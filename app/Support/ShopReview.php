@@ -13,13 +13,14 @@ use Dithermic\Core\Identification\Knowledge;
 use Dithermic\Core\Identification\Review;
 use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Processes;
 
 /** What is already in the shop, judged by the rules of today: listed for a lead, never changed by itself. */
 final readonly class ShopReview
 {
     private const MOST = 200;
 
-    public function __construct(private PolymerLibrary $polymers)
+    public function __construct(private PolymerLibrary $polymers, private Processes $processes)
     {
     }
 
@@ -102,7 +103,7 @@ final readonly class ShopReview
             $why = match (true) {
                 $polymer === null,
                 $polymer->neverHot() => "still holds {$machine->last_polymer}, which must never get hot.",
-                $machine->hasBarrel() && $polymer
+                $this->processes->hasBarrel($machine->kind) && $polymer
                     ->breaksDownViolently() => "still holds {$polymer->code}: nobody knows for how long, and it breaks down into gas when it stands hot.",
                 default => null,
             };

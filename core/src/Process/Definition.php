@@ -130,6 +130,12 @@ abstract class Definition
         return null;
     }
 
+    /** Whether a kind of machine has a place in it. */
+    public function takes(string $kind): bool
+    {
+        return array_filter($this->roles(), static fn (Role $role): bool => $role->takes($kind)) !== [];
+    }
+
     /** The role of the main machine. */
     public function main(): Role
     {

@@ -52,15 +52,15 @@ final readonly class Processes
     /** Whether a kind of machine has a place in any process. */
     public function takes(string $kind): bool
     {
-        foreach ($this->all as $process) {
-            foreach ($process->roles() as $role) {
-                if ($role->takes($kind)) {
-                    return true;
-                }
-            }
-        }
+        return array_filter($this->all, static fn (Definition $p): bool => $p->takes($kind)) !== [];
+    }
 
-        return false;
+    /** Whether melt stays in such a machine when its run is over. */
+    public function hasBarrel(string $kind): bool
+    {
+        $on = array_filter($this->all, static fn (Definition $p): bool => $p->main()->takes($kind));
+
+        return array_filter($on, static fn (Definition $p): bool => $p->dangers()->hasBarrel()) !== [];
     }
 
     /**
