@@ -54,9 +54,9 @@ final class TeaMaking extends Definition
         return Danger::Compression;
     }
 
-    public function window(Polymer $polymer): array
+    public function setPoint(): string
     {
-        return [];
+        return 'water_c';
     }
 
     public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
@@ -93,7 +93,7 @@ final class TeaMaking extends Definition
         ))->explain(sprintf('A cup of %.1f g of leaves.', $leaf));
     }
 
-    protected function input(Job $job): array
+    protected function own(Job $job): array
     {
         return [];
     }

@@ -12,23 +12,16 @@ use App\Models\Machine;
 use App\Support\Dryness;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Safety\Answers;
 use Dithermic\Core\Safety\CheckResult;
+use Dithermic\Core\Safety\MachineFacts;
 
 /** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
 final readonly class PlanRun
 {
-    /** what a person may confirm; each counts only where the process asks it */
-    private const ANSWERS = [
-        'people_protected',
-        'air_moving',
-        'guard_closed',
-        'nozzle_seated',
-        'pressure_relieved',
-        'lifting_gear',
-    ];
-
     public function __construct(private Registry $calculations, private Present $present, private Dryness $dryness)
     {
     }
@@ -45,6 +38,7 @@ final readonly class PlanRun
             (object) $plan->values(),
             (object) $plan->origins(),
             (object) $plan->choices(),
+            (object) $order->process->recipe($order->job(), $plan),
             $order->lots === [] ? null : $this->safety($order, $plan),
             $this->present->marks($order->polymer(), $order->process),
         );
@@ -76,10 +70,7 @@ final readonly class PlanRun
                 'weighed_g' => $this->weighed($order->charge),
             ] + ($asked['charge'] ?? []),
             'settings' => $asked['settings'],
-            'answers' => array_map(
-                static fn (mixed $answer): bool => $answer === true,
-                array_intersect_key($order->answers, array_flip(self::ANSWERS)),
-            ),
+            'answers' => Reader::known(Answers::class, array_filter($order->answers, is_bool(...))),
             'scale' => $order->scale,
         ]);
         assert($result instanceof CheckResult);
@@ -90,10 +81,8 @@ final readonly class PlanRun
     /** @return array<string, mixed> those of its facts that the safety rules know */
     private function machine(Machine $machine): array
     {
-        $asked = ['max_c', 'clamp_kn', 'tank_rated_kpa', 'bed_length_mm', 'bed_width_mm'];
-
         return ['name' => $machine->name, 'last_polymer' => $machine->last_polymer]
-            + array_intersect_key($machine->facts, array_flip($asked));
+            + Reader::known(MachineFacts::class, $machine->facts);
     }
 
     private function weighed(?Charge $charge): ?float

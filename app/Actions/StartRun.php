@@ -17,8 +17,6 @@ use App\Support\RunRefused;
 use App\Support\Sent;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Process\CheckState;
-use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\CheckResult;
@@ -59,7 +57,7 @@ final readonly class StartRun
             $lot = $order->lots[0] ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
             $safety = $answer->safety ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
             $this->mustBeSafe($safety, $by, $overrides);
-            $this->mustFit($answer);
+            $answer->plan->mustBeDoable();
             if ($lot->polymer !== $answer->polymer) {
                 throw new InputError(
                     'lot_id',
@@ -131,18 +129,6 @@ final readonly class StartRun
         $standing = $safety->standing($ids);
         if ($standing !== []) {
             throw new RunRefused($standing);
-        }
-    }
-
-    /** What the plan says cannot be done is not begun; that is no danger and no matter of a lead's word. */
-    private function mustFit(PlanData $answer): void
-    {
-        $blocks = array_filter($answer->plan->checks, static fn (PlanCheck $c): bool => $c->state === CheckState::Block);
-        if ($blocks !== []) {
-            throw new InputError(
-                'settings',
-                'cannot be done so: '.implode(' ', array_map(static fn (PlanCheck $c): string => $c->says, $blocks)),
-            );
         }
     }
 

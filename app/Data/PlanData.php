@@ -35,6 +35,11 @@ final readonly class PlanData
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
             description: 'the method settled on, by school',
         )] public object $choices,
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties,
+            description: 'what a recipe would keep of it',
+        )] public object $recipe,
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
         #[OA\Property] public HeatMarksData $marks,
     ) {

@@ -504,6 +504,35 @@ it('says what a check says', function (): void {
         ->toBe('mass_g');
 });
 
+it('begins nothing that cannot be done, and says all that stands in the way', function (): void {
+    shots()->mustBeDoable();
+    $words = '';
+    try {
+        shots(['part_volume_cm3' => 120], ['max_c' => 200, 'bolt_proof_kn' => 1])->mustBeDoable();
+    } catch (InputError $error) {
+        $words = "{$error->field}: {$error->getMessage()}";
+    }
+    expect($words)->toStartWith('settings: cannot be done so: A shot is')
+        ->toContain('Heron goes to 200 °C')
+        ->toContain('held with 138.2 kN');
+});
+
+it('keeps in a recipe how it is made: not what the product or the material is', function (): void {
+    $process = process('compression');
+    $job = new Job('HDPE', SHEET, ['hot' => HOT_PRESS], settings: ['soak_min' => 4.0, 'length_mm' => 500.0]);
+    $recipe = $process->recipe($job, $process->plan($job));
+    expect($recipe)->toMatchArray(['soak_min' => 4.0, 'heat_rule' => 'physics', 'charge_method' => 'true_density'])
+        ->toHaveKey('platen_c')
+        ->and(array_intersect_key(
+            $recipe,
+            array_flip(['length_mm', 'thickness_mm', 'bulk_density_g_cm3', 'frame_depth_mm']),
+        ))->toBe([]);
+    // What was kept makes the same again.
+    $again = new Job('HDPE', SHEET, ['hot' => HOT_PRESS], $recipe, 'recipe, version 1', kept: $recipe);
+    expect(target($process->plan($again), 'heat_min'))
+        ->toBe(target($process->plan(new Job('HDPE', SHEET, ['hot' => HOT_PRESS], settings: ['soak_min' => 4.0])), 'heat_min'));
+});
+
 it('tells runs apart by its figures, planned and measured', function (): void {
     $figures = process('injection')->figuresOf(['melt_c' => 220, 'shot_mass_g' => null], ['full_pct' => 97.5]);
     $by = array_column($figures, 'value', 'id');

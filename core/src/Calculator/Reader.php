@@ -66,6 +66,45 @@ final class Reader
         return self::$plans[$class];
     }
 
+    /**
+     * What a class has a field for, of what somebody keeps: a shop keeps more than any one calculation asks.
+     *
+     * @param  class-string  $class
+     * @param  array<string, mixed>  $kept
+     * @return array<string, mixed>
+     */
+    public static function known(string $class, array $kept): array
+    {
+        return array_intersect_key($kept, array_flip(self::names($class)));
+    }
+
+    /**
+     * Facts that somebody gives, each of which must be one that the class has and fit it; null is not known.
+     *
+     * @param  class-string  $class
+     * @param  array<array-key, mixed>  $given
+     * @param  string  $strange  what is said of a name that is none
+     *
+     * @throws InputError by the fact
+     */
+    public static function mustFit(string $class, array $given, string $strange): void
+    {
+        $strangers = array_diff(array_keys($given), self::names($class));
+        if ($strangers !== []) {
+            throw new InputError((string) reset($strangers), $strange);
+        }
+        self::read($class, array_filter($given, static fn (mixed $value): bool => $value !== null));
+    }
+
+    /**
+     * @param  class-string  $class
+     * @return list<string>
+     */
+    private static function names(string $class): array
+    {
+        return array_map(static fn (array $field): string => $field[0]->name, self::plan($class));
+    }
+
     /** @return class-string|string */
     public static function typeOf(ReflectionParameter $parameter): string
     {

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
-use ReflectionMethod;
-use ReflectionParameter;
 
 /**
  * One process and all that is particular to it: its machines, its plan, its procedure, its checks, its figures. Whoever
@@ -43,13 +42,15 @@ abstract class Definition
     /** Which of the known dangers it has: the rules by which it is let start. */
     abstract public function dangers(): Danger;
 
-    /** @return array{min?: float, typical?: float, max?: float} temperatures between which a polymer is worked, °C */
-    abstract public function window(Polymer $polymer): array;
+    /** The set-point that has a window in the library. */
+    abstract public function setPoint(): string;
 
     /**
-     * @return array<string, mixed> input of the planner
+     * What is particular to it of its planner's input: facts of machines, methods.
+     *
+     * @return array<string, mixed>
      */
-    abstract protected function input(Job $job): array;
+    abstract protected function own(Job $job): array;
 
     /**
      * What a check says.
@@ -72,6 +73,45 @@ abstract class Definition
         assert($plan instanceof Plan);
 
         return $plan;
+    }
+
+    /** @return array{min?: float, typical?: float, max?: float} temperatures between which a polymer is worked, °C */
+    public function window(Polymer $polymer): array
+    {
+        return array_intersect_key(
+            $polymer->process($this->id())[$this->setPoint()] ?? [],
+            ['min' => 0, 'typical' => 0, 'max' => 0],
+        );
+    }
+
+    /**
+     * What a recipe keeps of a plan: how it is made. What the product is stays the product's, and what the material is the
+     * material's.
+     *
+     * @return array<string, float|string> settings and methods by name
+     */
+    public function recipe(Job $job, Plan $plan): array
+    {
+        $made = array_diff_key($plan->values(), $job->product, array_flip($this->ofMaterial()));
+
+        return $plan->choices() + array_filter($made, static fn (?float $value): bool => $value !== null);
+    }
+
+    /**
+     * What is said of a product: numbers that this process sets, and what the product had before.
+     *
+     * @param  array<array-key, mixed>  $said
+     * @param  array<string, mixed>  $had  also where this process asks it no more
+     *
+     * @throws InputError by the number
+     */
+    public function mustFit(array $said, array $had = []): void
+    {
+        Reader::mustFit(
+            $this->settings(),
+            array_diff_key($said, array_diff_key($had, Reader::known($this->settings(), $had))),
+            'is nothing that this process asks of a product',
+        );
     }
 
     /** Why a polymer is not worked by this process; null when it is. */
@@ -156,20 +196,28 @@ abstract class Definition
         }
     }
 
-    /**
-     * What a class of settings or facts knows of what the shop keeps; a shop keeps more than one plan asks.
-     *
-     * @param  class-string  $class
-     * @param  array<string, mixed>  $kept
-     * @return array<string, mixed>
-     */
-    protected static function known(string $class, array $kept): array
+    /** @return list<string> settings that say what the material is like, not how it is worked */
+    protected function ofMaterial(): array
     {
-        $names = array_map(
-            static fn (ReflectionParameter $p): string => $p->name,
-            (new ReflectionMethod($class, '__construct'))->getParameters(),
-        );
+        return [];
+    }
 
-        return array_intersect_key($kept, array_flip($names));
+    /**
+     * @return array<string, mixed> input of the planner
+     *
+     * @throws InputError
+     */
+    private function input(Job $job): array
+    {
+        $this->mustHave($job);
+        $class = $this->settings();
+
+        return [
+            'polymer' => $job->polymer,
+            'product' => Reader::known($class, $job->product),
+            'recipe' => $job->recipe === null ? null : Reader::known($class, $job->recipe),
+            'recipe_name' => $job->recipeName,
+            'settings' => $job->settings === [] ? null : $job->settings,
+        ] + $this->own($job);
     }
 }

@@ -36,14 +36,11 @@ final readonly class MachineKind
      */
     public function mustFit(array $facts): void
     {
-        $known = $this->facts();
-        foreach (array_keys($facts) as $name) {
-            if (! isset($known[$name])) {
-                throw new InputError((string) $name, "is no fact of a {$this->title}");
-            }
-        }
+        $strange = "is no fact of a {$this->title}";
         if ($this->facts !== null) {
-            Reader::read($this->facts, array_filter($facts, static fn (mixed $value): bool => $value !== null));
+            Reader::mustFit($this->facts, $facts, $strange);
+        } elseif ($facts !== []) {
+            throw new InputError((string) array_key_first($facts), $strange);
         }
     }
 }

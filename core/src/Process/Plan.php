@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process;
 
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Result;
 
 /** What every process plans: settings with their origin, numbers for its procedure, checks, and what is not known. */
 abstract class Plan extends Result
 {
+    /** what heats is ready this far under its set-point, K; the procedures say so in words */
+    public const READY_WITHIN_K = 5.0;
+
     /**
      * @param  list<PlannedSetting>  $settings
      * @param  list<PlannedTimer>  $timers
@@ -40,6 +44,20 @@ abstract class Plan extends Result
 
     /** @return array<string, mixed> what a run keeps of it for its drawings */
     abstract public function picture(): array;
+
+    /**
+     * What cannot be done is not begun. It is no danger, and so no matter of anybody's word.
+     *
+     * @throws InputError with what stands in the way
+     */
+    public function mustBeDoable(): void
+    {
+        $blocks = array_filter($this->checks, static fn (PlanCheck $c): bool => $c->state === CheckState::Block);
+        if ($blocks !== []) {
+            $says = implode(' ', array_map(static fn (PlanCheck $c): string => $c->says, $blocks));
+            throw new InputError('settings', "cannot be done so: {$says}");
+        }
+    }
 
     /** @return array<string, float|null> value by name */
     public function values(): array

@@ -18,7 +18,7 @@ use Dithermic\Core\Material\PolymerLibrary;
 final readonly class MachineRules
 {
     /** one person lifts no more than this by hand, kg (usual guidance; local rules may ask for less) */
-    private const BY_HAND_KG = 25.0;
+    public const BY_HAND_KG = 25.0;
 
     private const ATMOSPHERE_KPA = 101.325;
 

@@ -5776,6 +5776,10 @@ export interface components {
             choices: {
                 [key: string]: string;
             };
+            /** @description what a recipe would keep of it */
+            recipe: {
+                [key: string]: unknown;
+            };
             safety: components["schemas"]["SafetyCheckResult"] | null;
             marks: components["schemas"]["HeatMarksData"];
         };

@@ -47,9 +47,6 @@ final readonly class Planner
 
     private const SCALE_STEP_G = 2.0;
 
-    /** platens this far under the set-point are ready, K */
-    private const READY_WITHIN_K = 5.0;
-
     private const SHOP_RULE = 'shop_rule';
 
     /** where neither a person nor recipe, product or library says it */
@@ -96,7 +93,7 @@ final readonly class Planner
         $timers = $this->timers($rule, $set);
         [$heatMin, $coolMin] = [$timers[0]->minutes, $timers[1]->minutes];
         $targets = [
-            'platen_c' => $set->get('platen_c'), 'platen_ready_c' => $set->get('platen_c') - self::READY_WITHIN_K,
+            'platen_c' => $set->get('platen_c'), 'platen_ready_c' => $set->get('platen_c') - PlanResult::READY_WITHIN_K,
             'charge_mass_g' => $charge->mass_g,
             'charge_tolerance_g' => $charge->tolerance_g,
             'heat_min' => $heatMin,
@@ -286,44 +283,18 @@ final readonly class Planner
     private function checks(PlanInput $in, Settled $set, ?bool $fitsFrame): array
     {
         $trim = 2 * $set->get('trim_mm');
-        $long = max($set->get('length_mm'), $set->get('width_mm')) + $trim;
-        $wide = min($set->get('length_mm'), $set->get('width_mm')) + $trim;
+        $size = [$set->get('length_mm') + $trim, $set->get('width_mm') + $trim];
         $checks = [];
         foreach (['bed' => $in->machine, 'cold_bed' => $in->cold] as $id => $press) {
-            if ($press?->bed_length_mm === null || $press->bed_width_mm === null) {
-                continue;
-            }
-            [$bedLong, $bedWide] = [
-                max($press->bed_length_mm, $press->bed_width_mm),
-                min($press->bed_length_mm, $press->bed_width_mm),
-            ];
-            $fits = $long <= $bedLong && $wide <= $bedWide;
-            $says = sprintf(
-                'The sheet with its trim is %.0f × %.0f mm, the bed of %s %.0f × %.0f mm.',
-                $long,
-                $wide,
-                $press->name,
-                $bedLong,
-                $bedWide,
-            );
-            $checks[] = new PlanCheck(
+            $checks[] = $press === null ? null : PlanCheck::bed(
                 $id,
-                $fits ? CheckState::Ok : CheckState::Block,
-                $says,
-                $long > $bedLong ? $long : $wide,
-                $long > $bedLong ? $bedLong : $bedWide,
+                'The sheet with its trim',
+                $size,
+                "the bed of {$press->name}",
+                [$press->bed_length_mm, $press->bed_width_mm],
             );
         }
-        if ($in->machine->max_c !== null) {
-            $hot = $set->get('platen_c') > $in->machine->max_c;
-            $checks[] = new PlanCheck(
-                'platen',
-                $hot ? CheckState::Block : CheckState::Ok,
-                sprintf('%s goes to %.0f °C.', ucfirst($in->machine->name), $in->machine->max_c),
-                $set->get('platen_c'),
-                $in->machine->max_c,
-            );
-        }
+        $checks[] = PlanCheck::setPoint('platen', $in->machine->name, $set->get('platen_c'), $in->machine->max_c);
         if ($fitsFrame !== null) {
             $checks[] = new PlanCheck(
                 'frame',
@@ -332,7 +303,7 @@ final readonly class Planner
             );
         }
 
-        return $checks;
+        return array_values(array_filter($checks));
     }
 
     /** @return list<UnknownFact> */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Compression;
 
-use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
@@ -66,12 +66,9 @@ final class Pressing extends Definition
         return Danger::Compression;
     }
 
-    public function window(Polymer $polymer): array
+    public function setPoint(): string
     {
-        return array_intersect_key(
-            $polymer->process('compression')['platen_c'] ?? [],
-            ['min' => 0, 'typical' => 0, 'max' => 0],
-        );
+        return 'platen_c';
     }
 
     public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
@@ -119,23 +116,22 @@ final class Pressing extends Definition
         ] + $picture;
     }
 
-    /** @throws InputError */
-    protected function input(Job $job): array
+    protected function own(Job $job): array
     {
-        $this->mustHave($job);
+        $cold = $job->machine('cold');
 
         return [
-            'polymer' => $job->polymer,
-            'product' => self::known(SheetSettings::class, $job->product),
-            'recipe' => $job->recipe === null ? null : self::known(SheetSettings::class, $job->recipe),
-            'recipe_name' => $job->recipeName,
-            'settings' => $job->settings === [] ? null : $job->settings,
-            'machine' => self::known(HotPressFacts::class, (array) $job->machine('hot')),
-            'cold' => $job->machine('cold') === null ? null : self::known(ColdPressFacts::class, $job->machine('cold')),
+            'machine' => Reader::known(HotPressFacts::class, (array) $job->machine('hot')),
+            'cold' => $cold === null ? null : Reader::known(ColdPressFacts::class, $cold),
             'heat_rule' => $job->choices['heat_rule'] ?? null,
             'recipe_heat_rule' => $job->kept['heat_rule'] ?? null,
             'pump_school' => $job->choice('pump_school') ?? PumpSchool::EveryMinutes->value,
             'charge_method' => $job->choice('charge_method') ?? ChargeMethod::TrueDensity->value,
         ];
+    }
+
+    protected function ofMaterial(): array
+    {
+        return ['bulk_density_g_cm3'];
     }
 }

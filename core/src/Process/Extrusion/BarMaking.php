@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -56,12 +57,9 @@ final class BarMaking extends Definition
         return Danger::Extrusion;
     }
 
-    public function window(Polymer $polymer): array
+    public function setPoint(): string
     {
-        return array_intersect_key(
-            $polymer->process('extrusion')['melt_c'] ?? [],
-            ['min' => 0, 'typical' => 0, 'max' => 0],
-        );
+        return 'melt_c';
     }
 
     /** Mass over section and length is its density, and that against the polymer's own says what is hollow inside. */
@@ -90,17 +88,10 @@ final class BarMaking extends Definition
         ]);
     }
 
-    protected function input(Job $job): array
+    protected function own(Job $job): array
     {
-        $this->mustHave($job);
-
         return [
-            'polymer' => $job->polymer,
-            'product' => self::known(BarSettings::class, $job->product),
-            'recipe' => $job->recipe === null ? null : self::known(BarSettings::class, $job->recipe),
-            'recipe_name' => $job->recipeName,
-            'settings' => $job->settings === [] ? null : $job->settings,
-            'machine' => self::known(ExtruderFacts::class, (array) $job->machine('barrel')),
+            'machine' => Reader::known(ExtruderFacts::class, (array) $job->machine('barrel')),
             'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
         ];
     }

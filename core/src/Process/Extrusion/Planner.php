@@ -22,6 +22,7 @@ use Dithermic\Core\Process\PlannedTimer;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
+use Dithermic\Core\Safety\MachineRules;
 
 /**
  * Bars into closed moulds, planned whole: mass with overflow and purge, fill, chilling the nozzle end, the tank until the bar
@@ -39,11 +40,12 @@ use Dithermic\Core\Process\Usual;
 )]
 final readonly class Planner
 {
-    private const READY_WITHIN_K = 5.0;
+    private const CAUTIONS = [
+        'A locked mould is under pressure: chill its nozzle end before it comes off, and stand aside.',
+        'Water on hot steel throws steam: lower it in slowly.',
+    ];
 
-    /** what one person lifts, kg; local rules decide */
-    private const ONE_LIFTS_KG = 25.0;
-
+    /** our defaults, where neither a person nor recipe, product or library says it */
     private const USUAL = [
         'overflow_pct' => 3.0,
         'purge_g' => 150.0,
@@ -89,7 +91,7 @@ final readonly class Planner
         ];
         $targets = [
             'melt_c' => $set->get('melt_c'),
-            'barrel_ready_c' => $set->get('melt_c') - self::READY_WITHIN_K,
+            'barrel_ready_c' => $set->get('melt_c') - PlanResult::READY_WITHIN_K,
             'bath_c' => $set->get('bath_c'),
             'charge_mass_g' => round($bar->charge_mass_g, 1),
             'purge_g' => $set->get('purge_g'),
@@ -110,7 +112,7 @@ final readonly class Planner
             $timers,
             new PlannedCharge(round($bar->charge_mass_g, 1), null, 'by_volume'),
             $this->checks($in, $set, $bar, $bath),
-            $this->cautions($set, $bar),
+            self::CAUTIONS,
             $this->unknowns($in, $set),
             $bar,
             $bath,
@@ -189,16 +191,9 @@ final readonly class Planner
     /** @return list<PlanCheck> */
     private function checks(PlanInput $in, Settled $set, ProfileResult $bar, BarInBathResult $bath): array
     {
-        $checks = [];
-        if ($in->machine->max_c !== null) {
-            $checks[] = new PlanCheck(
-                'barrel',
-                $set->get('melt_c') > $in->machine->max_c ? CheckState::Block : CheckState::Ok,
-                sprintf('%s goes to %.0f °C.', ucfirst($in->machine->name), $in->machine->max_c),
-                $set->get('melt_c'),
-                $in->machine->max_c,
-            );
-        }
+        $checks = [
+            PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c),
+        ];
         if ($in->machine->tank_places !== null) {
             $checks[] = new PlanCheck(
                 'tank',
@@ -212,28 +207,19 @@ final readonly class Planner
             $weight = $set->get('mould_kg') + $bar->part_mass_g / 1000;
             $checks[] = new PlanCheck(
                 'lifting',
-                $weight > self::ONE_LIFTS_KG ? CheckState::Warn : CheckState::Ok,
-                $weight > self::ONE_LIFTS_KG
+                $weight > MachineRules::BY_HAND_KG ? CheckState::Warn : CheckState::Ok,
+                $weight > MachineRules::BY_HAND_KG
                     ? sprintf('A full mould is %.0f kg: a hoist, or two people, by your local rules.', $weight)
                     : sprintf('A full mould is %.0f kg.', $weight),
                 round($weight, 1),
-                self::ONE_LIFTS_KG,
+                MachineRules::BY_HAND_KG,
             );
         }
         if ($bath->strip_s === null) {
             $checks[] = new PlanCheck('strip', CheckState::Warn, 'Its skin alone never carries it over that span: it stays in the mould until the core is cold.');
         }
 
-        return $checks;
-    }
-
-    /** @return list<string> */
-    private function cautions(Settled $set, ProfileResult $bar): array
-    {
-        return [
-            'A locked mould is under pressure: chill its nozzle end before it comes off, and stand aside.',
-            'Water on hot steel throws steam: lower it in slowly.',
-        ];
+        return array_values(array_filter($checks));
     }
 
     /** @return list<UnknownFact> */

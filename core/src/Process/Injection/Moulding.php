@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Injection;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -58,12 +59,9 @@ final class Moulding extends Definition
         return Danger::Injection;
     }
 
-    public function window(Polymer $polymer): array
+    public function setPoint(): string
     {
-        return array_intersect_key(
-            $polymer->process('injection')['melt_c'] ?? [],
-            ['min' => 0, 'typical' => 0, 'max' => 0],
-        );
+        return 'melt_c';
     }
 
     /**
@@ -95,17 +93,10 @@ final class Moulding extends Definition
         ]);
     }
 
-    protected function input(Job $job): array
+    protected function own(Job $job): array
     {
-        $this->mustHave($job);
-
         return [
-            'polymer' => $job->polymer,
-            'product' => self::known(ShotSettings::class, $job->product),
-            'recipe' => $job->recipe === null ? null : self::known(ShotSettings::class, $job->recipe),
-            'recipe_name' => $job->recipeName,
-            'settings' => $job->settings === [] ? null : $job->settings,
-            'machine' => self::known(InjectorFacts::class, (array) $job->machine('barrel')),
+            'machine' => Reader::known(InjectorFacts::class, (array) $job->machine('barrel')),
             'soak_rule' => $job->choice('soak_rule') ?? SoakRule::Physics->value,
             'mould_make' => $job->choice('mould_make') ?? MouldMake::Aluminium->value,
         ];

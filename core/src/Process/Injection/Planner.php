@@ -53,9 +53,6 @@ use Dithermic\Core\Process\Usual;
 )]
 final readonly class Planner
 {
-    /** a barrel this far under its set-point is ready, K */
-    private const READY_WITHIN_K = 5.0;
-
     /** at most this share of the melt's life is spent between two shots; over it, the plan warns */
     private const LIFE_SHARE = 0.7;
 
@@ -69,16 +66,14 @@ final readonly class Planner
 
     private const ROOM_C = 20.0;
 
-    /** a lever is pushed in two goes of the shoulder, and no faster than a motor: s */
-    private const USUAL_FILL_S = 2.0;
-
+    /** our defaults, where neither a person nor recipe, product or library says it */
     private const USUAL = [
         'cavities' => 1.0,
         'runner_volume_cm3' => 0.0,
         'loss_pct' => 5.0,
         'feed_c' => 20.0,
         'porosity' => 0.15,
-        'fill_s' => self::USUAL_FILL_S,
+        'fill_s' => 2.0,
         'open_s' => 60.0,
         'shots' => 20.0,
         'soak_factor' => 1.0,
@@ -123,7 +118,7 @@ final readonly class Planner
         $part = round($shot->part_mass_g, 2);
         $targets = [
             'melt_c' => $set->get('melt_c'),
-            'barrel_ready_c' => $set->get('melt_c') - self::READY_WITHIN_K,
+            'barrel_ready_c' => $set->get('melt_c') - PlanResult::READY_WITHIN_K,
             'mould_c' => $set->get('mould_c'),
             'shot_mass_g' => round($shot->shot_mass_g, 1),
             'portions' => $shot->tamp_fills,
@@ -144,9 +139,9 @@ final readonly class Planner
             (object) $targets,
             $timers,
             new PlannedCharge(round($shot->shot_mass_g, 1), null, 'by_volume'),
-            $this->checks($in, $set, $shot, $fill, $clamp, $life, $hot),
-            $this->cautions($in, $set, $polymer),
-            $this->unknowns($in, $set, $available, $fill, $clamp, $heatUp, $life),
+            $this->checks($in, $set, $shot, $available, $fill, $clamp, $life, $hot),
+            $this->cautions($in, $polymer),
+            $this->unknowns($in, $available, $fill, $clamp, $heatUp, $life),
             $shot,
             $soak,
             $fill,
@@ -393,13 +388,13 @@ final readonly class Planner
         PlanInput $in,
         Settled $set,
         ShotResult $shot,
+        ?float $available,
         ?FillResult $fill,
         ?ClampResult $clamp,
         ?float $life,
         float $hotMin,
     ): array {
-        $name = ucfirst($in->machine->name);
-        $needs = $shot->barrel_fraction * $shot->barrel_volume_cm3;
+        $needs = $shot->melt_volume_cm3;
         $checks = [new PlanCheck(
             'shot',
             $shot->barrel_fraction > 1 ? CheckState::Block : CheckState::Ok,
@@ -412,15 +407,7 @@ final readonly class Planner
             round($needs, 1),
             round($shot->barrel_volume_cm3, 1),
         )];
-        if ($in->machine->max_c !== null) {
-            $checks[] = new PlanCheck(
-                'barrel',
-                $set->get('melt_c') > $in->machine->max_c ? CheckState::Block : CheckState::Ok,
-                sprintf('%s goes to %.0f °C.', $name, $in->machine->max_c),
-                $set->get('melt_c'),
-                $in->machine->max_c,
-            );
-        }
+        $checks[] = PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c);
         if ($fill !== null) {
             $checks[] = new PlanCheck(
                 'fill',
@@ -431,7 +418,7 @@ final readonly class Planner
                     default => sprintf('Needs %.0f bar to fill. Hotter, slower, or a thicker wall.', $fill->pressure_bar),
                 },
                 round($fill->pressure_bar, 0),
-                $this->available($in->machine),
+                $available,
             );
         }
         if ($clamp !== null && ($in->machine->clamp_kn !== null || $clamp->bolts_ok !== null)) {
@@ -456,11 +443,11 @@ final readonly class Planner
             );
         }
 
-        return $checks;
+        return array_values(array_filter($checks));
     }
 
     /** @return list<string> */
-    private function cautions(PlanInput $in, Settled $set, Polymer $polymer): array
+    private function cautions(PlanInput $in, Polymer $polymer): array
     {
         $cautions = ['Guard shut before the plunger moves; lever parked before you reach in.'];
         if ($in->mould_make === MouldMake::PrintedResin) {
@@ -478,7 +465,6 @@ final readonly class Planner
     /** @return list<UnknownFact> */
     private function unknowns(
         PlanInput $in,
-        Settled $set,
         ?float $available,
         ?FillResult $fill,
         ?ClampResult $clamp,

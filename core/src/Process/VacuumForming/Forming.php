@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\VacuumForming;
 
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -55,6 +56,12 @@ final class Forming extends Definition
         return Danger::VacuumForming;
     }
 
+    public function setPoint(): string
+    {
+        return 'sheet_normal_c';
+    }
+
+    /** The library has the sheet's three temperatures as numbers of their own. */
     public function window(Polymer $polymer): array
     {
         $window = $polymer->process('vacuum_forming');
@@ -89,17 +96,10 @@ final class Forming extends Definition
         ]);
     }
 
-    protected function input(Job $job): array
+    protected function own(Job $job): array
     {
-        $this->mustHave($job);
-
         return [
-            'polymer' => $job->polymer,
-            'product' => self::known(FormedSettings::class, $job->product),
-            'recipe' => $job->recipe === null ? null : self::known(FormedSettings::class, $job->recipe),
-            'recipe_name' => $job->recipeName,
-            'settings' => $job->settings === [] ? null : $job->settings,
-            'machine' => self::known(FormerFacts::class, (array) $job->machine('former')),
+            'machine' => Reader::known(FormerFacts::class, (array) $job->machine('former')),
             'pull_by' => $job->choice('pull_by'),
             'cool_how' => $job->choice('cool_how') ?? CoolHow::Held->value,
         ];

@@ -340,17 +340,13 @@ final readonly class Planner
                 round($wall->thinnest_mm, 2),
             );
         }
-        [$long, $wide] = [max($blank), min($blank)];
-        if ($in->machine->bed_length_mm !== null && $in->machine->bed_width_mm !== null) {
-            $bed = [$in->machine->bed_length_mm, $in->machine->bed_width_mm];
-            $checks[] = new PlanCheck(
-                'bed',
-                $long > max($bed) || $wide > min($bed) ? CheckState::Block : CheckState::Ok,
-                sprintf('The blank is %.0f × %.0f mm, the frame takes %.0f × %.0f.', $long, $wide, max($bed), min($bed)),
-                $long > max($bed) ? $long : $wide,
-                $long > max($bed) ? max($bed) : min($bed),
-            );
-        }
+        $checks[] = PlanCheck::bed(
+            'bed',
+            'The blank',
+            $blank,
+            'the frame takes',
+            [$in->machine->bed_length_mm, $in->machine->bed_width_mm],
+        );
         if ($sheet !== null && $sheet->ready_s === null) {
             $checks[] = new PlanCheck('heat', CheckState::Block, 'This heater never gets the sheet hot through.');
         } elseif ($sheet !== null && $sheet->window_s !== null) {
@@ -372,7 +368,7 @@ final readonly class Planner
             );
         }
 
-        return $checks;
+        return array_values(array_filter($checks));
     }
 
     /** @return list<string> */
