@@ -11,7 +11,7 @@ export default defineConfig({
     testDir: '.',
     outputDir: '.out',
     timeout: 90_000,
-    // Two workers on a busy machine: what is late is not wrong.
+    // On a busy machine what is late is not wrong.
     expect: { timeout: 20_000 },
     workers: Math.max(1, shops.length),
     retries: 0,
@@ -20,6 +20,8 @@ export default defineConfig({
     use: {
         baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8080',
         viewport: { width: 1280, height: 800 },
+        // Menus and dialogs stand where they open: nothing moves away between a press and its release.
+        contextOptions: { reducedMotion: 'reduce' },
         actionTimeout: 20_000,
         trace: 'off',
         launchOptions: {
