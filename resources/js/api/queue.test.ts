@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, Refused, Unreachable } from './client';
-import { flush, forget, queue, record, unsent } from './queue';
+import { flush, forget, loadRun, queue, record, unsent } from './queue';
 import { session } from './session';
 import { kept } from './store';
 import type { Run } from './types';
@@ -117,5 +117,35 @@ describe('the queue of entries', () => {
         }
         expect(unsent.value).toBe(3);
         expect(queue.signedOut).toBe(true);
+    });
+
+    it('lets an answer go that was overtaken by one that knows of more', async () => {
+        const at = (events: number) => ({ ...run, summary: { id: 'r2' }, events: Array(events).fill({}) });
+        let late: (run: unknown) => void = () => {};
+        vi.spyOn(api, 'get').mockReturnValueOnce(new Promise((done) => (late = done)));
+        vi.spyOn(api, 'post').mockImplementation((_path, body) =>
+            Promise.resolve({
+                stored: textOf(body).map((e) => e.key),
+                refused: [],
+                run: at(3),
+            }),
+        );
+        const asked = loadRun('r2');
+        await record('r2', 'noted', { text: 'seen' });
+        late(at(2));
+        expect((await asked)?.events).toHaveLength(3);
+        expect(queue.runs.r2?.events).toHaveLength(3);
+        expect((await (await kept).get('runs', 'r2'))?.events).toHaveLength(3);
+    });
+
+    it('sends at once what was entered while another was being answered', async () => {
+        const sent: string[] = [];
+        vi.spyOn(api, 'post').mockImplementation(async (_path, body) => {
+            sent.push(...textOf(body).map((e) => e.data.text));
+            return stored(textOf(body).map((e) => e.key));
+        });
+        await Promise.all(['one', 'two', 'three'].map((text) => record('r1', 'noted', { text })));
+        await vi.waitFor(() => expect(queue.waiting).toEqual([]));
+        expect(sent).toEqual(['one', 'two', 'three']);
     });
 });

@@ -44,13 +44,21 @@ export async function openQueue(): Promise<void> {
 
 let last = 0;
 
-/** Logs something for a run: kept here first, then sent. */
-/** One entry; kept here before it is sent, and shown at once. */
+/** One entry for a run; kept here before it is sent, and shown at once. */
 export const record = (runId: string, type: string, data: Record<string, unknown>) =>
     recordAll(runId, [{ type, data }]);
 
 /** Entries of one touch: all are kept before any is sent, and they are sent together, in this order. */
 export async function recordAll(
+    runId: string,
+    entries: { type: string; data: Record<string, unknown> }[],
+): Promise<void> {
+    await keepAll(runId, entries);
+    await flush();
+}
+
+/** The half of it that asks no server: kept in this browser, and shown. */
+export async function keepAll(
     runId: string,
     entries: { type: string; data: Record<string, unknown> }[],
 ): Promise<void> {
@@ -77,7 +85,6 @@ export async function recordAll(
     const store = await kept;
     for (const queued of all) await store.put('queue', queued);
     queue.waiting.push(...all);
-    await flush();
 }
 
 export async function forget(key: string): Promise<void> {
@@ -85,7 +92,10 @@ export async function forget(key: string): Promise<void> {
     queue.waiting = queue.waiting.filter((q) => q.key !== key);
 }
 
+/** What the server last said. An answer overtaken on its way by one that knows of more entries is let go. */
 export async function keepRun(run: Run): Promise<void> {
+    const known = queue.runs[run.summary.id];
+    if (known && known.events.length > run.events.length) return;
     queue.runs[run.summary.id] = run;
     await (await kept).put('runs', plain(run));
 }
@@ -95,7 +105,7 @@ export async function loadRun(id: string): Promise<Run | null> {
         const run = await api.get<Run>(`runs/${id}`);
         queue.online = true;
         await keepRun(run);
-        return run;
+        return queue.runs[id] ?? run;
     } catch (error) {
         if (error instanceof Refused) {
             if (error.status === 401) queue.signedOut = true;
@@ -108,9 +118,19 @@ export async function loadRun(id: string): Promise<Run | null> {
 }
 
 let flushing: Promise<void> | null = null;
+/** asked for while one was under way, which may have looked before the last entry was there */
+let again = false;
 
 export function flush(): Promise<void> {
-    flushing ??= send().finally(() => (flushing = null));
+    if (flushing) {
+        again = true;
+        return flushing;
+    }
+    again = false;
+    flushing = send().finally(() => {
+        flushing = null;
+        if (again) void flush();
+    });
     return flushing;
 }
 
