@@ -112,12 +112,15 @@ test('a shot is taken and judged while the network is down, and nothing of it is
     await page.keyboard.press('t');
     await pad(page, '219', '220');
     await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Fill and tamp');
     await page.keyboard.press('l');
     await pad(page, '120');
     await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Soak');
     await advance(page).click();
     await page.getByLabel('Why').fill('hot from before');
     await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+    await expect(stepTitle(page)).toContainText('Test shot');
     await page.getByRole('button', { name: /^Test shot/ }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
     await page.getByRole('button', { name: 'Log it' }).click();
@@ -125,6 +128,7 @@ test('a shot is taken and judged while the network is down, and nothing of it is
     await expect(stepTitle(page)).toContainText('Mould ready');
     await confirmAll(page);
     await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Shot 1: Under the nozzle, shoot');
     await page.getByRole('button', { name: 'It is full' }).click();
     await page.getByRole('button', { name: 'Good', exact: true }).click({ timeout: 30_000 });
     await expect(page.getByText('1 good of 20')).toBeVisible();

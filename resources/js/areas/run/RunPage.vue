@@ -32,7 +32,9 @@ const {
     procedure,
     now,
     focus,
-    picked,
+    settling,
+    pick,
+    hold,
     step,
     thread,
     timer,
@@ -96,8 +98,7 @@ const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
 const missingNow = computed(() => (run.value ? missingOf(run.value, focus.value, now.value) : []));
 /** a verdict is all that is wanted: one touch */
 const judged = computed(() => (run.value ? judgedBy(run.value, focus.value, now.value) : null));
-async function judge(verdict: 'good' | 'scrap', why?: string) {
-    const by = judged.value;
+async function judge(verdict: 'good' | 'scrap', why?: string, by = judged.value) {
     if (!by) return;
     const last = by.steps[by.steps.length - 1]!;
     const before = by.steps.slice(0, -1).map((s) => ({ type: 'step_done', data: { step: s.id } }));
@@ -214,9 +215,10 @@ const open = ref<ProcedureEntry | null>(null);
 const correcting = ref<string | null>(null);
 const before = ref<Record<string, unknown>>({});
 function start(entry: ProcedureEntry) {
+    if (entry === grid.value) return;
     before.value = {};
     correcting.value = null;
-    if (entry === grid.value) return;
+    hold(true);
     open.value = entry;
 }
 function correct(key: string) {
@@ -225,43 +227,59 @@ function correct(key: string) {
     if (!standing || !entry) return;
     before.value = standing.values as Record<string, unknown>;
     correcting.value = key;
+    hold(true);
     open.value = entry;
 }
 async function entered(values: Record<string, unknown>, reason: string) {
     const entry = open.value;
-    open.value = null;
     if (!entry) return;
-    if (correcting.value) await logRun('corrected', { event: correcting.value, values, reason });
-    else await log('logged', { entry: entry.id, values });
+    const kept = correcting.value
+        ? logRun('corrected', { event: correcting.value, values, reason })
+        : log('logged', { entry: entry.id, values });
+    shut();
+    await kept;
+}
+function shut() {
+    open.value = null;
+    asking.value = null;
+    reason.value = '';
+    hold(false);
 }
 
-const asking = ref<'anyway' | 'stop' | 'note' | 'more' | 'scrap' | 'drop' | null>(null);
+type Asked = 'anyway' | 'stop' | 'note' | 'more' | 'scrap' | 'drop';
+const asking = ref<Asked | null>(null);
+/** as it was when the question was asked: what is answered is that, whatever has moved since */
+let about: { step?: string; timer?: string; judged: typeof judged.value } = { judged: null };
 const reason = ref('');
 const minutes = ref<number | null>(2);
+function ask(what: Asked) {
+    about = { step: step.value?.id, timer: timer.value?.id, judged: judged.value };
+    reason.value = '';
+    hold(true);
+    asking.value = what;
+}
 async function advance() {
     if (!step.value || run.value?.summary.status !== 'running') return;
     if (missingNow.value.length > 0) {
-        if (step.value.pass_anyway !== 'no') {
-            reason.value = '';
-            asking.value = 'anyway';
-        }
+        if (step.value.pass_anyway !== 'no') ask('anyway');
         return;
     }
     await log('step_done', { step: step.value.id });
 }
+const ANSWERS: Record<Asked, (text: string) => Promise<void>> = {
+    anyway: (text) => log('step_done', { step: about.step, reason: text }),
+    stop: (text) => logRun('aborted', { reason: text }),
+    note: (text) => logRun('noted', { text }),
+    more: (text) => log('extended', { timer: about.timer, minutes: minutes.value, reason: text }),
+    scrap: (text) => judge('scrap', text, about.judged),
+    drop: (text) => log('piece_dropped', { reason: text }),
+};
 async function answer() {
     const text = reason.value.trim();
-    if (text === '') return;
-    const what = asking.value;
-    asking.value = null;
-    if (what === 'anyway') await log('step_done', { step: step.value?.id, reason: text });
-    if (what === 'stop') await logRun('aborted', { reason: text });
-    if (what === 'note') await logRun('noted', { text });
-    if (what === 'scrap') await judge('scrap', text);
-    if (what === 'drop') await log('piece_dropped', { reason: text });
-    if (what === 'more')
-        await log('extended', { timer: timer.value?.id, minutes: minutes.value, reason: text });
-    reason.value = '';
+    if (text === '' || !asking.value) return;
+    const kept = ANSWERS[asking.value](text);
+    shut();
+    await kept;
 }
 watch(
     () => run.value?.summary.step,
@@ -283,10 +301,7 @@ usePageKeys('This run', () => {
             key: 'n',
             says: 'Write a note',
             where: 'Run',
-            do: () => {
-                reason.value = '';
-                asking.value = 'note';
-            },
+            do: () => ask('note'),
         },
     ];
     for (const e of entries.value)
@@ -301,7 +316,7 @@ usePageKeys('This run', () => {
                 if (!confirmed(c.id)) void log('confirmed', { step: step.value?.id, item: c.id });
             },
         });
-    return list;
+    return list.map((k) => ({ ...k, do: () => void (settling.value || k.do()) }));
 });
 </script>
 
@@ -323,10 +338,7 @@ usePageKeys('This run', () => {
                 size="small"
                 variant="outlined"
                 class="stop"
-                @click="
-                    reason = '';
-                    asking = 'stop';
-                "
+                @click="ask('stop')"
                 >Stop the run</v-btn
             >
             <p v-for="c in run.contested" :key="c" role="alert" class="caution">
@@ -344,7 +356,7 @@ usePageKeys('This run', () => {
                     :now="now"
                     :wanted="wanted"
                     :may-close="mayClose"
-                    @pick="(f) => (picked = f)"
+                    @pick="pick"
                     @close="logRun('closing', {})"
                 />
                 <ol v-else>
@@ -370,6 +382,7 @@ usePageKeys('This run', () => {
             class="now"
             tabindex="0"
             aria-label="This step"
+            :inert="settling"
         >
             <h2 class="title">
                 <template v-if="focus.piece !== null"
@@ -418,16 +431,7 @@ usePageKeys('This run', () => {
                         <strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong>
                         {{ logged(pump?.id ?? '').length }} so far
                     </p>
-                    <button
-                        type="button"
-                        class="plain"
-                        @click="
-                            reason = '';
-                            asking = 'more';
-                        "
-                    >
-                        Change the time
-                    </button>
+                    <button type="button" class="plain" @click="ask('more')">Change the time</button>
                 </div>
             </div>
             <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]">
@@ -541,7 +545,7 @@ usePageKeys('This run', () => {
                 :readings="strip"
                 :height="stripHeight"
             />
-            <div v-if="step && run.summary.status === 'running'" class="second">
+            <div v-if="step && run.summary.status === 'running'" class="second" :inert="settling">
                 <v-btn
                     v-for="e in entries.filter(
                         (x) =>
@@ -553,29 +557,20 @@ usePageKeys('This run', () => {
                     @click="start(e)"
                     >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
                 >
-                <v-btn
-                    variant="outlined"
-                    block
-                    @click="
-                        reason = '';
-                        asking = 'note';
-                    "
+                <v-btn variant="outlined" block @click="ask('note')"
                     >Note<span class="key ml-2">N</span></v-btn
                 >
                 <v-btn
                     v-if="focus.piece !== null && !focus.next"
                     variant="outlined"
                     block
-                    @click="
-                        reason = '';
-                        asking = 'drop';
-                    "
+                    @click="ask('drop')"
                     >Take it out</v-btn
                 >
             </div>
         </aside>
 
-        <div v-if="step && run.summary.status === 'running'" class="acts main-acts">
+        <div v-if="step && run.summary.status === 'running'" class="acts main-acts" :inert="settling">
             <PumpTap
                 v-if="pump"
                 :entry="pump"
@@ -595,15 +590,7 @@ usePageKeys('This run', () => {
                 >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
             >
             <template v-if="judged">
-                <v-btn
-                    class="advance"
-                    variant="outlined"
-                    size="x-large"
-                    @click="
-                        reason = '';
-                        asking = 'scrap';
-                    "
-                    >Not good</v-btn
+                <v-btn class="advance" variant="outlined" size="x-large" @click="ask('scrap')">Not good</v-btn
                 ><v-btn class="advance" color="primary" size="x-large" @click="judge('good')">Good</v-btn>
             </template>
             <v-btn
@@ -638,9 +625,9 @@ usePageKeys('This run', () => {
             :before="before"
             :correcting="correcting !== null"
             @done="entered"
-            @close="open = null"
+            @close="shut"
         />
-        <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
+        <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="shut">
             <v-card class="pa-5">
                 <h2>
                     {{
@@ -685,7 +672,7 @@ usePageKeys('This run', () => {
                     class="my-3"
                 />
                 <div class="acts end">
-                    <v-btn variant="outlined" @click="asking = null">Cancel</v-btn
+                    <v-btn variant="outlined" @click="shut">Cancel</v-btn
                     ><v-btn
                         :color="asking === 'stop' ? 'error' : 'primary'"
                         :disabled="reason.trim() === ''"
@@ -993,6 +980,9 @@ figcaption {
 .btn-in small {
     font-weight: 500;
     font-size: 0.9rem;
+}
+.main-acts[inert] {
+    opacity: 0.45;
 }
 .over-now .acts {
     margin-top: 16px;

@@ -1,12 +1,18 @@
+import { useTimeoutFn } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
-import { loadRun, queue, recordAll } from '../../api/queue';
+import { flush, keepAll, loadRun, queue, recordAll } from '../../api/queue';
 import type { Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
 import { overlay } from '../../offline/overlay';
 import { useNow } from '../../parts/clock';
 import { focusOf, stepOf, type Focus } from './focus';
+
+/** ms in which a screen that has turned to something else by itself takes no touch: it was meant for what stood there */
+const SETTLES_MS = 700;
+/** ms after a touch in which the screen turns because of it */
+const OWN_MS = 300;
 
 /** A run on this screen: the server's word with the entries that still wait here laid over it. */
 export function useRun(id: string) {
@@ -16,9 +22,13 @@ export function useRun(id: string) {
     const procedure = computed(() => (run.value?.procedure ?? null) as unknown as Procedure | null);
     const now = useNow();
     const picked = ref<Focus | null>(null);
+    /** what an open number pad or question is about: it stays about that until it is answered */
+    const held = ref<Focus | null>(null);
     /** the run itself, or the piece that this screen is about */
-    const focus = computed<Focus>(() =>
-        run.value ? focusOf(run.value, picked.value, now.value) : { piece: null, next: false },
+    const focus = computed<Focus>(
+        () =>
+            held.value ??
+            (run.value ? focusOf(run.value, picked.value, now.value) : { piece: null, next: false }),
     );
     const step = computed(() => (run.value ? stepOf(run.value, focus.value) : null));
     const thread = computed(() =>
@@ -27,6 +37,30 @@ export function useRun(id: string) {
     const timer = computed(
         () => thread.value?.timers.find((t) => t.id === step.value?.timer && t.answered_at === null) ?? null,
     );
+
+    let touched = -Infinity;
+    const touch = () => (touched = performance.now());
+    /** It has just turned to something else, and nobody here touched it. */
+    const settling = ref(false);
+    const { start: settle } = useTimeoutFn(() => (settling.value = false), SETTLES_MS, { immediate: false });
+    watch(
+        () => (run.value ? `${focus.value.piece} ${focus.value.next} ${step.value?.id}` : null),
+        (_, before) => {
+            if (before === null || performance.now() - touched < OWN_MS) return;
+            settling.value = true;
+            settle();
+        },
+        { flush: 'sync' },
+    );
+    function pick(what: Focus) {
+        touch();
+        picked.value = what;
+    }
+    function hold(on: boolean) {
+        touch();
+        held.value = on ? focus.value : null;
+    }
+
     const waiting = computed(() => queue.waiting.filter((q) => q.run_id === id && q.refused === null));
     const refused = computed(() => queue.waiting.filter((q) => q.run_id === id && q.refused !== null));
 
@@ -62,14 +96,17 @@ export function useRun(id: string) {
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
     async function logAll(entries: { type: string; data: Record<string, unknown> }[]) {
         const { piece, next } = focus.value;
+        touch();
         const about = entries.map((e) => (piece === null ? e : { ...e, data: { ...e.data, piece } }));
-        await recordAll(id, next ? [{ type: 'piece_begun', data: { piece } }, ...about] : about);
+        await keepAll(id, next ? [{ type: 'piece_begun', data: { piece } }, ...about] : about);
         picked.value = null;
+        await flush();
         void refreshFloor();
     }
     const log = (type: string, data: Record<string, unknown>) => logAll([{ type, data }]);
     /** An entry about the run as a whole: a note, the end, the closing. */
     async function logRun(type: string, data: Record<string, unknown>) {
+        touch();
         await recordAll(id, [{ type, data }]);
         void refreshFloor();
     }
@@ -79,7 +116,9 @@ export function useRun(id: string) {
         procedure,
         now,
         focus,
-        picked,
+        settling,
+        pick,
+        hold,
         step,
         thread,
         timer,

@@ -1,0 +1,110 @@
+import 'fake-indexeddb/auto';
+import { mount } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { defineComponent } from 'vue';
+import injection from '../../../../core/src/Process/Injection/procedure.json';
+import { api, Unreachable } from '../../api/client';
+import { forget, queue } from '../../api/queue';
+import type { Run } from '../../api/types';
+import { noteServerTime } from '../../parts/clock';
+import { useRun } from './useRun';
+
+vi.mock('../../api/floor', () => ({ refreshFloor: vi.fn() }));
+
+const NOW = 10_000;
+const cooling = (piece: number, ends: number) => ({
+    piece,
+    outcome: 'open',
+    step: 'cool',
+    step_since: NOW,
+    done: ['shoot'],
+    timers: [{ id: 'cool', started_at: NOW, ends_at: ends, minutes: 1, answered_at: null }],
+    confirmed: {},
+    missing: [],
+});
+/** Two shots cool, in two moulds: the second is ready 30 s after the first. */
+const run = () =>
+    ({
+        summary: {
+            id: 'r',
+            status: 'running',
+            step: null,
+            stations: [{ role: 'barrel', title: 'injector', machine: 'Heron' }],
+        },
+        plan: { cool_min: 1 },
+        procedure: injection,
+        steps: [],
+        timers: [],
+        confirmed: {},
+        pieces: [cooling(1, NOW + 60), cooling(2, NOW + 90)],
+        closing: false,
+        entries: [],
+        events: [],
+        step_since: NOW,
+    }) as unknown as Run;
+
+let page: ReturnType<typeof useRun>;
+let screen: ReturnType<typeof mount>;
+beforeEach(async () => {
+    vi.restoreAllMocks();
+    for (const waiting of [...queue.waiting]) await forget(waiting.key);
+    delete queue.runs.r;
+    noteServerTime(NOW);
+    vi.spyOn(api, 'get').mockResolvedValue(run());
+    vi.spyOn(api, 'post').mockRejectedValue(new Unreachable('off'));
+    screen = mount(defineComponent({ setup: () => ((page = useRun('r')), () => null) }));
+    await vi.waitFor(() => expect(page.run.value).not.toBeNull());
+});
+afterEach(() => {
+    page.stop();
+    screen.unmount();
+});
+const entered = () => queue.waiting.map((q) => [q.event.type, (q.event.data as { piece?: number }).piece]);
+
+describe('a screen that turns to what is due by itself', () => {
+    it('takes no touch for a moment after it has turned, and then again', async () => {
+        page.pick({ piece: 2, next: false });
+        expect(page.focus.value.piece).toBe(2);
+        expect(page.settling.value).toBe(false);
+        await new Promise((done) => setTimeout(done, 350));
+        // Somebody else has taken shot 2 out: the screen turns to shot 1.
+        const without = run();
+        without.pieces[1]!.outcome = 'dropped';
+        queue.runs.r = without;
+        expect(page.focus.value.piece).toBe(1);
+        expect(page.settling.value).toBe(true);
+        await vi.waitFor(() => expect(page.settling.value).toBe(false), 1500);
+    });
+
+    it('does not turn away from what a number pad or a question is about, whatever comes due', async () => {
+        page.pick({ piece: 2, next: false });
+        page.hold(true);
+        noteServerTime(NOW + 61);
+        const without = run();
+        without.pieces[1]!.outcome = 'dropped';
+        queue.runs.r = without;
+        expect(page.focus.value.piece).toBe(2);
+        const kept = page.log('logged', { entry: 'disposition', values: { verdict: 'scrap' } });
+        page.hold(false);
+        await kept;
+        // It is about shot 2, as it was when it was asked; the server says whether that still goes.
+        expect(entered()).toEqual([['logged', 2]]);
+        expect(page.focus.value.piece).toBe(1);
+    });
+
+    it('takes the next touch at once where it turned because of the last', async () => {
+        page.pick({ piece: 2, next: false });
+        await page.log('step_done', { step: 'cool', reason: 'cold' });
+        expect(page.step.value?.id).not.toBe('cool');
+        expect(page.settling.value).toBe(false);
+        expect(entered()).toEqual([['step_done', 2]]);
+    });
+
+    it('goes back to what is due once what was looked at is answered', async () => {
+        page.pick({ piece: 2, next: false });
+        noteServerTime(NOW + 61);
+        expect(page.focus.value.piece).toBe(2);
+        await page.log('noted', { text: 'seen' });
+        expect(page.focus.value.piece).toBe(1);
+    });
+});
