@@ -75,9 +75,8 @@ e2e() {
     say '── e2e'
     need_packages chromium
     prepare_screens
-    # A shop for each worker, started as anybody would start one. One by itself unless said otherwise: two browsers on two
-    # cores lose touches.
-    local number state port shops=() workers=${E2E_WORKERS:-1}
+    # A shop for each worker, started as anybody would start one.
+    local number state port shops=() workers=${E2E_WORKERS:-2}
     for number in $(seq "$workers"); do
         state=$HERE/storage/e2e$number
         shop_at "$state" stop >/dev/null 2>&1
