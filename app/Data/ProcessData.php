@@ -15,6 +15,7 @@ final readonly class ProcessData
     /**
      * @param  list<Role>  $roles
      * @param  list<Figure>  $figures
+     * @param  list<array{id: string, title: string, kind: string}>  $timers
      */
     public function __construct(
         #[OA\Property] public string $id,
@@ -26,6 +27,15 @@ final readonly class ProcessData
             items: new OA\Items(ref: '#/components/schemas/Role'),
         )] public array $roles,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Figure'))] public array $figures,
+        #[OA\Property(
+            description: 'its waits, in the words of its procedure',
+            type: 'array',
+            items: new OA\Items(properties: [
+                new OA\Property(property: 'id', type: 'string'),
+                new OA\Property(property: 'title', type: 'string'),
+                new OA\Property(property: 'kind', type: 'string', enum: ['heat', 'cool', 'wait']),
+            ], required: ['id', 'title', 'kind'], type: 'object'),
+        )] public array $timers,
         #[OA\Property(
             description: 'where practitioners differ: title, default, why, choices',
             type: 'object',

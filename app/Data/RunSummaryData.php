@@ -23,6 +23,7 @@ final readonly class RunSummaryData
         #[OA\Property] public string $polymer,
         #[OA\Property(description: 'the main one')] public string $machine,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StationData'))] public array $stations,
+        #[OA\Property(description: 'what the material is set to, °C')] public ?float $set_c,
         #[OA\Property] public string $lot_code,
         #[OA\Property] public string $status,
         #[OA\Property] public ?string $step,

@@ -20,7 +20,6 @@ use App\Models\Source;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
-use Dithermic\Core\Run\Field;
 use Dithermic\Core\Run\Place;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
@@ -87,7 +86,7 @@ final readonly class FloorView
                     }
                 }
                 $hands = [...$hands, ...$this->present->hands($run, $state)];
-                $measured[$main->id] = $this->measured($machine->procedure, $state);
+                $measured[$main->id] = $machine->measured($state);
             }
         }
         $drying = [];
@@ -158,25 +157,6 @@ final readonly class FloorView
             static fn (Place $p): string => $p->id,
             array_filter($procedure->places(), static fn (Place $p): bool => $p->heat === $heat),
         ));
-    }
-
-    /** The coolest of the temperatures that were last logged where heat goes in, °C; null when none was. */
-    private function measured(Procedure $procedure, RunState $state): ?float
-    {
-        $coolest = null;
-        foreach ($state->entries as $logged) {
-            $fields = array_filter(
-                $procedure->entry($logged['entry'])->fields ?? [],
-                static fn (Field $f): bool => $f->dimension === 'temperature',
-            );
-            $values = array_filter(
-                array_map(static fn (Field $f): mixed => $logged['values'][$f->id] ?? null, $fields),
-                is_numeric(...),
-            );
-            $coolest = $values === [] ? $coolest : (float) min($values);
-        }
-
-        return $coolest;
     }
 
     /** @param  Collection<int, Run>  $open */

@@ -48,6 +48,7 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
+use Dithermic\Core\Run\Timer;
 
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
@@ -153,6 +154,10 @@ final readonly class Present
             $procedure->pieceName(),
             $process->roles(),
             $process->figures(),
+            array_map(
+                static fn (Timer $t): array => ['id' => $t->id, 'title' => $t->title, 'kind' => $t->kind],
+                $procedure->timers(),
+            ),
             (object) $procedure->body['schools'],
             (object) Schema::of($process->settings()),
         );
@@ -295,6 +300,7 @@ final readonly class Present
                 $process->role($s->role)->title ?? $s->role,
                 $s->machine->name,
             ))->all()),
+            $run->set_c,
             $run->mainLot()->code,
             $run->status,
             $run->step,

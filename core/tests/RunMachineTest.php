@@ -226,6 +226,29 @@ it('stops for good with a reason; notes and corrections can still be added', fun
         ->toBe([]);
 });
 
+it('tells what is heated by its coolest reading, and a touched mould is nothing of that', function (): void {
+    $bench = bench()->toHeat();
+    expect($bench->machine->measured($bench->state))->toBe(184.0);
+    $bench->log('platen', ['top_c' => 181, 'low_c' => 183]);
+    expect($bench->machine->measured($bench->state))->toBe(181.0);
+
+    $moulding = shipped('injection');
+    $plan = array_fill_keys($moulding->body['plan'], 1.0);
+    $shots = new Bench(new RunMachine($moulding, $plan));
+    $shots->tell(EventType::Started);
+    expect($shots->machine->measured($shots->state))->toBeNull();
+    $shots->log('zones', ['barrel_c' => 218, 'nozzle_c' => 222]);
+    $shots->done('heat_up');
+    $shots->log('load', ['mass_g' => 100]);
+    $shots->done('fill');
+    $shots->done('soak', 'hot from before');
+    $shots->log('purge', ['what' => 'smooth']);
+    $shots->done('test_shot');
+    $shots->log('mould', ['mould_c' => 41]);
+    expect($shots->state->latest('mould'))->not->toBeNull()
+        ->and($shots->machine->measured($shots->state))->toBe(218.0);
+});
+
 it('draws the past and the coming without a gap', function (): void {
     $b = bench()->toHeat();
     $parts = $b->machine->stretches($b->state, $b->now + 60);

@@ -130,6 +130,24 @@ final readonly class Procedure
         return array_values($this->places);
     }
 
+    /** @return list<Timer> */
+    public function timers(): array
+    {
+        return array_values($this->timers);
+    }
+
+    /** Whether what an entry says is about a place where heat goes in: it is logged in a step that stands there. */
+    public function isOfHeat(string $entry): bool
+    {
+        foreach ($this->stepsThatLog($entry) as $step) {
+            if ($this->place($step->place)?->heat === 'in') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * The plan of a run: every number that the procedure names, finite; an interval may be null.
      *

@@ -159,6 +159,29 @@ final readonly class RunMachine
         return $this->forecast->stretches($state, $now);
     }
 
+    /** The coolest of the temperatures that were last logged where heat goes in, °C; null when none was. */
+    public function measured(RunState $state): ?float
+    {
+        foreach (array_reverse($state->entries) as $logged) {
+            $entry = $this->procedure->entry($logged['entry']);
+            if ($entry === null || ! $this->procedure->isOfHeat($entry->id)) {
+                continue;
+            }
+            $values = [];
+            foreach ($entry->fields as $field) {
+                $value = $logged['values'][$field->id] ?? null;
+                if ($field->dimension === 'temperature' && is_numeric($value)) {
+                    $values[] = (float) $value;
+                }
+            }
+            if ($values !== []) {
+                return min($values);
+            }
+        }
+
+        return null;
+    }
+
     private function start(RunState $state, Event $event): void
     {
         $state->startedAt = $state->stepSince = $event->at;

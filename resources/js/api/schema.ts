@@ -6806,6 +6806,13 @@ export interface components {
             /** @description machines it is done on, the main one first */
             roles: components["schemas"]["Role"][];
             figures: components["schemas"]["Figure"][];
+            /** @description its waits, in the words of its procedure */
+            timers: {
+                id: string;
+                title: string;
+                /** @enum {string} */
+                kind: "heat" | "cool" | "wait";
+            }[];
             /** @description where practitioners differ: title, default, why, choices */
             schools: {
                 [key: string]: unknown;
@@ -7127,6 +7134,11 @@ export interface components {
             /** @description the main one */
             machine: string;
             stations: components["schemas"]["StationData"][];
+            /**
+             * Format: float
+             * @description what the material is set to, °C
+             */
+            set_c: number | null;
             lot_code: string;
             status: string;
             step: string | null;

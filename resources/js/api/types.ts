@@ -98,6 +98,8 @@ export interface Procedure {
     id: string;
     version: number;
     title: string;
+    /** how numbers of the plan are said at the machine */
+    words?: Record<string, string>;
     stages: { id: string; title: string }[];
     entries: ProcedureEntry[];
     steps: ProcedureStep[];

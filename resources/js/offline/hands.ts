@@ -1,4 +1,4 @@
-import type { Hand, Procedure, ProcedureStep, Run } from '../api/types';
+import type { Hand, Procedure, ProcedureEntry, ProcedureStep, Run } from '../api/types';
 import { after, phase, taken, threadOf, type ThreadState } from './gates';
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
@@ -92,6 +92,11 @@ function whose(run: Run, step: ProcedureStep): Base {
         machine: placeName(run, step.place),
     };
 }
+
+/** Whether an entry says temperatures of a place where heat goes in (core/src/Run/Procedure.php). */
+export const isOfHeat = (procedure: Procedure, entry: ProcedureEntry): boolean =>
+    entry.fields.some((f) => f.dimension === 'temperature') &&
+    procedure.steps.some((s) => s.entries?.includes(entry.id) && procedure.places[s.place]?.heat === 'in');
 
 /** The machine of a place, or what the place is called where no machine is. */
 export function placeName(run: Run, place: string): string {

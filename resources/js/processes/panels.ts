@@ -13,6 +13,11 @@ const DRAWINGS: Record<string, Component> = {
     extrusion: defineAsyncComponent(() => import('./extrusion/PlanDrawing.vue')),
     vacuum_forming: defineAsyncComponent(() => import('./vacuum_forming/PlanDrawing.vue')),
 };
+/** What is going on inside, while a run of it is timed. */
+const RUN_PICTURES: Record<string, Component> = {
+    compression: defineAsyncComponent(() => import('./compression/RunPicture.vue')),
+};
 
 export const panelOf = (process: string): Component => PANELS[process] ?? PlanPanel;
 export const drawingOf = (process: string): Component | null => DRAWINGS[process] ?? null;
+export const runPictureOf = (process: string): Component | null => RUN_PICTURES[process] ?? null;

@@ -4,17 +4,16 @@ import { computed, nextTick, onScopeDispose, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { forget } from '../../api/queue';
 import { session } from '../../api/session';
-import type { CurvePoint, Dimension, ProcedureEntry } from '../../api/types';
+import type { Dimension, ProcedureEntry } from '../../api/types';
 import { phase } from '../../offline/gates';
-import { handsOf, placeName } from '../../offline/hands';
-import CrossSection from '../../parts/CrossSection.vue';
-import HeatCurve from '../../parts/HeatCurve.vue';
+import { handsOf, isOfHeat, placeName } from '../../offline/hands';
 import HeatStrip from '../../parts/HeatStrip.vue';
 import type { ShopKey } from '../../parts/keys';
 import NumberPad from '../../parts/NumberPad.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import TypedField from '../../parts/TypedField.vue';
 import { clockText, minutesText, number, show, timeOfDay } from '../../parts/units';
+import { runPictureOf } from '../../processes/panels';
 import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
@@ -22,6 +21,7 @@ import { judgedBy, missingOf } from './focus';
 import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
 import RunLog from './RunLog.vue';
+import { useModel } from './useModel';
 import { useRun } from './useRun';
 
 const route = useRoute();
@@ -124,40 +124,18 @@ const mayClose = computed(
         (run.value.pieces.length === 0 || allDone.value),
 );
 
-const curve = computed(() => (run.value?.setup.curve ?? []) as CurvePoint[]);
-const model = computed(
-    () => (run.value?.setup.model ?? {}) as { heat_min?: number; soak_min?: number; cool_min?: number },
-);
-const turn = computed(
-    () => 60 * Number(run.value?.setup.turn_min ?? (model.value.heat_min ?? 0) + (model.value.soak_min ?? 0)),
-);
-const heatTimer = computed(() => thread.value?.timers.find((t) => t.kind === 'heat') ?? null);
-const coolTimer = computed(() => thread.value?.timers.find((t) => t.kind === 'cool') ?? null);
-const modelAt = computed(() =>
-    coolTimer.value
-        ? turn.value + ((coolTimer.value.answered_at ?? now.value) - coolTimer.value.started_at)
-        : heatTimer.value
-          ? Math.min(turn.value, (heatTimer.value.answered_at ?? now.value) - heatTimer.value.started_at)
-          : 0,
-);
-const point = computed(() =>
-    curve.value.reduce(
-        (best, p) =>
-            Math.abs(p.time_s - modelAt.value) < Math.abs((best?.time_s ?? 1e9) - modelAt.value) ? p : best,
-        curve.value[0],
-    ),
-);
-const loosest = computed(() => Math.max(1, ...curve.value.map((p) => p.thickness_mm)));
-const pictured = computed(
-    () => heatTimer.value !== null && (thread.value?.step ?? null) !== null && !looks.value,
+const model = useModel(run, thread, now);
+const { heating, cooling, point } = model;
+const picture = computed(() =>
+    heating.value !== null && (thread.value?.step ?? null) !== null && !looks.value && point.value
+        ? runPictureOf(run.value?.summary.process ?? '')
+        : null,
 );
 /** What was last read where heat goes in, and which way it went. */
 const strip = computed(() => {
     // Once heat goes out what counts is the middle, and only the model knows that.
-    if (coolTimer.value && point.value) return [{ label: 'core', c: point.value.core_c }];
-    const hot = (procedure.value?.entries ?? []).find((e) =>
-        e.fields.some((f) => f.dimension === 'temperature'),
-    );
+    if (cooling.value && point.value) return [{ label: 'core', c: point.value.core_c }];
+    const hot = procedure.value?.entries.find((e) => isOfHeat(procedure.value!, e));
     const all = (run.value?.entries ?? []).filter((e) => e.entry === hot?.id);
     const [last, before] = [all.at(-1)?.values, all.at(-2)?.values] as (Record<string, number> | undefined)[];
     return (hot?.fields ?? [])
@@ -168,47 +146,27 @@ const strip = computed(() => {
             trend: typeof before?.[f.id] === 'number' ? Math.sign(last![f.id]! - before[f.id]!) : 0,
         }));
 });
-/** What the material is set to: the first temperature among the run's figures. */
-const setC = computed(
-    () => run.value?.summary.figures.find((f) => !f.measured && f.dimension === 'temperature')?.value ?? null,
-);
 /** Something is measured or judged in this step. */
 const looks = computed(() => entries.value.some((e) => e.effect === 'inspect' || e.effect === 'dispose'));
 const { height: screen } = useWindowSize();
 const stripHeight = computed(() => Math.max(240, Math.min(400, screen.value - 500)));
 const place = computed(() => (run.value && step.value ? placeName(run.value, step.value.place) : ''));
 
-/** What a step shows of the plan: in whose units and under which words. */
-const LABELS: Record<string, [Dimension, string]> = {
-    platen_c: ['temperature', 'Set the platens to'],
-    charge_mass_g: ['mass', 'Weigh out'],
-    charge_tolerance_g: ['mass', 'within ±'],
-    demould_c: ['temperature', 'Open when nothing is above'],
-    nominal_mm: ['length', 'Wanted'],
-    thickness_tolerance_mm: ['length', 'Range at most'],
-    melt_c: ['temperature', 'Set the barrel to'],
-    mould_c: ['temperature', 'Mould at'],
-    bath_c: ['temperature', 'Tank at'],
-    shot_mass_g: ['mass', 'A shot is'],
-    part_mass_g: ['mass', 'A full part weighs'],
-    part_least_g: ['mass', 'Short under'],
-    bar_mass_g: ['mass', 'A full bar weighs'],
-    sheet_normal_c: ['temperature', 'Hot through at'],
-};
 const UNITS: [string, Dimension][] = [
     ['_c', 'temperature'],
     ['_mm', 'length'],
     ['_g', 'mass'],
     ['_min', 'time'],
 ];
+/** What a step shows of the plan: in the person's units, and in the procedure's words. */
 function told(name: string): { label: string; text: string } {
     const value = run.value?.plan[name];
-    const [dimension, label] = LABELS[name] ?? [
-        UNITS.find(([end]) => name.endsWith(end))?.[1] ?? 'number',
-        title(name),
-    ];
+    const dimension = UNITS.find(([end]) => name.endsWith(end))?.[1] ?? 'number';
     const text = name.endsWith('_s') ? `${number(Number(value), 0)} s` : show(Number(value), dimension);
-    return { label, text: value === null || value === undefined ? '–' : text };
+    return {
+        label: procedure.value?.words?.[name] ?? title(name),
+        text: value === null || value === undefined ? '–' : text,
+    };
 }
 
 const open = ref<ProcedureEntry | null>(null);
@@ -422,10 +380,10 @@ usePageKeys('This run', () => {
                         {{ gone }}
                     </p>
                     <p v-else><strong>Time is up</strong> since {{ timeOfDay(timer.ends_at) }}</p>
-                    <p v-if="timer.kind === 'cool' && model.cool_min">
+                    <p v-if="timer.kind === 'cool' && model.planned.value.cool_min">
                         By the model nothing is above
                         {{ show(Number(run.plan.demould_c), 'temperature') }} from
-                        {{ timeOfDay(timer.started_at + 60 * model.cool_min) }}
+                        {{ timeOfDay(timer.started_at + 60 * model.planned.value.cool_min) }}
                     </p>
                     <p v-if="due !== null" :class="{ overdue: due < now }">
                         <strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong>
@@ -440,29 +398,7 @@ usePageKeys('This run', () => {
                 </p>
             </div>
 
-            <div v-if="pictured && point && curve[0]?.platen_c !== undefined" class="pics">
-                <figure>
-                    <figcaption>Now, by the model</figcaption>
-                    <CrossSection
-                        :point="point"
-                        :loosest="loosest"
-                        :cold="coolTimer !== null"
-                        :height="150"
-                    />
-                </figure>
-                <figure>
-                    <figcaption>Middle, face and platen</figcaption>
-                    <HeatCurve
-                        :curve="curve"
-                        :turn="turn"
-                        :target="Number(run.plan.core_target_c)"
-                        :demould="Number(run.plan.demould_c)"
-                        :at="modelAt"
-                        :height="150"
-                        word="now"
-                    />
-                </figure>
-            </div>
+            <component :is="picture" v-if="picture" :run="run" :model="model" />
 
             <div v-if="step.confirm" class="confirm">
                 <button
@@ -538,10 +474,10 @@ usePageKeys('This run', () => {
 
         <aside class="strip" aria-label="Temperatures">
             <h2>{{ run.summary.polymer }}</h2>
-            <p class="quiet">{{ coolTimer && point ? 'middle, by the model' : 'as last logged' }}</p>
+            <p class="quiet">{{ cooling && point ? 'middle, by the model' : 'as last logged' }}</p>
             <HeatStrip
                 :marks="run.marks"
-                :set="coolTimer && point ? null : setC"
+                :set="cooling && point ? null : run.summary.set_c"
                 :readings="strip"
                 :height="stripHeight"
             />
@@ -863,21 +799,6 @@ ol {
 .shows.small strong {
     font-size: 1.2rem;
 }
-.pics {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 16px;
-    margin-top: 8px;
-}
-figure {
-    margin: 0;
-    min-width: 0;
-}
-figcaption {
-    color: var(--quiet);
-    font-size: 0.95rem;
-    margin-bottom: 4px;
-}
 .confirm {
     display: grid;
     gap: 10px;
@@ -1004,9 +925,6 @@ figcaption {
     }
     .second {
         grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
-    }
-    .pics {
-        grid-template-columns: 1fr;
     }
 }
 @media (max-width: 700px) {

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import injection from '../../../../core/src/Process/Injection/procedure.json';
 import type { Procedure, Run } from '../../api/types';
-import { handsOf, nextOf, placeName } from '../../offline/hands';
+import { handsOf, isOfHeat, nextOf, placeName } from '../../offline/hands';
 import { overlay } from '../../offline/overlay';
 import { focusOf, judgedBy, missingOf, nextTaken, stepOf } from './focus';
 
@@ -114,6 +114,11 @@ describe('what the screen is about', () => {
         expect(nextOf(run)).toEqual([]);
         run.summary.status = 'aborted';
         expect(focusOf(run, { piece: 1, next: true }, NOW)).toEqual({ piece: null, next: false });
+    });
+
+    it('knows which temperatures are of what is heated: a touched mould is not', () => {
+        const procedure = run.procedure as unknown as Procedure;
+        expect(procedure.entries.filter((e) => isOfHeat(procedure, e)).map((e) => e.id)).toEqual(['zones']);
     });
 
     it('calls a place by its machine, or by its own name where there is none', () => {

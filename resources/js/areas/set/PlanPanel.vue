@@ -50,8 +50,7 @@ const schools = computed(() =>
     })),
 );
 const drawing = computed(() => drawingOf(props.plan.process));
-/** Heat in or heat out, by what the timer is called in the procedure's words. */
-const kindOf = (id: string) => (['heat', 'soak'].includes(id) ? 'hot' : id === 'fill' ? '' : 'cold');
+const COLOURS = { heat: 'hot', cool: 'cold', wait: '' };
 const told = computed(() => [
     {
         id: 'charge',
@@ -60,13 +59,16 @@ const told = computed(() => [
         why: '',
         kind: '',
     },
-    ...props.plan.plan.timers.map((t) => ({
-        id: t.id,
-        name: title(t.id),
-        text: clockText(60 * t.minutes),
-        why: t.because,
-        kind: kindOf(t.id),
-    })),
+    ...props.plan.plan.timers.map((t) => {
+        const known = process.value?.timers.find((k) => k.id === t.id);
+        return {
+            id: t.id,
+            name: known?.title ?? title(t.id),
+            text: clockText(60 * t.minutes),
+            why: t.because,
+            kind: COLOURS[known?.kind ?? 'wait'],
+        };
+    }),
 ]);
 </script>
 

@@ -106,18 +106,13 @@ async function start() {
 }
 
 const kept = ref('');
-/** What a recipe keeps is how it is made: what the product is, and what the library says, stay theirs. */
 async function keep() {
     if (!plan.value || !product.value) return;
-    const settings: Record<string, unknown> = { ...plan.value.choices };
-    for (const [name, value] of Object.entries(plan.value.settings))
-        if (value !== null && !(name in product.value.dimensions) && setting.from(name) !== 'polymer library')
-            settings[name] = value;
     try {
         const recipe = await api.post<{ version: number }>(`products/${product.value.id}/recipes`, {
             machine_id: draft.value.machines[process.value?.roles[0]?.id ?? ''],
             after_version: product.value.recipe?.version ?? 0,
-            settings,
+            settings: plan.value.recipe,
         });
         kept.value = `Kept as version ${recipe.version}.`;
         draft.value.settings = {};
@@ -177,7 +172,7 @@ usePageKeys('Setting up', () => [
             }}
         </div>
         <div v-else class="set">
-            <component :is="panel" :plan="answered">
+            <component :is="panel" :key="answered.process" :plan="answered">
                 <template #material>
                     <label class="sel"
                         ><span>Polymer</span

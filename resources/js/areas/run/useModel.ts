@@ -1,0 +1,39 @@
+import { computed, type Ref } from 'vue';
+import type { CurvePoint, Run } from '../../api/types';
+import type { ThreadState } from '../../offline/gates';
+
+/** The run's model at this moment: it follows the timers as they were really started and answered. */
+export function useModel(run: Ref<Run | null>, thread: Ref<ThreadState | null>, now: Ref<number>) {
+    const curve = computed(() => (run.value?.setup.curve ?? []) as CurvePoint[]);
+    const planned = computed(
+        () => (run.value?.setup.model ?? {}) as { heat_min?: number; soak_min?: number; cool_min?: number },
+    );
+    /** s after the start at which heat goes out instead of in */
+    const turn = computed(
+        () =>
+            60 *
+            Number(
+                run.value?.setup.turn_min ?? (planned.value.heat_min ?? 0) + (planned.value.soak_min ?? 0),
+            ),
+    );
+    const timerOf = (kind: string) => thread.value?.timers.find((t) => t.kind === kind) ?? null;
+    const heating = computed(() => timerOf('heat'));
+    const cooling = computed(() => timerOf('cool'));
+    const since = (timer: Run['timers'][number]) => (timer.answered_at ?? now.value) - timer.started_at;
+    /** s after its start */
+    const at = computed(() => {
+        if (cooling.value) return turn.value + since(cooling.value);
+        return heating.value ? Math.min(turn.value, since(heating.value)) : 0;
+    });
+    /** undefined where the model says nothing of now: it ends with the heating where no turn was kept */
+    const point = computed(() => {
+        if (cooling.value && !(turn.value > 0)) return undefined;
+        return curve.value.reduce(
+            (best, p) =>
+                Math.abs(p.time_s - at.value) < Math.abs((best?.time_s ?? 1e9) - at.value) ? p : best,
+            curve.value[0],
+        );
+    });
+
+    return { curve, planned, turn, heating, cooling, at, point };
+}
