@@ -6,7 +6,7 @@ import vuetify from 'vite-plugin-vuetify';
 
 export default defineConfig({
     plugins: [
-        laravel({ input: ['resources/js/main.ts'], refresh: false }),
+        laravel({ input: ['resources/js/main.ts'], refresh: false, hotFile: process.env.DITHERMIC_HOT_FILE }),
         vue({ template: { transformAssetUrls: { base: null, includeAbsolute: false } } }),
         vuetify({ autoImport: true }),
         VitePWA({

@@ -41,6 +41,9 @@ return [
 
     'debug' => (bool) env('APP_DEBUG', false),
 
+    // Where `dithermic dev` serves the screens from while they are worked on; nowhere else.
+    'dev_server' => env('APP_ENV') === 'local' ? env('DITHERMIC_DEV_SERVER') : null,
+
     /*
     |--------------------------------------------------------------------------
     | Application URL

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# start · stop · test · seed · backup · restore · drill · person · bench · artisan: everything of `dithermic` but calc.
+# start · stop · dev · test · seed · backup · restore · drill · person · bench · artisan: everything of `dithermic` but calc.
 set -euo pipefail
 # Secrets, caches, backups and logs are nobody else's.
 umask 077
@@ -23,7 +23,8 @@ usage() {
     cat <<'TEXT'
 dithermic start [--port N] [--no-demo]   start the shop on 127.0.0.1 (port 8080 unless said otherwise)
 dithermic stop                           stop what start started
-dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite
+dithermic dev [--port N]                 serve what is in this folder: PHP as it is saved, screens as they are edited
+dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite; core and feature take --filter TEXT
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic seed                           add the demo shop to an empty one
 dithermic backup FILE                    write the whole shop to one file
@@ -457,6 +458,40 @@ cmd_start() {
     artisan shop:signins
 }
 
+# For who works on the code: no copy, no cache, and the screens are rebuilt as they are edited. It shares nothing with a shop
+# that `start` keeps but the packages.
+cmd_dev() {
+    local port=8090
+    while [ $# -gt 0 ]; do
+        case $1 in
+            --port) port=${2:-}; shift ;;
+            *) fail "dev does not know \"$1\"; it takes --port N." ;;
+        esac
+        shift
+    done
+    [[ $port =~ ^[0-9]+$ && $port -ge 1024 && $port -le 65535 ]] || fail "--port takes a number from 1024 to 65535."
+    if [ -z "${DITHERMIC_STATE:-}" ]; then STATE=$HERE/storage/dev; LOG=$STATE/log; ENV_FILE=$STATE/app.env; KEEPER_FILE=$STATE/keeper.env; fi
+    load_settings
+    prepare_code
+    local screens; screens=$(free_port 5173)
+    export APP_ENV=local APP_DEBUG=true LOG_CHANNEL=stderr APP_URL="http://127.0.0.1:$port" DITHERMIC_DEV_SERVER="http://127.0.0.1:$screens"
+    # Beside a shop that is served from the same folder: that one knows nothing of it.
+    export DITHERMIC_HOT_FILE=$VAR/hot
+    rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
+    start_cluster
+    artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
+    upgrade
+    owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'
+    artisan contract:write "$VAR/openapi.json"
+    trap 'kill 0' EXIT
+    (cd "$HERE" && npx vite --host 127.0.0.1 --port "$screens" --strictPort) &
+    (cd "$HERE" && php -d memory_limit=1G artisan queue:listen --quiet) &
+    say "Dithermic, while it is worked on, is at http://127.0.0.1:$port (Ctrl-C ends it)"
+    artisan shop:signins
+    cd "$HERE/public" && PHP_CLI_SERVER_WORKERS=4 php -d memory_limit=1G -d variables_order=EGPCS -S "127.0.0.1:$port" \
+        "$HERE/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php" 2>>"$LOG/dev.log"
+}
+
 cmd_stop() {
     load_settings
     stop_pid "$RUN/nginx.pid" QUIT
@@ -610,7 +645,7 @@ cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" 
 
 command=${1:-help}; [ $# -gt 0 ] && shift
 case $command in
-    start|stop|test|seed|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
+    start|stop|dev|test|seed|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
     artisan) load_settings; start_cluster; artisan "$@" ;;
     help|-h|--help) usage ;;
     *) usage >&2; fail "there is no command \"$command\"." ;;

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# All tests, or one suite: core · feature · unit · static · drill · e2e. Called by `dithermic test`, which has loaded the settings.
+# All tests, or one suite: core · feature · unit · static · drill · e2e; after core and feature what Pest shall know. Called by `dithermic test`, which has loaded the settings.
 set -uo pipefail
 source <(sed '/^command=${1:-help}/,$d' "$HERE/deploy/dithermic.sh" | sed "s#^HERE=.*#HERE=$HERE#")
 # A failing suite is counted, it does not end the others.
@@ -13,7 +13,7 @@ count() { PASSED=$((PASSED + $1)); FAILED=$((FAILED + $2)); }
 
 pest_suite() {
     say "── $1"
-    php -d memory_limit=2G -d opcache.enable_cli=1 vendor/bin/pest --testsuite="$1" --compact --colors=never 2>&1 | tee "$OUT/$1" | grep -av '^#[0-9]' | tail -n 60
+    php -d memory_limit=2G -d opcache.enable_cli=1 vendor/bin/pest --testsuite="$1" --compact --colors=never "${@:2}" 2>&1 | tee "$OUT/$1" | grep -av '^#[0-9]' | tail -n 60
     local good bad
     good=$(grep -aoE '[0-9]+ passed' "$OUT/$1" | tail -n 1 | grep -oE '[0-9]+' || echo 0)
     bad=$(grep -aoE '[0-9]+ (failed|skipped|risky|incomplete|todo)' "$OUT/$1" | grep -oE '^[0-9]+' | paste -sd+ | bc 2>/dev/null || echo 0)
@@ -124,13 +124,14 @@ lanes_end() {
         count "$passed" "$failed"
     done
 }
-core() { pest_suite core; }
-feature() { with_test_database pest_suite feature; }
+core() { pest_suite core "$@"; }
+feature() { with_test_database pest_suite feature "$@"; }
 
 command -v bc >/dev/null || need_packages bc
 load_settings
 case ${1:-all} in
-    core | feature | static | unit | e2e | drill) "$1" ;;
+    core | feature) "$@" ;;
+    static | unit | e2e | drill) "$1" ;;
     all)
         prepare_screens
         lane checks static unit feature

@@ -47,6 +47,8 @@ final class AppServiceProvider extends ServiceProvider
         Model::preventSilentlyDiscardingAttributes();
         // Whatever host or port the page is asked on, its files are beside it.
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
+        // Only `dithermic dev` has its screens served by another; a stray file would break the policy of a real shop.
+        Vite::useHotFile(config('app.dev_server') === null ? storage_path('no-dev-server') : storage_path('hot'));
 
         $who = static fn (Request $request): string => (string) (
             $request->user()?->getAuthIdentifier() ?? $request->ip()

@@ -23,5 +23,7 @@ void (async () => {
             },
         })
         .mount('#app');
-    if ('serviceWorker' in navigator) void navigator.serviceWorker.register('/build/sw.js', { scope: '/' });
+    // What is kept for later would stand in the way of what is just being changed.
+    if (import.meta.env.PROD && 'serviceWorker' in navigator)
+        void navigator.serviceWorker.register('/build/sw.js', { scope: '/' });
 })();

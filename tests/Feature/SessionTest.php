@@ -109,6 +109,19 @@ it('sends every page and answer under a strict policy', function (): void {
     }
 });
 
+it('lets scripts of the development server in only where one is served from', function (): void {
+    config(['app.dev_server' => 'http://127.0.0.1:5999']);
+    $policy = (string) $this->get('/api/v1/session')->headers->get('Content-Security-Policy');
+    expect($policy)->toContain("script-src 'self' http://127.0.0.1:5999;")->toContain('ws://127.0.0.1:5999');
+    // The setting itself is deaf everywhere but in development.
+    foreach (['production' => null, 'testing' => null, 'local' => 'http://127.0.0.1:5999'] as $env => $heard) {
+        $php = 'putenv("APP_ENV='.$env.'"); putenv("DITHERMIC_DEV_SERVER=http://127.0.0.1:5999");'
+            .'require "vendor/autoload.php"; $c = require "config/app.php"; echo json_encode($c["dev_server"]);';
+        $clean = 'cd '.escapeshellarg(base_path()).' && env -u APP_ENV -u DITHERMIC_DEV_SERVER php -r '.escapeshellarg($php);
+        expect(json_decode((string) shell_exec($clean), true))->toBe($heard);
+    }
+});
+
 it('repeats the session cookie only where it says something new, so that a late answer cannot put an older session back', function () {
     $this->withoutVite()
         ->get('/')

@@ -85,6 +85,7 @@ final class RunController extends Controller
                 'step',
                 'verdict',
                 'scrap_reason',
+                'set_c',
                 'started_at',
                 'ended_at',
             ])
