@@ -67,3 +67,33 @@ test('two leads do not talk over one another about a machine', async ({ page, co
     await page.getByRole('button', { name: 'Keep' }).click();
     await expect(page.getByRole('alert')).toContainText('meanwhile');
 });
+
+test("an own value stands beside the library's, says why, and goes back; a machine goes out of use and comes back", async ({
+    page,
+}) => {
+    await signIn(page, 'maren');
+    await page.goto('/shop');
+    await page.getByLabel('Set our own').selectOption('degradation_c.ceiling');
+    const ours = page.getByRole('textbox', { name: /^Ours/ });
+    // What does not go with the others is said, and nothing is set.
+    await ours.fill('150');
+    await page.getByLabel('Why (kept)').fill('our grade');
+    await page.getByRole('button', { name: 'Set', exact: true }).click();
+    await expect(page.getByRole('alert')).toContainText('does not go with the others');
+    await ours.fill('265');
+    await page.getByRole('button', { name: 'Set', exact: true }).click();
+    await expect(page.getByRole('row', { name: /Ceiling.*265.*ours.*our grade/ })).toBeVisible();
+    await accessible(page);
+    await page.getByLabel('Why (kept)').fill('the grade is gone');
+    await page.getByRole('button', { name: 'Back to the library' }).click();
+    await expect(
+        page.getByRole('row', { name: /Ceiling.*the library's.*back to the library/ }),
+    ).toBeVisible();
+
+    await page.getByRole('link', { name: 'Magpie' }).click();
+    await page.getByRole('button', { name: 'Retire it' }).click();
+    await page.getByText('Out of use: 1').click();
+    await page.getByRole('link', { name: 'Magpie' }).click();
+    await page.getByRole('button', { name: 'Bring it back' }).click();
+    await expect(page.getByRole('button', { name: 'Retire it' })).toBeVisible();
+});

@@ -13,6 +13,7 @@ use App\Http\Controllers\MachineController;
 use App\Http\Controllers\MeshController;
 use App\Http\Controllers\MixController;
 use App\Http\Controllers\OpenApiController;
+use App\Http\Controllers\OwnValueController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\PlanController;
@@ -80,7 +81,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('floor', FloorController::class);
         Route::get('review', ReviewController::class);
         Route::get('polymers', [ShopController::class, 'polymers']);
-        Route::post('polymers/{code}/overrides', [ShopController::class, 'override']);
+        Route::get('polymers/{code}/overrides', [OwnValueController::class, 'index']);
+        Route::post('polymers/{code}/overrides', [OwnValueController::class, 'store']);
         Route::get('processes', [ShopController::class, 'processes']);
         Route::get('machines', [ShopController::class, 'machines']);
         Route::get('machine-kinds', [MachineController::class, 'kinds']);

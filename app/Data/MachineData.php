@@ -17,6 +17,7 @@ final readonly class MachineData
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $facts,
         #[OA\Property] public ?string $last_polymer,
         #[OA\Property] public ?string $running_run,
+        #[OA\Property(description: 'taken out of use')] public bool $retired,
     ) {
     }
 }

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * A value of the polymer library that this shop has changed. Append-only: the newest one for a path is in force.
  *
+ * @property int $id
  * @property string $polymer
  * @property string $path
- * @property float $value
+ * @property float|null $value null: back to the library
+ * @property string $reason
+ * @property CarbonImmutable $created_at
+ * @property-read User|null $by
  */
 final class PolymerOverride extends Model
 {
@@ -24,9 +30,23 @@ final class PolymerOverride extends Model
     {
         $inForce = [];
         foreach (self::query()->orderBy('id')->get(['polymer', 'path', 'value']) as $override) {
-            $inForce[$override->polymer][$override->path] = (float) $override->value;
+            unset($inForce[$override->polymer][$override->path]);
+            if ($override->value !== null) {
+                $inForce[$override->polymer][$override->path] = (float) $override->value;
+            }
         }
 
         return $inForce;
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function by(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'by_id');
+    }
+
+    protected function casts(): array
+    {
+        return ['value' => 'float', 'created_at' => 'immutable_datetime'];
     }
 }

@@ -172,6 +172,7 @@ final readonly class Present
             (object) $machine->facts,
             $machine->last_polymer,
             $runningRun,
+            $machine->retired_at !== null,
         );
     }
 

@@ -6,6 +6,7 @@ use App\Models\Machine;
 use App\Models\MachineFact;
 use App\Models\Product;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
 
 /** @return array<string, mixed> a lever of the shop's own */
 function wagtail(array $over = []): array
@@ -171,4 +172,68 @@ it('gets an empty shop from nothing to its first run', function (): void {
         ->and($answer['plan']['explanation'])->toContain('at the very least');
     $run = $this->postJson('/api/v1/runs', $body)->assertCreated()->json('summary');
     expect($run['stations'])->toHaveCount(1)->and($run['machine'])->toBe('Flatiron');
+});
+
+it('lists what is out of use only where it is asked for', function (): void {
+    $heron = Machine::query()->where('name', 'Heron')->value('id');
+    $this->signedIn('maren')->postJson("/api/v1/machines/{$heron}/retire", ['retired' => true])
+        ->assertOk()
+        ->assertJsonPath('machine.retired', true);
+    expect($this->getJson('/api/v1/machines?retired=1')->assertOk()->json('*.name'))->toBe(['Heron'])
+        ->and($this->getJson('/api/v1/machines')->json('*.name'))->not->toContain('Heron');
+    $this->getJson('/api/v1/machines?retired=maybe')->assertStatus(422);
+});
+
+it('takes a fact from another source though its number is the same', function (): void {
+    $heron = Machine::query()->where('name', 'Heron')->firstOrFail();
+    $this->signedIn('maren');
+    foreach (['plate', 'measured'] as $n => $origin) {
+        $this->postJson("/api/v1/machines/{$heron->id}/facts", [
+            'after' => $this->getJson("/api/v1/machines/{$heron->id}")->json('after'),
+            'facts' => ['max_c' => ['value' => 290, 'origin' => $origin]],
+            'note' => ['as it says', 'with a probe'][$n],
+        ])->assertOk();
+    }
+    $log = $this->getJson("/api/v1/machines/{$heron->id}")->json('log');
+    expect(array_column(array_slice($log, -2), 'origin'))->toBe(['plate', 'measured'])
+        ->and(end($log))->toMatchArray(['name' => 'max_c', 'value' => 290, 'note' => 'with a probe']);
+});
+
+it('sets an own value, says so on the answer, and gives it back to the library', function (): void {
+    $path = 'process.injection.melt_c.typical';
+    $of = fn (): array => array_column($this->getJson('/api/v1/polymers/PP/overrides')->assertOk()->json(), null, 'path')[$path];
+    $set = fn (?float $value, int $after, string $reason = 'our grade'): TestResponse => $this->postJson(
+        '/api/v1/polymers/PP/overrides',
+        ['path' => $path, 'value' => $value, 'reason' => $reason, 'after' => $after],
+    );
+    $this->signedIn('maren');
+    $before = $of();
+    expect($before['own'])->toBeNull()->and($before['library'])->toBeGreaterThan(150)->and($before['log'])->toBe([]);
+    $set(null, 0)->assertStatus(422)->assertJsonPath('error.field', 'value');
+    $set($before['library'] + 6, 0)->assertCreated();
+    $now = $of();
+    expect($now['own'])->toEqual($before['library'] + 6)->and($now['log'][0]['by'])->toBe('Maren Okafor');
+    // Somebody who has not seen it does not overwrite it.
+    $set($before['library'] + 9, 0)->assertStatus(422)->assertJsonPath('error.field', 'after');
+
+    app()->forgetScopedInstances();
+    $reducer = Product::query()->where('name', 'entrance reducer')->firstOrFail();
+    $plan = ['product_id' => $reducer->id, 'machines' => ['barrel' => Machine::query()->where('name', 'Heron')->value('id')],
+        'polymer' => 'PP'];
+    expect($this->postJson('/api/v1/plans', $plan)->assertOk()->json('origins.melt_c'))->toBe('your shop\'s value');
+
+    $set(null, $now['after'], 'the grade is gone')->assertCreated();
+    $after = $of();
+    expect($after['own'])->toBeNull()
+        ->and(array_column($after['log'], 'value'))->toEqual([$before['library'] + 6, null]);
+    app()->forgetScopedInstances();
+    expect($this->postJson('/api/v1/plans', $plan)->assertOk()->json('origins.melt_c'))->toBe('polymer library');
+});
+
+it('knows what of a polymer can be set, and who may', function (): void {
+    $paths = $this->signedIn('ines')->getJson('/api/v1/polymers/PVC-U/overrides')->assertOk()->json('*.path');
+    expect(array_filter($paths, static fn (string $p): bool => str_starts_with($p, 'process.')))->toBe([]);
+    $this->getJson('/api/v1/polymers/XX/overrides')->assertStatus(422);
+    $this->postJson('/api/v1/polymers/PP/overrides', ['path' => 'demould_c.typical', 'value' => 80, 'reason' => 'x'])
+        ->assertStatus(403);
 });

@@ -13,7 +13,6 @@ use App\Models\Recipe;
 use App\Models\RunStation;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
@@ -25,16 +24,6 @@ use OpenApi\Attributes as OA;
 final class ShopController extends Controller
 {
     /** what a shop may set for itself, and between which bounds it is still physics */
-    private const OVERRIDABLE = [
-        'demould_c.typical' => [20, 200],
-        'degradation_c.ceiling' => [60, 400],
-        'process.compression.platen_c.min' => [60, 400],
-        'process.compression.platen_c.typical' => [60, 400],
-        'process.compression.platen_c.max' => [60, 400],
-        'bulk_density_flake_g_cm3.typical' => [0.02, 2],
-        'density_solid_g_cm3.typical' => [0.5, 3],
-    ];
-
     public function __construct(private readonly Present $present)
     {
     }
@@ -60,76 +49,31 @@ final class ShopController extends Controller
         ));
     }
 
-    #[OA\Post(
-        path: '/polymers/{code}/overrides',
-        operationId: 'overridePolymer',
-        summary: 'Set the shop\'s own value of a polymer',
-        tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'code', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        requestBody: new OA\RequestBody(
-            required: true,
-            content: new OA\JsonContent(
-                required: ['path', 'value', 'reason'],
-                properties: [
-                    new OA\Property(property: 'path', type: 'string'),
-                    new OA\Property(property: 'value', type: 'number'),
-                    new OA\Property(property: 'reason', type: 'string'),
-                ],
-            ),
-        ),
-        responses: [new OA\Response(response: 201, description: 'set')],
-    )]
-    public function override(Request $request, PolymerLibrary $library, string $code): JsonResponse
-    {
-        $this->authorize('create', PolymerOverride::class);
-        $library->get($code, 'code');
-        $given = $request->validate([
-            'path' => ['required', 'in:'.implode(',', array_keys(self::OVERRIDABLE))],
-            'value' => ['required', 'numeric'],
-            'reason' => ['required', 'string', 'max:500'],
-        ]);
-        [$low, $high] = self::OVERRIDABLE[$given['path']];
-        if ($given['value'] < $low || $given['value'] > $high) {
-            throw new InputError('value', "must lie between {$low} and {$high}");
-        }
-        $together = (new PolymerLibrary(array_replace_recursive(
-            PolymerOverride::inForce(),
-            [$code => [$given['path'] => (float) $given['value']]],
-        )))->get($code);
-        // What contradicted itself before may be mended one value at a time; nothing may be made worse.
-        $faults = array_diff(OwnValues::faults($together), OwnValues::faults($library->get($code)));
-        if ($faults !== []) {
-            throw new InputError('value', 'does not go with the others: '.implode('; ', $faults));
-        }
-        PolymerOverride::query()->create([
-            'polymer' => $code,
-            'path' => $given['path'],
-            'value' => (float) $given['value'],
-            'reason' => $given['reason'],
-            'by_id' => $request->user()?->getAuthIdentifier(),
-        ]);
-
-        return new JsonResponse(null, 201);
-    }
-
     #[OA\Get(
         path: '/machines',
         operationId: 'getMachines',
         summary: 'Machines and what each can do',
         tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'retired',
+            description: '1: those that were taken out of use instead',
+            in: 'query',
+            schema: new OA\Schema(type: 'integer', enum: [0, 1]),
+        )],
         responses: [new OA\Response(
             response: 200,
             description: 'ok',
             content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: '#/components/schemas/MachineData')),
         )],
     )]
-    public function machines(): JsonResponse
+    public function machines(Request $request): JsonResponse
     {
         $this->authorize('viewAny', Machine::class);
+        $retired = (bool) ($request->validate(['retired' => ['nullable', 'boolean']])['retired'] ?? false);
         $running = RunStation::query()->whereNotNull('from_at')->whereNull('to_at')->pluck('run_id', 'machine_id');
 
         return new JsonResponse(
-            Machine::query()->whereNull('retired_at')->orderBy('id')->get()->map(
+            Machine::query()->whereNull('retired_at', not: $retired)->orderBy('id')->get()->map(
                 fn (Machine $m) => $this->present->machine($m, $running[$m->id] ?? null),
             ),
         );

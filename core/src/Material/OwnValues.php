@@ -4,50 +4,102 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Material;
 
+use Dithermic\Core\Calculator\InputError;
+
 /**
  * What a shop has set for itself, held against the other values of the same polymer: windows in order and under the
  * ceiling, stiff before it melts, loose lighter than solid.
  */
 final class OwnValues
 {
+    private const BOUNDS = ['min' => 'from', 'typical' => 'usually', 'max' => 'to'];
+
+    /** What a temperature of a process is called where it is no plain word. */
+    private const NAMES = ['platen_c' => 'platens', 'melt_c' => 'melt'];
+
+    /**
+     * What of a polymer a shop may set: its ceiling, where it comes out, its masses, and each temperature by which a process
+     * works it. What no process works has no windows to set.
+     *
+     * @return list<OwnValue>
+     */
+    public static function of(Polymer $polymer): array
+    {
+        $values = [];
+        if ($polymer->ceiling() !== null) {
+            $values[] = new OwnValue('degradation_c.ceiling', 'Ceiling', '°C', 60, 400);
+        }
+        if ($polymer->typical('demould_c') !== null) {
+            $values[] = new OwnValue('demould_c.typical', 'Take out at', '°C', 20, 200);
+        }
+        if ($polymer->typical('density_solid_g_cm3') !== null) {
+            $values[] = new OwnValue('density_solid_g_cm3.typical', 'Solid', 'g/cm³', 0.5, 3);
+        }
+        if ($polymer->typical('bulk_density_flake_g_cm3') !== null) {
+            $values[] = new OwnValue('bulk_density_flake_g_cm3.typical', 'Loose flake', 'g/cm³', 0.02, 2);
+        }
+        foreach ($polymer->record['process'] ?? [] as $process => $window) {
+            if ($polymer->whyNot((string) $process) !== null) {
+                continue;
+            }
+            foreach ($window as $key => $value) {
+                if (! str_ends_with((string) $key, '_c')) {
+                    continue;
+                }
+                $title = ucfirst(str_replace('_', ' ', (string) $process)).', '.self::called((string) $key);
+                $path = "process.{$process}.{$key}";
+                if (! is_array($value)) {
+                    $values[] = new OwnValue($path, $title, '°C', 20, 400);
+
+                    continue;
+                }
+                foreach (self::BOUNDS as $bound => $word) {
+                    $values[] = new OwnValue("{$path}.{$bound}", "{$title} {$word}", '°C', 5, 400);
+                }
+            }
+        }
+
+        return $values;
+    }
+
+    /** @throws InputError where it is none of those, or outside what can be */
+    public static function mustBe(Polymer $polymer, string $path, ?float $value): OwnValue
+    {
+        foreach (self::of($polymer) as $own) {
+            if ($own->path !== $path) {
+                continue;
+            }
+            if ($value !== null && ($value < $own->low || $value > $own->high)) {
+                throw new InputError('value', "must lie between {$own->low} and {$own->high} {$own->unit}");
+            }
+
+            return $own;
+        }
+
+        throw new InputError('path', "is nothing that a shop sets of {$polymer->code}: choose one of the list");
+    }
+
     /** @return list<string> what contradicts what, in words; empty when all agree */
     public static function faults(Polymer $polymer): array
     {
         $faults = [];
         $ceiling = $polymer->ceiling();
-        foreach ([
-            ['compression', 'platen_c', 'platens'],
-            ['injection', 'melt_c', 'melt'],
-            ['extrusion', 'melt_c', 'melt of the extruder'],
-        ] as [$process, $key, $name]) {
-            $window = $polymer->process($process)[$key] ?? null;
-            if (! is_array($window)) {
-                continue;
-            }
-            if (! ($window['min'] <= $window['typical'] && $window['typical'] <= $window['max'])) {
-                $faults[] = sprintf(
-                    'the window of the %s is out of order: %s, usually %s, to %s °C',
-                    $name,
-                    $window['min'],
-                    $window['typical'],
-                    $window['max'],
-                );
-            }
-            if ($ceiling !== null && $window['typical'] > $ceiling) {
-                $faults[] = sprintf(
-                    'the usual %s of %s °C are above the ceiling of %s °C',
-                    $name,
-                    $window['typical'],
-                    $ceiling,
-                );
+        foreach ($polymer->record['process'] ?? [] as $process => $windows) {
+            foreach (is_array($windows) ? $windows : [] as $key => $window) {
+                if (is_array($window) && str_ends_with((string) $key, '_c')) {
+                    $name = self::called((string) $key).($process === 'extrusion' ? ' of the extruder' : '');
+                    array_push($faults, ...self::ofWindow($name, $window, $ceiling));
+                }
             }
         }
+        array_push($faults, ...self::ofSheet($polymer, $ceiling));
         $platen = $polymer->process('compression')['platen_c']['min'] ?? null;
         $demould = $polymer->property('demould_c');
         $fluid = $polymer->property('tm_c') ?? (
             $polymer->property('tg_c') === null ? null : $polymer->property('tg_c') + 40
         );
-        if ($demould !== null && $fluid !== null && $demould >= $fluid) {
+        // Softened with plasticiser it stays limp above its glass transition, and is never heated here.
+        if ($demould !== null && $fluid !== null && ! $polymer->neverHot() && $demould >= $fluid) {
             $faults[] = sprintf('it comes out at %s °C and is still fluid above %s °C', $demould, $fluid);
         }
         if ($demould !== null && is_numeric($platen) && $demould >= $platen) {
@@ -64,5 +116,65 @@ final class OwnValues
         }
 
         return $faults;
+    }
+
+    /**
+     * @param  array<string, float|int>  $window
+     * @return list<string>
+     */
+    private static function ofWindow(string $name, array $window, ?float $ceiling): array
+    {
+        $faults = [];
+        if (! ($window['min'] <= $window['typical'] && $window['typical'] <= $window['max'])) {
+            $faults[] = sprintf(
+                'the window of the %s is out of order: %s, usually %s, to %s °C',
+                $name,
+                $window['min'],
+                $window['typical'],
+                $window['max'],
+            );
+        }
+        if ($ceiling !== null && $window['typical'] > $ceiling) {
+            $faults[] = sprintf(
+                'the usual %s of %s °C are above the ceiling of %s °C',
+                $name,
+                $window['typical'],
+                $ceiling,
+            );
+        }
+
+        return $faults;
+    }
+
+    /** @return list<string> of a sheet that is formed: lower, normal, upper, under the ceiling */
+    private static function ofSheet(Polymer $polymer, ?float $ceiling): array
+    {
+        $of = $polymer->process('vacuum_forming');
+        if (! isset($of['sheet_lower_c'], $of['sheet_normal_c'], $of['sheet_upper_c'])) {
+            return [];
+        }
+        $faults = [];
+        if (! ($of['sheet_lower_c'] <= $of['sheet_normal_c'] && $of['sheet_normal_c'] <= $of['sheet_upper_c'])) {
+            $faults[] = sprintf(
+                'the sheet\'s window is out of order: %s, usually %s, to %s °C',
+                $of['sheet_lower_c'],
+                $of['sheet_normal_c'],
+                $of['sheet_upper_c'],
+            );
+        }
+        if ($ceiling !== null && $of['sheet_normal_c'] > $ceiling) {
+            $faults[] = sprintf(
+                'the sheet is formed at %s °C, above the ceiling of %s °C',
+                $of['sheet_normal_c'],
+                $ceiling,
+            );
+        }
+
+        return $faults;
+    }
+
+    private static function called(string $key): string
+    {
+        return self::NAMES[$key] ?? str_replace('_', ' ', substr($key, 0, -2));
     }
 }

@@ -1687,9 +1687,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** What of a polymer the shop may set: the library's value, its own, and what was said when */
+        get: operations["getOwnValues"];
         put?: never;
-        /** Set the shop's own value of a polymer */
+        /** Set the shop's own value of a polymer, or give it back to the library */
         post: operations["overridePolymer"];
         delete?: never;
         options?: never;
@@ -5156,6 +5157,8 @@ export interface components {
             };
             last_polymer: string | null;
             running_run: string | null;
+            /** @description taken out of use */
+            retired: boolean;
         };
         /** @description A machine with its whole log of facts. */
         MachineDetailData: {
@@ -5397,6 +5400,46 @@ export interface components {
             data: {
                 [key: string]: unknown;
             };
+        };
+        /** @description A value of a polymer that the shop may set: the library's, its own, and who said what when. */
+        OwnValueData: {
+            path: string;
+            title: string;
+            unit: string;
+            /**
+             * Format: float
+             * @description the least that it can be set to
+             */
+            low: number;
+            /** Format: float */
+            high: number;
+            /**
+             * Format: float
+             * @description what the library says
+             */
+            library: number | null;
+            /**
+             * Format: float
+             * @description the shop's own in force; null where it is the library's
+             */
+            own: number | null;
+            /** @description oldest first */
+            log: components["schemas"]["OwnValueEntryData"][];
+            /** @description newest entry, to be said again with the next */
+            after: number;
+        };
+        /** @description What was once said of an own value. */
+        OwnValueEntryData: {
+            id: number;
+            /**
+             * Format: float
+             * @description null where it went back to the library
+             */
+            value: number | null;
+            reason: string;
+            by: string | null;
+            /** Format: float */
+            at: number;
         };
         /** @description Somebody of the shop. */
         PersonData: {
@@ -10612,7 +10655,10 @@ export interface operations {
     };
     getMachines: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description 1: those that were taken out of use instead */
+                retired?: 0 | 1;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -11432,6 +11478,39 @@ export interface operations {
             };
         };
     };
+    getOwnValues: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnValueData"][];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     overridePolymer: {
         parameters: {
             query?: never;
@@ -11445,8 +11524,11 @@ export interface operations {
             content: {
                 "application/json": {
                     path: string;
-                    value: number;
+                    /** @description null: back to the library */
+                    value: number | null;
                     reason: string;
+                    /** @description newest entry of it that was seen */
+                    after?: number | null;
                 };
             };
         };
@@ -11456,7 +11538,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["OwnValueData"][];
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

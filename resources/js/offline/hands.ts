@@ -1,4 +1,5 @@
 import type { Hand, Procedure, ProcedureEntry, ProcedureStep, Run } from '../api/types';
+import { capital } from '../parts/text';
 import { after, phase, taken, threadOf, type ThreadState } from './gates';
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
@@ -102,7 +103,7 @@ export const isOfHeat = (procedure: Procedure, entry: ProcedureEntry): boolean =
 export function placeName(run: Run, place: string): string {
     const machine = run.summary.stations.find((s) => s.role === place)?.machine;
     const title = (run.procedure as unknown as Procedure).places[place]?.title ?? place;
-    return machine ?? title.charAt(0).toUpperCase() + title.slice(1);
+    return machine ?? capital(title);
 }
 
 type Reminder = NonNullable<ProcedureStep['reminders']>[number];

@@ -6,6 +6,7 @@ import { api } from '../../api/client';
 import { loadRun } from '../../api/queue';
 import type { Procedure } from '../../api/types';
 import { figureText } from '../../parts/figures';
+import { countText } from '../../parts/text';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import InspectionResult from '../check/InspectionResult.vue';
 import { title } from '../reckon/schema';
@@ -30,10 +31,7 @@ const timed = computed(() =>
     (procedure.value?.steps ?? []).filter((s) => s.starts || s.timer).map((s) => s.id),
 );
 /** of a run of pieces: how many came of it */
-const made = computed(() => {
-    const { good, bad } = run.value?.summary ?? { good: 0, bad: 0 };
-    return good + bad === 0 ? '' : `${good} good${bad ? `, ${bad} not` : ''}`;
-});
+const made = computed(() => (run.value ? countText(run.value.summary) : ''));
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
 const range = computed(() => {
     const all = series.value.flatMap(([, p]) => p);

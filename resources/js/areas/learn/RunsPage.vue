@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client';
 import type { Process, Product, RunPage, RunSummary } from '../../api/types';
 import { figureOf, figureText } from '../../parts/figures';
+import { countText } from '../../parts/text';
 import { dayText, timeOfDay } from '../../parts/units';
 
 const process = ref<string | null>(null);
@@ -67,8 +68,6 @@ const ticks = (axis: number, [low, high]: readonly [number, number]) =>
 const jitter = (id: string, k: number) => (parseInt(id.slice(k, k + 2), 16) / 255 - 0.5) * 9;
 const good = computed(() => items.value.filter((r) => r.verdict === 'good').length);
 const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').length);
-const pieces = (run: RunSummary) =>
-    run.good + run.bad === 0 ? '' : `${run.good} good${run.bad ? `, ${run.bad} not` : ''}`;
 </script>
 
 <template>
@@ -193,7 +192,8 @@ const pieces = (run: RunSummary) =>
                                       ? 'good'
                                       : 'hot',
                             ]"
-                            >{{ r.verdict ?? (pieces(r) || r.status) }}</span><template v-if="r.scrap_reason"
+                            >{{ r.verdict ?? (countText(r) || r.status) }}</span><template
+                            v-if="r.scrap_reason"
                             ><br /><span class="quiet">{{ r.scrap_reason }}</span></template
                         >
                     </td>

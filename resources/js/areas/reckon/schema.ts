@@ -1,5 +1,6 @@
 import { session } from '../../api/session';
 import type { Dimension } from '../../api/types';
+import { capital } from '../../parts/text';
 
 /** The part of JSON Schema that the calculations use. */
 export interface Shape {
@@ -103,7 +104,7 @@ export function title(name: string): string {
         (text, [end]) => (text === name ? text.replace(end, '') : text),
         name,
     ).replaceAll('_', ' ');
-    return bare.charAt(0).toUpperCase() + bare.slice(1);
+    return capital(bare);
 }
 
 /** How a unit of the core is shown to somebody who thinks in inches, and what the core calls the quantity when it is typed. */

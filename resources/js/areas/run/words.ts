@@ -1,4 +1,5 @@
 import type { Procedure, ProcedureStep, RunEvent } from '../../api/types';
+import { capital } from '../../parts/text';
 import { show } from '../../parts/units';
 
 /** One log entry in a few words, by the procedure's own titles. */
@@ -7,12 +8,10 @@ export function eventWords(event: RunEvent, procedure: Procedure): string {
     const step = procedure.steps.find((s) => s.id === data.step);
     const piece = `${procedure.piece?.title ?? 'piece'} ${String(data.piece ?? '')}`.trim();
     const said = words(event, procedure, step);
-    if (event.type === 'piece_begun') return `${upper(piece)} begun`;
-    if (event.type === 'piece_dropped') return `${upper(piece)} taken out. ${String(data.reason)}`;
-    return data.piece === undefined || data.piece === null ? said : `${upper(piece)}: ${said}`;
+    if (event.type === 'piece_begun') return `${capital(piece)} begun`;
+    if (event.type === 'piece_dropped') return `${capital(piece)} taken out. ${String(data.reason)}`;
+    return data.piece === undefined || data.piece === null ? said : `${capital(piece)}: ${said}`;
 }
-
-const upper = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function words(event: RunEvent, procedure: Procedure, step: ProcedureStep | undefined): string {
     const data = event.data as Record<string, unknown>;

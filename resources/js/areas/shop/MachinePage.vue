@@ -59,15 +59,19 @@ const was = (fact: string) => {
     const value = detail.value?.machine.facts[fact];
     return value === undefined ? null : Number(value);
 };
+/** where it was known from: of what is said twice the newest counts */
+const wasFrom = (fact: string) => detail.value?.log.findLast((f) => f.name === fact)?.origin;
 function say(fact: string, to: number | null) {
     said[fact] = to;
     if (to !== null) origin[fact] ??= 'measured';
 }
+const otherwise = (fact: string) =>
+    (said[fact] ?? null) !== was(fact) || (was(fact) !== null && origin[fact] !== wasFrom(fact));
 /** What is sent: of a new machine all that is said, of a known one what is said otherwise now. */
 const changed = computed(() =>
     Object.fromEntries(
         facts.value
-            .filter(([fact]) => (said[fact] ?? null) !== was(fact))
+            .filter(([fact]) => otherwise(fact))
             .map(([fact]) => [
                 fact,
                 { value: said[fact] ?? null, origin: origin[fact] === 'plate' ? 'plate' : 'measured' },
@@ -90,11 +94,12 @@ const save = () =>
         await client.invalidateQueries({ queryKey: ['machines'] });
         await router.replace(`/shop/machines/${kept.machine.id}`);
     });
-const retire = () =>
+const retire = (retired: boolean) =>
     send(async () => {
-        await api.post(`machines/${id.value}/retire`, { retired: true });
+        const kept = await api.post<MachineDetail>(`machines/${id.value}/retire`, { retired });
+        client.setQueryData(['machine', kept.machine.id], kept);
         await client.invalidateQueries({ queryKey: ['machines'] });
-        await router.push('/shop');
+        if (retired) await router.push('/shop');
     });
 const ORIGINS: Record<string, string> = {
     plate: 'from its plate',
@@ -159,6 +164,9 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                         autocomplete="off"
                 /></label>
             </div>
+            <p v-if="detail?.machine.retired" class="quiet">
+                Out of use: no run can be set up on it. Its runs stay.
+            </p>
             <p v-if="fault" class="fault" role="alert">{{ sentence(fault) }}</p>
             <div v-if="lead" class="acts">
                 <v-btn
@@ -168,7 +176,13 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                     :disabled="id !== null && Object.keys(changed).length === 0"
                     >{{ id === null ? 'Enter it' : 'Keep' }}</v-btn
                 >
-                <v-btn v-if="id !== null" variant="outlined" @click="retire">Retire it</v-btn>
+                <v-btn
+                    v-if="detail"
+                    variant="outlined"
+                    :disabled="busy"
+                    @click="retire(!detail.machine.retired)"
+                    >{{ detail.machine.retired ? 'Bring it back' : 'Retire it' }}</v-btn
+                >
             </div>
             <p v-else class="quiet">A lead enters machines and what is known of them.</p>
         </form>

@@ -1,24 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import TypedField from '../../parts/TypedField.vue';
-import { title } from '../reckon/schema';
 import { dimensionOf } from '../set/ranges';
+import { called } from './facts';
 
 /** A number that the core's schema describes: its name, its unit and what it is, read as people type it. */
 const props = defineProps<{ name: string; schema: Record<string, unknown> }>();
 const value = defineModel<number | null>({ required: true });
 const unit = computed(() => String(props.schema['x-unit'] ?? ''));
 const dimension = computed(() => dimensionOf(unit.value));
-/** its name without the unit that it ends in */
-const plain = computed(() => {
-    const end = `_${unit.value
-        .toLowerCase()
-        .replace('/', '_per_')
-        .replace(/[^a-z0-9]+/g, '_')}`;
-    const short = end.replace('_per_', '_');
-    const found = [end, short].find((e) => e.length > 1 && props.name.endsWith(e));
-    return title(found ? props.name.slice(0, -found.length) : props.name);
-});
+const plain = computed(() => called(props.name, unit.value));
 const label = computed(() =>
     dimension.value === 'number' && unit.value ? `${plain.value}, ${unit.value}` : plain.value,
 );

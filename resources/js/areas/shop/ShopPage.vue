@@ -1,75 +1,32 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
-import { computed, ref } from 'vue';
-import { api, Refused } from '../../api/client';
+import { useQuery } from '@tanstack/vue-query';
+import { computed } from 'vue';
+import { api } from '../../api/client';
 import { session } from '../../api/session';
-import type { Machine, Polymer, Product, ReviewItem } from '../../api/types';
-import HeatStrip from '../../parts/HeatStrip.vue';
-import TypedField from '../../parts/TypedField.vue';
+import type { Machine, MachineKind, Product, ReviewItem } from '../../api/types';
 import { show } from '../../parts/units';
 import AccessCard from './AccessCard.vue';
+import { factWords } from './facts';
 import PeopleCard from './PeopleCard.vue';
+import PolymerCard from './PolymerCard.vue';
 
-const client = useQueryClient();
 const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
 const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
-const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
 const review = useQuery({
     queryKey: ['review'],
     queryFn: () => api.get<ReviewItem[]>('review'),
     enabled: computed(() => session.person?.role === 'lead'),
 });
-const code = ref('HDPE');
-const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.value) ?? null);
 const lead = computed(() => session.person?.role === 'lead');
-const FACTS: Record<string, [string, string]> = {
-    heater_kw: ['heater in each platen', 'kW'],
-    platen_kj_k: ['each platen holds', 'kJ/K'],
-    loss_kw: ['loses idle', 'kW'],
-    heat_min_per_mm: ['our rule, heating', 'min/mm'],
-    cool_min_per_mm: ['our rule, cooling', 'min/mm'],
-    cooling_w_k: ['each platen gets rid of', 'W/K'],
-    coolant_c: ['coolant', '°C'],
-    start_c: ['starts at', '°C'],
-    plate_mm: ['plates', 'mm'],
-    max_c: ['may be set to', '°C'],
-    bed_length_mm: ['bed length', 'mm'],
-    bed_width_mm: ['bed width', 'mm'],
-    amps: ['draws', 'A'],
-};
-const factWords = (m: Machine) =>
-    Object.entries(FACTS)
-        .filter(([k]) => m.facts[k] !== undefined)
-        .map(([k, [label, unit]]) => `${label} ${String(m.facts[k])} ${unit}`)
-        .join(' · ');
-const PATHS = [
-    ['degradation_c.ceiling', 'Ceiling, °C'],
-    ['demould_c.typical', 'Take out at, °C'],
-    ['process.compression.platen_c.min', 'Window from, °C'],
-    ['process.compression.platen_c.typical', 'Window usual, °C'],
-    ['process.compression.platen_c.max', 'Window to, °C'],
-    ['bulk_density_flake_g_cm3.typical', 'Loose flake, g/cm³'],
-    ['density_solid_g_cm3.typical', 'Solid, g/cm³'],
-] as const;
-const path = ref<string>(PATHS[0][0]);
-const value = ref<number | null>(null);
-const reason = ref('');
-const said = ref('');
-async function set() {
-    try {
-        await api.post(`polymers/${code.value}/overrides`, {
-            path: path.value,
-            value: value.value,
-            reason: reason.value,
-        });
-        said.value = 'Set. Every new answer uses it; runs that are over keep what they had.';
-        value.value = null;
-        reason.value = '';
-        await client.invalidateQueries({ queryKey: ['polymers'] });
-    } catch (error) {
-        said.value = error instanceof Refused ? `It ${error.message}.` : 'The server does not answer.';
-    }
-}
+const retired = useQuery({
+    queryKey: ['machines', 'retired'],
+    queryFn: () => api.get<Machine[]>('machines?retired=1'),
+    enabled: lead,
+});
+const kinds = useQuery({
+    queryKey: ['machine-kinds'],
+    queryFn: () => api.get<MachineKind[]>('machine-kinds'),
+});
 </script>
 
 <template>
@@ -124,73 +81,23 @@ async function set() {
                                 }}{{ m.last_polymer ? `, last ${m.last_polymer}` : '' }}</span
                             >
                         </p>
-                        <p v-if="Object.keys(m.facts).length" class="quiet num">{{ factWords(m) }}</p>
+                        <p v-if="Object.keys(m.facts).length" class="quiet num">
+                            {{ factWords(m, kinds.data.value ?? []) }}
+                        </p>
                     </div>
                     <v-btn v-if="lead" variant="outlined" to="/shop/machines/new">Add a machine</v-btn>
+                    <details v-if="retired.data.value?.length" class="retired">
+                        <summary>Out of use: {{ retired.data.value.length }}</summary>
+                        <p v-for="m in retired.data.value" :key="m.id">
+                            <router-link :to="`/shop/machines/${m.id}`">{{ m.name }}</router-link>
+                        </p>
+                    </details>
                     <p class="quiet">
                         Temperatures shown in {{ show(20, 'temperature').split('\u00A0')[1] }}. Installation
                         is for licensed trades.
                     </p>
                 </section>
-                <section class="card">
-                    <h2>Polymers</h2>
-                    <label class="sel"
-                        >Polymer
-                        <select v-model="code">
-                            <option v-for="p in polymers.data.value" :key="p.code" :value="p.code">
-                                {{ p.code }}, {{ p.name }}
-                            </option>
-                        </select></label
-                    >
-                    <div v-if="polymer" class="poly">
-                        <HeatStrip :marks="polymer.marks" :height="360" />
-                        <div>
-                            <p v-for="(why, process) in polymer.why_not" :key="process" class="bad">
-                                <span aria-hidden="true">▲</span> No
-                                {{ String(process).replaceAll('_', ' ') }}.
-                                {{ why }}
-                            </p>
-                            <p>
-                                {{ polymer.morphology ?? 'no known structure'
-                                }}<template v-if="polymer.density_g_cm3"
-                                    >, {{ polymer.density_g_cm3 }} g/cm³ solid,
-                                    {{ polymer.bulk_density_g_cm3 }} loose</template
-                                >
-                            </p>
-                            <p v-for="(note, process) in polymer.notes" :key="process" class="quiet">
-                                {{ note }}
-                            </p>
-                            <ul>
-                                <li v-for="h in polymer.hazards" :key="h">{{ h }}</li>
-                            </ul>
-                            <p v-if="polymer.overridden.length" class="tag">
-                                your shop's: {{ polymer.overridden.join(', ') }}
-                            </p>
-                            <form v-if="lead" class="over" @submit.prevent="set">
-                                <h3>Set our own value</h3>
-                                <label
-                                    >What
-                                    <select v-model="path">
-                                        <option v-for="[p, t] in PATHS" :key="p" :value="p">{{ t }}</option>
-                                    </select></label
-                                >
-                                <TypedField
-                                    :key="path"
-                                    v-model="value"
-                                    :dimension="path.endsWith('_g_cm3.typical') ? 'number' : 'temperature'"
-                                    :label="path.endsWith('_g_cm3.typical') ? 'Value, g/cm³' : 'Value'"
-                                /><v-text-field v-model="reason" label="Why (kept)" /><v-btn
-                                    type="submit"
-                                    color="primary"
-                                    :disabled="value === null || !reason"
-                                    >Set</v-btn
-                                >
-                                <p v-if="said" role="status">{{ said }}</p>
-                            </form>
-                            <p v-else class="quiet">A lead can set the shop's own values here.</p>
-                        </div>
-                    </div>
-                </section>
+                <PolymerCard />
             </div>
             <div class="stack">
                 <PeopleCard />
@@ -214,71 +121,12 @@ async function set() {
     display: grid;
     gap: var(--gap);
 }
-.sel,
-.over label {
-    font-weight: 600;
-    display: block;
-    margin: 10px 0;
-}
-select {
-    min-height: var(--touch);
-    border: 1px solid var(--line);
-    border-radius: 4px;
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-    padding: 0 10px;
-    margin-left: 8px;
-    max-width: 260px;
-}
-.over label {
-    display: grid;
-    gap: 4px;
-}
-.over select {
-    margin: 0;
-}
-.over :deep(label input) {
-    min-height: var(--touch);
-    border: 1px solid var(--line);
-    border-radius: 4px;
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-    padding: 0 10px;
-    width: 100%;
-}
-.poly {
-    display: grid;
-    grid-template-columns: 250px 1fr;
-    gap: 18px;
-}
-.poly p {
-    margin-bottom: 8px;
-}
-ul {
-    padding-left: 18px;
-    margin: 0 0 8px;
-}
-.bad {
-    color: var(--alarm);
-    font-weight: 700;
-}
-.over {
-    display: grid;
-    gap: 10px;
-    margin-top: 14px;
-}
-h3 {
-    font-size: 1rem;
-}
 .machine {
     padding: 8px 0;
     border-bottom: 1px solid var(--line);
 }
 @media (max-width: 1150px) {
-    .two,
-    .poly {
+    .two {
         grid-template-columns: 1fr;
     }
 }
