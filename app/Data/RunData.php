@@ -63,6 +63,7 @@ final readonly class RunData
             additionalProperties: new OA\AdditionalProperties(),
             nullable: true,
         )] public ?object $inspection,
+        #[OA\Property(description: 'null where nobody can know, and once it has ended')] public ?InsideData $inside,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property(
             type: 'array',

@@ -8,6 +8,7 @@ use App\Data\DryingData;
 use App\Data\EventData;
 use App\Data\HandData;
 use App\Data\HeatMarksData;
+use App\Data\InsideData;
 use App\Data\LotData;
 use App\Data\MachineData;
 use App\Data\PersonData;
@@ -380,6 +381,11 @@ final readonly class Present
             );
         }
 
+        $process = $this->processes->get($run->product->process);
+        $inside = $state->status === RunState::RUNNING
+            ? $process->inside($state, $run->plan, $this->polymers->get($run->polymer), $now)
+            : null;
+
         return new RunData(
             $this->summary($run),
             (object) $run->plan,
@@ -415,7 +421,8 @@ final readonly class Present
             array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
             $this->hands($run, $state),
             $run->inspection === null ? null : (object) $run->inspection->result,
-            $this->marks($run->polymer, $this->processes->get($run->product->process)),
+            $inside === null ? null : InsideData::of($inside),
+            $this->marks($run->polymer, $process),
             $this->materials($run),
             $state->stepSince,
             $now,

@@ -171,12 +171,19 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
         ['type' => 'logged', 'data' => ['entry' => 'part', 'values' => ['mass_g' => 15.1], 'piece' => 2]],
     ])->assertJsonPath('refused', []);
     walkRun($run['id'], 2, 'scrap');
+    // What went in less two shots is in the barrel, with nothing purged that was weighed.
+    $now = $this->getJson("/api/v1/runs/{$run['id']}")->assertOk()->json();
+    expect($now['inside']['mass_g'])->toEqualWithDelta(140 - 2 * $now['plan']['shot_mass_g'], 0.2)
+        ->and($now['inside']['pieces'])->toBe((int) floor($now['inside']['mass_g'] / $now['plan']['shot_mass_g']))
+        ->and($now['inside']['verdict'])->toBe('ok');
     tell($run['id'], [['type' => 'closing', 'data' => []]]);
+    expect($this->getJson("/api/v1/runs/{$run['id']}")->json('inside.do'))->toContain('or empty it');
     walkRun($run['id']);
 
     $end = $this->getJson("/api/v1/runs/{$run['id']}")->assertOk()->json();
     $figures = array_column($end['summary']['figures'], 'value', 'id');
     expect($end['summary']['status'])->toBe('finished')
+        ->and($end['inside'])->toBeNull()
         ->and([$end['summary']['good'], $end['summary']['bad']])->toBe([1, 1])
         // Two parts in a shot.
         ->and($end['outputs'])->toBe([['kind' => 'goods', 'count' => 2, 'lot' => null, 'mass_g' => null]])

@@ -8,6 +8,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
 
@@ -127,6 +128,16 @@ abstract class Definition
      * @return array<string, mixed>|null
      */
     public function follow(array $picture, string $timerKind, float $minutes): ?array
+    {
+        return null;
+    }
+
+    /**
+     * What is in the main machine at a moment of a run; null where that is nothing, or nobody can know.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     */
+    public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return null;
     }

@@ -5021,6 +5021,43 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description What is in the machine of a run now, as its log says. */
+        InsideData: {
+            /**
+             * Format: float
+             * @description the moment, s since 1970
+             */
+            at: number;
+            /** Format: float */
+            mass_g: number;
+            /** Format: float */
+            capacity_g: number;
+            /**
+             * Format: float
+             * @description what one piece takes
+             */
+            piece_g: number;
+            /** @description that it is enough for */
+            pieces: number;
+            /** Format: float */
+            oldest_s: number | null;
+            /**
+             * Format: float
+             * @description share of its time that the next piece has spent
+             */
+            used: number | null;
+            /** Format: float */
+            minutes_left: number | null;
+            /** @enum {string|null} */
+            verdict: "ok" | "near" | "over" | null;
+            /** @description from where it comes out to where it goes in */
+            layers: {
+                mass_g: number;
+                age_s: number;
+            }[];
+            says: string;
+            do: string | null;
+        };
         /** @description A token, without its secret. */
         KeyData: {
             id: number;
@@ -7129,6 +7166,7 @@ export interface components {
             inspection: {
                 [key: string]: unknown;
             } | null;
+            inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];
             /** Format: float */

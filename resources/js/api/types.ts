@@ -116,6 +116,7 @@ export interface School {
     choices: { id: string; title: string }[];
 }
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
+export type Inside = Schemas['InsideData'];
 export type OwnValue = Schemas['OwnValueData'];
 export type Mesh = Schemas['MeshData'];
 export type Source = Schemas['SourceData'];

@@ -72,7 +72,7 @@ const says = computed(
 </script>
 
 <template>
-    <svg :viewBox="`0 0 250 ${H}`" :height="H" width="250" role="img" :aria-label="says" class="strip">
+    <svg :viewBox="`0 0 266 ${H}`" :height="H" width="266" role="img" :aria-label="says" class="strip">
         <defs>
             <pattern :id="`${id}-stiff`" width="8" height="8" patternUnits="userSpaceOnUse">
                 <path d="M0 8L8 0" class="hatch" />
@@ -104,7 +104,7 @@ const says = computed(
         </g>
         <g v-for="t in tags" :key="t.text" :class="t.kind">
             <path :d="`M${t.kind === 'set' ? 106 : 146} ${t.mark}H154L162 ${t.at}`" class="lead" />
-            <rect x="160" :y="t.at - 13" width="88" height="26" rx="3" />
+            <rect x="160" :y="t.at - 13" width="105" height="26" rx="3" />
             <text x="167" :y="t.at + 5" class="tag-text">{{ t.text }}</text>
         </g>
     </svg>

@@ -83,6 +83,17 @@ final class Space
         return array_filter($all, static fn (float $mass): bool => $mass > 1e-12);
     }
 
+    /** @return list<array<int, float>> mass of each load, from the nozzle to the feed: the stirred part, then the plug */
+    public function layers(): array
+    {
+        $stirred = array_filter($this->stirred, static fn (float $mass): bool => $mass > 1e-12);
+
+        return [
+            ...($stirred === [] ? [] : [$stirred]),
+            ...array_map(static fn (array $piece): array => [$piece[0] => $piece[1]], $this->plug),
+        ];
+    }
+
     /** @param  array<int, float>  $out */
     private function wash(int $load, float $moved, array &$out): void
     {

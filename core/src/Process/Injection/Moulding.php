@@ -9,9 +9,11 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 
 /** Shots out of a barrel into a mould, by lever, drum, motor or a small screw. */
@@ -91,6 +93,11 @@ final class Moulding extends Definition
                 default => sprintf('%.1f %% of its mass: full.', $full),
             },
         ]);
+    }
+
+    public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
+    {
+        return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
     }
 
     protected function own(Job $job): array

@@ -133,6 +133,8 @@ final readonly class Planner
             'parts_per_piece' => (float) round($set->get('cavities')),
             'pieces' => $set->get('shots'),
             'stroke_mm' => round($shot->stroke_mm, 1),
+            // What a screw holds it makes ready by itself: only a plunger's barrel is a store.
+            'barrel_g' => $machine->hasScrew() ? null : round($shot->barrel_capacity_g, 1),
         ];
         $result = new PlanResult(
             $set->list(),

@@ -18,6 +18,7 @@ import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import { judgedBy, missingOf } from './focus';
+import InsideCard from './InsideCard.vue';
 import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
 import RunLog from './RunLog.vue';
@@ -399,6 +400,13 @@ usePageKeys('This run', () => {
             </div>
 
             <component :is="picture" v-if="picture" :run="run" :model="model" />
+            <InsideCard
+                v-if="run.inside"
+                :inside="run.inside"
+                :now="now"
+                :title="run.summary.stations[0]?.machine ?? 'machine'"
+                :stale="waiting.length > 0"
+            />
 
             <div v-if="step.confirm" class="confirm">
                 <button
