@@ -68,7 +68,16 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     await expect(page.getByText('1 good of 20')).toBeVisible();
     await expect(stepTitle(page)).toContainText('Shot 2');
 
-    await page.getByRole('button', { name: 'It is full' }).click();
+    // The second one by foot: a switch that sends a key, made known to this screen once.
+    await page.getByRole('button', { name: 'Ines Halloran' }).click();
+    await page.getByText('Foot switch: none').click();
+    await page.keyboard.press('F9');
+    await expect(page.getByRole('status').filter({ hasText: 'F9' })).toBeVisible();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await page.keyboard.press('F9');
+    await expect(stepTitle(page)).toContainText('Shot 2: Hold, refill, cool');
+    await expect(page.getByText('Ines Halloran, by foot').first()).toBeVisible();
     await page.getByRole('button', { name: /^Loaded/ }).click();
     await pad(page, '38');
     await page.getByRole('button', { name: 'Not good' }).click({ timeout: 30_000 });

@@ -24,6 +24,7 @@ use App\Http\Controllers\RunController;
 use App\Http\Controllers\RunExportController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShopController;
+use App\Http\Controllers\SignalController;
 use App\Http\Controllers\SortingController;
 use App\Http\Controllers\SourceController;
 use App\Http\Controllers\TaskController;
@@ -76,6 +77,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
     });
 
     Route::post('readings', [ReadingController::class, 'store'])->middleware('ability:*,readings');
+    Route::post('signals', SignalController::class)->middleware('ability:*,signals');
 
     Route::middleware('ability:*,shop')->group(static function (): void {
         Route::get('floor', FloorController::class);

@@ -103,6 +103,7 @@ final readonly class RecordEvents
                     'type' => $event->type,
                     'at' => self::moment($event->at),
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
+                    'source' => $event->source,
                 ]);
                 $machine->apply($state, $event);
                 $touched[$event->piece()

@@ -17,6 +17,7 @@ final readonly class EventData
         #[OA\Property] public float $at,
         #[OA\Property] public float $recorded_at,
         #[OA\Property] public string $by,
+        #[OA\Property(enum: ['trace', 'signal', 'tap', 'typed'])] public string $source,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $data,
     ) {
     }

@@ -92,6 +92,7 @@ use OpenApi\Attributes as OA;
         nullable: true,
         description: 'proof of who sat at the screen then, from the sign-in',
     ),
+    new OA\Property(property: 'source', type: 'string', enum: ['signal', 'tap', 'typed']),
     new OA\Property(property: 'data', type: 'object', additionalProperties: new OA\AdditionalProperties),
 ])]
 #[OA\Schema(schema: 'DeliverLotRequest', type: 'object', required: [

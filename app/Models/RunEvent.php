@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventSource;
 use Dithermic\Core\Run\EventType;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -22,13 +23,16 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $recorded_at
  * @property int $by_id
  * @property array<string, mixed> $data
+ * @property EventSource $source
  * @property User $by
  */
 final class RunEvent extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['run_id', 'seq', 'key', 'type', 'at', 'by_id', 'data', 'recorded_at'];
+    protected $fillable = ['run_id', 'seq', 'key', 'type', 'at', 'by_id', 'data', 'recorded_at', 'source'];
+
+    protected $attributes = ['source' => 'tap'];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
@@ -41,6 +45,7 @@ final class RunEvent extends Model
             $this->by->name,
             $this->data,
             $this->by->isLead(),
+            $this->source,
         );
     }
 
@@ -54,6 +59,7 @@ final class RunEvent extends Model
     {
         return [
             'type' => EventType::class,
+            'source' => EventSource::class,
             'data' => 'array',
             'at' => 'immutable_datetime',
             'recorded_at' => 'immutable_datetime',

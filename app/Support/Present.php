@@ -328,6 +328,7 @@ final readonly class Present
             self::time($event->at),
             self::time($event->recorded_at),
             $event->by->name,
+            $event->source->value,
             (object) $event->data,
         );
     }

@@ -62,6 +62,7 @@ final readonly class RunRecord
                 'type' => $e->type->value,
                 'at' => $e->at->toIso8601ZuluString('millisecond'),
                 'recorded_at' => $e->recorded_at->toIso8601ZuluString('millisecond'),
+                'source' => $e->source->value,
                 'by' => $e->by->name,
                 'data' => (object) $e->data,
             ])->all(),

@@ -77,13 +77,13 @@ final class AccessController extends Controller
                     new OA\Property(
                         property: 'scopes',
                         type: 'array',
-                        items: new OA\Items(type: 'string', enum: ['readings', 'calc', 'shop']),
+                        items: new OA\Items(type: 'string', enum: ['readings', 'signals', 'calc', 'shop']),
                     ),
                     new OA\Property(
                         property: 'machine_id',
                         type: 'integer',
                         nullable: true,
-                        description: 'whose readings; required with the scope readings',
+                        description: 'whose readings or foot switch; required with the scopes readings and signals',
                     ),
                     new OA\Property(property: 'days', type: 'integer'),
                 ],
@@ -103,16 +103,16 @@ final class AccessController extends Controller
         $this->authorize('manage', User::class);
         $given = $request->validate([
             'name' => ['required', 'string', 'max:80'],
-            'scopes' => ['required', 'array', 'min:1', 'max:3'],
-            'scopes.*' => ['string', 'in:readings,calc,shop', 'distinct'],
+            'scopes' => ['required', 'array', 'min:1', 'max:4'],
+            'scopes.*' => ['string', 'in:readings,signals,calc,shop', 'distinct'],
             'machine_id' => ['nullable', 'integer', 'exists:machines,id'],
             'days' => ['nullable', 'integer', 'between:1,'.self::LONGEST_DAYS],
         ]);
-        $reads = in_array('readings', $given['scopes'], true);
+        $reads = array_intersect(['readings', 'signals'], $given['scopes']) !== [];
         if ($reads !== isset($given['machine_id'])) {
             throw new InputError(
                 'machine_id',
-                $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scope readings only',
+                $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scopes readings and signals only',
             );
         }
         $abilities = [...$given['scopes'], ...($reads ? ["machine:{$given['machine_id']}"] : [])];

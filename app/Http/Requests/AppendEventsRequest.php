@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Support\KnownDevice;
 use Closure;
 use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventSource;
 use Dithermic\Core\Run\EventType;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Arr;
@@ -38,6 +39,8 @@ final class AppendEventsRequest extends FormRequest
             'events.*.at' => ['required', 'numeric', 'between:0,99999999999'],
             'events.*.by_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
             'events.*.sitting' => ['nullable', 'string', 'max:120'],
+            // An instrument's trace comes by its own door.
+            'events.*.source' => ['nullable', Rule::enum(EventSource::class)->except([EventSource::Trace])],
             'events.*.data' => ['present', 'array', 'max:20', self::ofReadableSize(...)],
         ];
     }
@@ -76,6 +79,7 @@ final class AppendEventsRequest extends FormRequest
                     $author->name ?? '',
                     $given['data'],
                     $sender->isLead() && $author?->is($sender) === true,
+                    EventSource::from($given['source'] ?? EventSource::Tap->value),
                 ),
                 'by' => $author,
             ];

@@ -19,6 +19,7 @@ final readonly class Event
         public string $by,
         public array $data = [],
         public bool $byLead = false,
+        public EventSource $source = EventSource::Tap,
     ) {
     }
 

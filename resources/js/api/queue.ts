@@ -44,26 +44,27 @@ export async function openQueue(): Promise<void> {
 
 let last = 0;
 
+/** What is entered; by a touch of the screen unless it says otherwise. */
+export interface Entry {
+    type: string;
+    data: Record<string, unknown>;
+    source?: NewEvent['source'];
+}
+
 /** One entry for a run; kept here before it is sent, and shown at once. */
 export const record = (runId: string, type: string, data: Record<string, unknown>) =>
     recordAll(runId, [{ type, data }]);
 
 /** Entries of one touch: all are kept before any is sent, and they are sent together, in this order. */
-export async function recordAll(
-    runId: string,
-    entries: { type: string; data: Record<string, unknown> }[],
-): Promise<void> {
+export async function recordAll(runId: string, entries: Entry[]): Promise<void> {
     await keepAll(runId, entries);
     await flush();
 }
 
 /** The half of it that asks no server: kept in this browser, and shown. */
-export async function keepAll(
-    runId: string,
-    entries: { type: string; data: Record<string, unknown> }[],
-): Promise<void> {
+export async function keepAll(runId: string, entries: Entry[]): Promise<void> {
     const at = Math.round(serverNow() * 1000) / 1000;
-    const all = entries.map(({ type, data }): QueuedEvent => {
+    const all = entries.map(({ type, data, source }): QueuedEvent => {
         last = Math.max(Date.now(), last + 1);
         const event: NewEvent = {
             key: newKey(),
@@ -71,6 +72,7 @@ export async function keepAll(
             at,
             by_id: session.person?.id ?? null,
             sitting: session.sitting ?? null,
+            source: source ?? 'tap',
             data: plain(data),
         };
         return {

@@ -1987,6 +1987,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/signals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A press of the foot switch at a machine: what is in front there is done; a long one: not good */
+        post: operations["postSignal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/sorting-tests": {
         parameters: {
             query?: never;
@@ -3317,6 +3334,8 @@ export interface components {
             /** Format: float */
             recorded_at: number;
             by: string;
+            /** @enum {string} */
+            source: "trace" | "signal" | "tap" | "typed";
             data: {
                 [key: string]: unknown;
             };
@@ -5434,6 +5453,8 @@ export interface components {
             by_id?: number | null;
             /** @description proof of who sat at the screen then, from the sign-in */
             sitting?: string | null;
+            /** @enum {string} */
+            source?: "signal" | "tap" | "typed";
             data: {
                 [key: string]: unknown;
             };
@@ -7607,6 +7628,14 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description What became of a press: a lamp at the switch shows it. */
+        SignalTakenData: {
+            run_id: string;
+            run_number: number;
+            /** @description keys of the entries; none where it was the same foot again */
+            stored: string[];
+            refused: components["schemas"]["RefusedEventData"][];
         };
         /** @description An open container at a sorting. */
         SortingBinData: {
@@ -12291,6 +12320,50 @@ export interface operations {
             };
         };
     };
+    postSignal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": {
+                    /**
+                     * Format: uuid
+                     * @description of this press: send it again with the same id when the answer did not arrive
+                     */
+                    id: string;
+                    machine: string;
+                    /** @enum {string} */
+                    signal: "press" | "long";
+                };
+            };
+        };
+        responses: {
+            /** @description taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignalTakenData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getSortingTests: {
         parameters: {
             query?: never;
@@ -12778,8 +12851,8 @@ export interface operations {
             content: {
                 "application/json": {
                     name: string;
-                    scopes: ("readings" | "calc" | "shop")[];
-                    /** @description whose readings; required with the scope readings */
+                    scopes: ("readings" | "signals" | "calc" | "shop")[];
+                    /** @description whose readings or foot switch; required with the scopes readings and signals */
                     machine_id?: number | null;
                     days?: number;
                 };

@@ -38,6 +38,7 @@ export function overlay(run: Run, waiting: QueuedEvent[]): Run {
             type: event.type,
             at: event.at,
             recorded_at: 0,
+            source: event.source ?? 'tap',
             by,
             data: event.data,
         });

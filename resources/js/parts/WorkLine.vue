@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { mdiAccountSwitch, mdiHandBackRight, mdiLogout, mdiThemeLightDark } from '@mdi/js';
+import { mdiAccountSwitch, mdiFootPrint, mdiHandBackRight, mdiLogout, mdiThemeLightDark } from '@mdi/js';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { floor } from '../api/floor';
 import { queue, unsent } from '../api/queue';
 import { session, setPreferences, signOut } from '../api/session';
+import { pedal } from './foot';
+import FootSetting from './FootSetting.vue';
 import PersonSwitch from './PersonSwitch.vue';
 import { ref } from 'vue';
 
 const route = useRoute();
 const router = useRouter();
 const switching = ref(false);
+const setting = ref(false);
 const at = computed(() => String(route.meta.stage ?? route.name));
 const stages = computed(() =>
     [
@@ -100,10 +103,16 @@ async function leave() {
                     "
                     @click="setPreferences({ units: session.preferences.units === 'us' ? 'metric' : 'us' })"
                 />
+                <v-list-item
+                    :prepend-icon="mdiFootPrint"
+                    :title="pedal === '' ? 'Foot switch: none' : `Foot switch: ${pedal}`"
+                    @click="setting = true"
+                />
                 <v-list-item :prepend-icon="mdiLogout" title="Sign out" @click="leave" />
             </v-list>
         </v-menu>
         <PersonSwitch v-model="switching" />
+        <FootSetting v-model="setting" />
     </header>
 </template>
 

@@ -52,6 +52,7 @@ watch(
             <li v-for="e in run.events" :key="e.key" :class="[e.type, { held: held.has(e.key) }]" data-entry>
                 <p class="when">
                     <span class="mono">{{ timeOfDay(e.at) }}</span> {{ e.by
+                    }}{{ e.source === 'signal' ? ', by foot' : ''
                     }}<span v-if="held.has(e.key)" class="state">◆ kept here</span>
                 </p>
                 <p>{{ eventWords(e, procedure) }}<em v-if="corrected.has(e.key)"> (corrected later)</em></p>

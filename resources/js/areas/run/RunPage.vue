@@ -7,6 +7,7 @@ import { session } from '../../api/session';
 import type { Dimension, ProcedureEntry } from '../../api/types';
 import { phase } from '../../offline/gates';
 import { handsOf, isOfHeat, placeName } from '../../offline/hands';
+import { useFoot } from '../../parts/foot';
 import HeatStrip from '../../parts/HeatStrip.vue';
 import type { ShopKey } from '../../parts/keys';
 import NumberPad from '../../parts/NumberPad.vue';
@@ -99,16 +100,24 @@ const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
 const missingNow = computed(() => (run.value ? missingOf(run.value, focus.value, now.value) : []));
 /** a verdict is all that is wanted: one touch */
 const judged = computed(() => (run.value ? judgedBy(run.value, focus.value, now.value) : null));
-async function judge(verdict: 'good' | 'scrap', why?: string, by = judged.value) {
+async function judge(
+    verdict: 'good' | 'scrap',
+    why?: string,
+    by = judged.value,
+    source: 'tap' | 'signal' = 'tap',
+) {
     if (!by) return;
     const last = by.steps[by.steps.length - 1]!;
     const before = by.steps.slice(0, -1).map((s) => ({ type: 'step_done', data: { step: s.id } }));
     const values = why === undefined ? { verdict } : { verdict, reason: why };
-    await logAll([
-        ...before,
-        { type: 'logged', data: { entry: by.entry, values } },
-        { type: 'step_done', data: { step: last.id } },
-    ]);
+    await logAll(
+        [
+            ...before,
+            { type: 'logged', data: { entry: by.entry, values } },
+            { type: 'step_done', data: { step: last.id } },
+        ],
+        source,
+    );
 }
 const wanted = computed(() => Number(run.value?.plan.pieces ?? 0));
 const allDone = computed(
@@ -194,7 +203,7 @@ async function entered(values: Record<string, unknown>, reason: string) {
     if (!entry) return;
     const kept = correcting.value
         ? logRun('corrected', { event: correcting.value, values, reason })
-        : log('logged', { entry: entry.id, values });
+        : log('logged', { entry: entry.id, values }, 'typed');
     shut();
     await kept;
 }
@@ -217,13 +226,13 @@ function ask(what: Asked) {
     hold(true);
     asking.value = what;
 }
-async function advance() {
+async function advance(source: 'tap' | 'signal' = 'tap') {
     if (!step.value || run.value?.summary.status !== 'running') return;
     if (missingNow.value.length > 0) {
-        if (step.value.pass_anyway !== 'no') ask('anyway');
+        if (step.value.pass_anyway !== 'no' && source === 'tap') ask('anyway');
         return;
     }
-    await log('step_done', { step: step.value.id });
+    await log('step_done', { step: step.value.id }, source);
 }
 const ANSWERS: Record<Asked, (text: string) => Promise<void>> = {
     anyway: (text) => log('step_done', { step: about.step, reason: text }),
@@ -248,6 +257,12 @@ watch(
     },
     { immediate: true },
 );
+// By foot it says what the main button says, and passes no gate (core/src/Run/Foot.php).
+useFoot((long) => {
+    if (settling.value || run.value?.summary.status !== 'running') return;
+    if (judged.value) void (long ? ask('scrap') : judge('good', undefined, judged.value, 'signal'));
+    else if (!long) void advance('signal');
+});
 usePageKeys('This run', () => {
     const list: ShopKey[] = [
         {
@@ -544,7 +559,7 @@ usePageKeys('This run', () => {
                 :variant="missingNow.length === 0 ? 'flat' : 'outlined'"
                 size="x-large"
                 :disabled="missingNow.length > 0 && (step.pass_anyway ?? 'no') === 'no'"
-                @click="advance"
+                @click="advance()"
                 ><span class="btn-in"
                     ><span>{{ step.button }}</span
                     ><small v-if="missingNow.length > 0"

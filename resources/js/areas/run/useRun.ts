@@ -2,7 +2,7 @@ import { useTimeoutFn } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
-import { flush, keepAll, loadRun, queue, recordAll } from '../../api/queue';
+import { flush, keepAll, loadRun, queue, recordAll, type Entry } from '../../api/queue';
 import type { Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
 import { overlay } from '../../offline/overlay';
@@ -94,16 +94,21 @@ export function useRun(id: string) {
     );
 
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
-    async function logAll(entries: { type: string; data: Record<string, unknown> }[]) {
+    async function logAll(entries: Entry[], source: Entry['source'] = 'tap') {
         const { piece, next } = focus.value;
         touch();
-        const about = entries.map((e) => (piece === null ? e : { ...e, data: { ...e.data, piece } }));
-        await keepAll(id, next ? [{ type: 'piece_begun', data: { piece } }, ...about] : about);
+        const about = entries.map((e) => ({
+            ...e,
+            source,
+            data: piece === null ? e.data : { ...e.data, piece },
+        }));
+        await keepAll(id, next ? [{ type: 'piece_begun', data: { piece }, source }, ...about] : about);
         picked.value = null;
         await flush();
         void refreshFloor();
     }
-    const log = (type: string, data: Record<string, unknown>) => logAll([{ type, data }]);
+    const log = (type: string, data: Record<string, unknown>, source?: Entry['source']) =>
+        logAll([{ type, data }], source);
     /** An entry about the run as a whole: a note, the end, the closing. */
     async function logRun(type: string, data: Record<string, unknown>) {
         touch();

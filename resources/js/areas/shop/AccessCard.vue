@@ -9,6 +9,7 @@ import { sentence, useSend } from '../../parts/useSend';
 /** What opens the shop besides a password: tokens of instruments and scripts, and the screens where a PIN is enough. */
 const SCOPES = [
     ['readings', 'sends readings of one machine'],
+    ['signals', 'is a foot switch at one machine'],
     ['calc', 'calculates'],
     ['shop', 'does what its maker may'],
 ] as const;
@@ -18,8 +19,10 @@ const tokens = useQuery({ queryKey: ['tokens'], queryFn: () => api.get<Key[]>('t
 const screens = useQuery({ queryKey: ['screens'], queryFn: () => api.get<Screen[]>('screens') });
 const making = ref(false);
 const asked = ref({ name: '', scope: 'readings', machine_id: null as number | null, days: 365 });
+/** an instrument and a switch speak for one machine */
+const ofMachine = computed(() => ['readings', 'signals'].includes(asked.value.scope));
 const ready = computed(
-    () => asked.value.name !== '' && (asked.value.scope !== 'readings' || asked.value.machine_id !== null),
+    () => asked.value.name !== '' && (!ofMachine.value || asked.value.machine_id !== null),
 );
 const secret = ref('');
 const said = ref('');
@@ -34,7 +37,7 @@ async function make() {
             name,
             scopes: [scope],
             days,
-            machine_id: scope === 'readings' ? machine_id : null,
+            machine_id: ofMachine.value ? machine_id : null,
         }),
     );
     if (made) {
@@ -89,7 +92,7 @@ async function end(path: string, done: string, key: string) {
                     <option v-for="[s, text] in SCOPES" :key="s" :value="s">{{ text }}</option>
                 </select></label
             >
-            <label v-if="asked.scope === 'readings'"
+            <label v-if="ofMachine"
                 >Machine
                 <select v-model="asked.machine_id">
                     <option :value="null" disabled>choose</option>

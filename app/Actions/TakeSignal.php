@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Machine;
+use App\Models\Run;
+use App\Models\RunEvent;
+use App\Models\RunStation;
+use App\Support\Places;
+use App\Support\ShopClock;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventSource;
+use Dithermic\Core\Run\Foot;
+
+/**
+ * A press of the foot switch at a machine: what is in front of the run there is done. It is entered for whoever made the
+ * run's last entry, for nobody signs in with a foot, and says that it came by foot.
+ */
+final readonly class TakeSignal
+{
+    /** a second press sooner than this is the same foot, s */
+    private const BOUNCE_S = 0.7;
+
+    /** runs that a machine had last, among which a signal that is sent again is looked for */
+    private const LOOKED_BACK = 3;
+
+    public function __construct(private Places $places, private RecordEvents $record, private ShopClock $clock)
+    {
+    }
+
+    /**
+     * @return array{run: Run, stored: list<string>, refused: list<array{key: string, error: InputError}>}
+     *
+     * @throws InputError where no run is at the machine, or the press says nothing there
+     */
+    public function __invoke(Machine $machine, string $id, string $signal): array
+    {
+        $before = $this->sentBefore($machine, $id);
+        if ($before !== null) {
+            return $before;
+        }
+        $run = $this->places->holder($machine)
+            ?? throw new InputError('machine', "has no run: nothing is begun by foot on {$machine->name}");
+        $run->load(['events.by', 'procedureVersion', 'stations']);
+        $now = $this->clock->now();
+        $last = $run->events->last(static fn (RunEvent $e): bool => $e->source === EventSource::Signal);
+        if ($last !== null && $now - (float) $last->at->format('U.v') < self::BOUNCE_S) {
+            return ['run' => $run, 'stored' => [], 'refused' => []];
+        }
+        $by = $run->events->last()->by ?? $run->starter;
+        $events = [];
+        foreach ((new Foot($run->machineOfState()))->says($run->state(), $signal, $now) as $n => $said) {
+            $events[] = [
+                'event' => new Event(
+                    "{$id}-{$n}",
+                    $said['type'],
+                    round($now, 3),
+                    $by->name,
+                    $said['data'],
+                    source: EventSource::Signal,
+                ),
+                'by' => $by,
+            ];
+        }
+
+        return ['run' => $run] + ($this->record)($run, $events);
+    }
+
+    /** @return array{run: Run, stored: list<string>, refused: list<array{key: string, error: InputError}>}|null */
+    private function sentBefore(Machine $machine, string $id): ?array
+    {
+        $runs = RunStation::query()->where('machine_id', $machine->id)
+            ->whereNotNull('from_at')
+            ->orderByDesc('from_at')
+            ->limit(self::LOOKED_BACK)
+            ->pluck('run_id');
+        $found = RunEvent::query()->whereIn('run_id', $runs)->where('key', 'like', "{$id}-%")->orderBy('seq')->get();
+        $run = Run::query()->find($found->first()?->run_id);
+        $keys = array_values($found->map(static fn (RunEvent $e): string => $e->key)->all());
+
+        return $run === null ? null : ['run' => $run, 'stored' => $keys, 'refused' => []];
+    }
+}

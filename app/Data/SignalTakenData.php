@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Data;
+
+use OpenApi\Attributes as OA;
+
+/** What became of a press: a lamp at the switch shows it. */
+#[OA\Schema]
+final readonly class SignalTakenData
+{
+    /**
+     * @param  list<string>  $stored
+     * @param  list<RefusedEventData>  $refused
+     */
+    public function __construct(
+        #[OA\Property] public string $run_id,
+        #[OA\Property] public int $run_number,
+        #[OA\Property(
+            description: 'keys of the entries; none where it was the same foot again',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )] public array $stored,
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RefusedEventData'),
+        )] public array $refused,
+    ) {
+    }
+}
