@@ -51,18 +51,17 @@ final readonly class RecordEvents
     {
         return DB::transaction(function () use ($run, $incoming): array {
             // Two screens writing to one run take turns here.
-            Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
-            $run->refresh()->load(['events.by', 'procedureVersion', 'product', 'stations.machine', 'materials.lot', 'charges']);
+            $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $run->setRawAttributes($locked->getAttributes(), true)->unsetRelations()->load(['events.by', 'procedureVersion', 'product', 'stations.machine', 'materials.lot', 'charges']);
             $machine = $run->machineOfState();
             $state = $run->state();
-            $seq = (int) $run->events->max('seq');
-            $known = $run->events->keyBy('key')->all();
+            $seq = $run->events->count();
             $stored = [];
             $refused = [];
             $touched = [];
             foreach ($incoming as ['event' => $event, 'by' => $by]) {
                 if (isset($state->keys[$event->key])) {
-                    $before = $known[$event->key] ?? null;
+                    $before = $run->events->first(static fn (RunEvent $e): bool => $e->key === $event->key);
                     if ($before !== null && ($before->type !== $event->type || $before->data != $event->data)) {
                         $refused[] = [
                             'key' => $event->key,
@@ -96,7 +95,7 @@ final readonly class RecordEvents
 
                     continue;
                 }
-                $known[$event->key] = RunEvent::query()->create([
+                $entered = RunEvent::query()->create([
                     'run_id' => $run->id,
                     'seq' => ++$seq,
                     'key' => $event->key,
@@ -105,6 +104,8 @@ final readonly class RecordEvents
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                     'source' => $event->source,
                 ]);
+                // Added to what is folded, and to what it was folded from.
+                $run->events->push($entered->setRelation('by', $by));
                 $machine->apply($state, $event);
                 $touched[$event->piece()
                     ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;

@@ -14,6 +14,7 @@ final readonly class ProcessData
 {
     /**
      * @param  list<Role>  $roles
+     * @param  list<string>  $forms
      * @param  list<Figure>  $figures
      * @param  list<array{id: string, title: string, kind: string}>  $timers
      */
@@ -26,6 +27,11 @@ final readonly class ProcessData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Role'),
         )] public array $roles,
+        #[OA\Property(
+            description: 'forms in which it takes its material',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )] public array $forms,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Figure'))] public array $figures,
         #[OA\Property(
             description: 'its waits, in the words of its procedure',

@@ -69,6 +69,9 @@ final readonly class RunData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunMaterialData'),
         )] public array $materials,
+        #[OA\Property(
+            description: 'what an answer is about: 0 the whole run; else setup, safety and procedure are left out, and of events, entries and pieces come those that are newer than this number, or under way',
+        )] public int $since,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
     ) {

@@ -56,9 +56,21 @@ final class Run extends Model
         return new RunMachine($this->procedureVersion->procedure(), $this->plan);
     }
 
+    /** What its events add up to: folded once, until other events are loaded. */
     public function state(): RunState
     {
-        return $this->machineOfState()->fold($this->events->map(static fn (RunEvent $e) => $e->toCore()));
+        return $this->folded ??= $this->machineOfState()->fold(
+            $this->events->map(static fn (RunEvent $e) => $e->toCore()),
+        );
+    }
+
+    public function setRelation($relation, $value)
+    {
+        if ($relation === 'events') {
+            $this->folded = null;
+        }
+
+        return parent::setRelation($relation, $value);
     }
 
     /**
@@ -178,6 +190,8 @@ final class Run extends Model
     {
         return $this->belongsTo(ProcedureVersion::class, 'procedure_id');
     }
+
+    private ?RunState $folded = null;
 
     protected function casts(): array
     {

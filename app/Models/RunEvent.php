@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use DateTimeImmutable;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventSource;
 use Dithermic\Core\Run\EventType;
@@ -36,17 +37,26 @@ final class RunEvent extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
+    /** Read from what is stored, past the casts: a run of shots has a thousand of them, and is read at every entry. */
     public function toCore(): Event
     {
+        $stored = $this->attributes;
+
         return new Event(
-            $this->key,
-            $this->type,
-            (float) $this->at->format('U.v'),
+            $stored['key'],
+            EventType::from($stored['type']),
+            $this->seconds('at'),
             $this->by->name,
-            $this->data,
+            (array) json_decode($stored['data'], true, 64, JSON_THROW_ON_ERROR),
             $this->by->isLead(),
-            $this->source,
+            EventSource::from($stored['source']),
         );
+    }
+
+    /** A moment in s since 1970 UTC. A run is read whole at every entry: the calendar's classes would take most of that time. */
+    public function seconds(string $name): float
+    {
+        return (float) (new DateTimeImmutable((string) $this->attributes[$name]))->format('U.v');
     }
 
     /** @return BelongsTo<User, $this> */

@@ -50,6 +50,8 @@ use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Run\Timer;
+use Dithermic\Core\Safety\MaterialRules;
+use Illuminate\Support\Collection;
 
 /** Models as the Data classes that go over the wire. */
 final readonly class Present
@@ -154,6 +156,7 @@ final readonly class Present
             $process->title(),
             $procedure->pieceName(),
             $process->roles(),
+            MaterialRules::formsOf($process->dangers()),
             $process->figures(),
             array_map(
                 static fn (Timer $t): array => ['id' => $t->id, 'title' => $t->title, 'kind' => $t->kind],
@@ -325,8 +328,8 @@ final readonly class Present
             $event->key,
             $event->seq,
             $event->type->value,
-            self::time($event->at),
-            self::time($event->recorded_at),
+            $event->seconds('at'),
+            $event->seconds('recorded_at'),
             $event->by->name,
             $event->source->value,
             (object) $event->data,
@@ -363,9 +366,15 @@ final readonly class Present
             ?? ucfirst($run->procedureVersion->procedure()->place($place)->title ?? $place);
     }
 
-    public function run(Run $run): RunData
+    /** @param  int  $since  the newest entry that the asker knows of; 0 for the whole */
+    public function run(Run $run, int $since = 0): RunData
     {
         $state = $run->state();
+        // Who knows of more than there is has seen another shop.
+        $since = $since > $run->events->count() ? 0 : max(0, $since);
+        // They are numbered from 1 without a gap.
+        $fresh = $run->events->slice($since);
+        [$entries, $pieces] = $since === 0 ? [$state->entries, $state->pieces] : self::touched($state, $fresh);
         $machine = $run->machineOfState();
         $procedure = $machine->procedure;
         $now = self::now();
@@ -391,13 +400,13 @@ final readonly class Present
             $this->summary($run),
             (object) $run->plan,
             (object) $run->choices,
-            (object) $run->setup,
-            (object) $run->safety,
-            (object) $procedure->body,
+            (object) ($since === 0 ? $run->setup : []),
+            (object) ($since === 0 ? $run->safety : []),
+            (object) ($since === 0 ? $procedure->body : []),
             $steps,
             $this->timers($procedure, $state),
             self::byStep($state),
-            $this->pieces($machine, $state, $now),
+            $this->pieces($machine, $state, $pieces, $now),
             array_values($run->outputs->map(static fn (RunOutput $o): RunOutputData => new RunOutputData(
                 $o->kind,
                 $o->count,
@@ -417,14 +426,15 @@ final readonly class Present
                     $e['corrected'],
                     $e['piece'],
                 ),
-                $state->entries,
+                $entries,
             )),
-            array_values($run->events->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
+            array_values($fresh->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
             $this->hands($run, $state),
             $run->inspection === null ? null : (object) $run->inspection->result,
             $inside === null ? null : InsideData::of($inside),
             $this->marks($run->polymer, $process),
             $this->materials($run),
+            $since,
             $state->stepSince,
             $now,
         );
@@ -453,8 +463,34 @@ final readonly class Present
         return (object) array_map(static fn (array $items): object => (object) $items, $thread->confirmed);
     }
 
-    /** @return list<PieceData> */
-    private function pieces(RunMachine $machine, RunState $state, float $now): array
+    /**
+     * Entries and pieces that some events are about; pieces under way too, for their clocks run on.
+     *
+     * @param  Collection<int, RunEvent>  $events
+     * @return array{array<string, array{key: string, entry: string, at: float, by: string, values: array<string, mixed>, step: ?string, corrected: int, piece: ?int}>, array<int, Thread>}
+     */
+    private static function touched(RunState $state, Collection $events): array
+    {
+        $keys = [];
+        $about = [];
+        foreach ($events as $event) {
+            $keys[$event->key] = $keys[(string) ($event->data['event'] ?? '')] = true;
+            $about[(int) ($event->data['piece'] ?? 0)] = true;
+        }
+        $entries = array_intersect_key($state->entries, $keys);
+        $about += array_flip(array_filter(array_column($entries, 'piece')));
+
+        return [$entries, array_filter(
+            $state->pieces,
+            static fn (Thread $p): bool => isset($about[(int) $p->piece]) || $p->outcome === Thread::OPEN,
+        )];
+    }
+
+    /**
+     * @param  array<int, Thread>  $pieces
+     * @return list<PieceData>
+     */
+    private function pieces(RunMachine $machine, RunState $state, array $pieces, float $now): array
     {
         return array_values(array_map(fn (Thread $piece): PieceData => new PieceData(
             (int) $piece->piece,
@@ -465,6 +501,6 @@ final readonly class Present
             $this->timers($machine->procedure, $piece),
             self::byStep($piece),
             $piece->step === null ? [] : $machine->missing($state, $piece->step, $now, $piece->piece),
-        ), $state->pieces));
+        ), $pieces));
     }
 }

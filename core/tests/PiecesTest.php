@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -334,3 +335,11 @@ it('holds a station while something of the run is there or comes again', functio
     $stopped->tell(EventType::Aborted, ['reason' => 'no milk']);
     expect(Stations::of($procedure, $stopped->state)['tray'])->toBe(['from' => 1000.0, 'to' => 1005.0]);
 });
+
+it('lets nowhere more pieces be begun than hands and machines can hold', function (string $process): void {
+    $procedure = shipped($process);
+    $first = $procedure->first(Phase::Piece);
+    expect($first)->not->toBeNull();
+    // Where a piece begins there is room for one, whichever process: ten sheets under one heater are none.
+    expect($procedure->place($first->place)?->holds)->toBe(1);
+})->with(['injection', 'extrusion', 'vacuum_forming']);

@@ -204,6 +204,38 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
     expect($this->get("/api/v1/runs/{$run['id']}.csv")->assertOk()->content())->toContain('Shot 2');
 });
 
+it('answers with what is new since an entry, and with the whole to who knows of none', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($id);
+    foreach ([1, 2] as $piece) {
+        tell($id, [['type' => 'piece_begun', 'data' => ['piece' => $piece]]]);
+        walkRun($id, $piece);
+    }
+    $whole = $this->getJson("/api/v1/runs/{$id}")->assertOk()->json();
+    $newest = end($whole['events'])['seq'];
+    expect($whole['since'])->toBe(0)->and($newest)->toBe(count($whole['events']));
+    $note = entry('noted', ['text' => 'seen']);
+    $answer = $this->postJson("/api/v1/runs/{$id}/events", ['since' => $newest, 'events' => [$note]])
+        ->assertOk()->json('run');
+    expect($answer['since'])->toBe($newest)
+        ->and(array_column($answer['events'], 'key'))->toBe([$note['key']])
+        ->and([$answer['entries'], $answer['pieces'], $answer['setup'], $answer['procedure']])->toBe([[], [], [], []])
+        ->and([$answer['summary']['good'], $answer['summary']['bad']])->toBe([2, 0]);
+    // A correction of an old verdict brings that entry and its piece again.
+    $verdict = array_values(array_filter($whole['entries'], static fn (array $e): bool => $e['entry'] === 'disposition'))[0];
+    $answer = $this->postJson("/api/v1/runs/{$id}/events", ['since' => $newest + 1, 'events' => [entry('corrected', [
+        'event' => $verdict['key'],
+        'values' => ['verdict' => 'scrap', 'reason' => 'a crack'],
+        'reason' => 'seen later',
+    ])]])->assertOk()->json('run');
+    expect(array_column($answer['entries'], 'key'))->toBe([$verdict['key']])
+        ->and(array_column($answer['pieces'], 'piece'))->toBe([1])
+        ->and($answer['summary']['bad'])->toBe(1);
+    // Who knows of more than there is has seen another shop.
+    expect($this->getJson("/api/v1/runs/{$id}?since=99999")->assertOk()->json('since'))->toBe(0);
+    $this->getJson("/api/v1/runs/{$id}?since=-1")->assertStatus(422);
+});
+
 it('takes goods back when a verdict is put right', function (): void {
     $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
     walkRun($id);

@@ -28,6 +28,8 @@ final class RunController extends Controller
 {
     private const PAGE = 50;
 
+    public const SINCE = ['nullable', 'integer', 'between:0,1000000'];
+
     /** what a line of the list needs */
     public const LISTED = ['product', 'stations.machine', 'materials.lot', 'starter', 'inspection', 'procedureVersion'];
 
@@ -158,20 +160,29 @@ final class RunController extends Controller
     #[OA\Get(
         path: '/runs/{run}',
         operationId: 'getRun',
-        summary: 'A run, whole',
+        summary: 'A run, whole, or what is new of it since an entry',
         tags: ['runs'],
-        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        parameters: [
+            new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+            new OA\Parameter(
+                name: 'since',
+                description: 'number of the newest entry that is known',
+                in: 'query',
+                schema: new OA\Schema(type: 'integer', minimum: 0),
+            ),
+        ],
         responses: [new OA\Response(
             response: 200,
             description: 'ok',
             content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
         )],
     )]
-    public function show(Run $run): JsonResponse
+    public function show(Request $request, Run $run): JsonResponse
     {
         $this->authorize('view', $run);
+        $since = (int) ($request->validate(['since' => self::SINCE])['since'] ?? 0);
 
-        return new JsonResponse($this->present->run($run->load(self::WHOLE)));
+        return new JsonResponse($this->present->run($run->load(self::WHOLE), $since));
     }
 
     #[OA\Post(
@@ -184,11 +195,19 @@ final class RunController extends Controller
             required: true,
             content: new OA\JsonContent(
                 required: ['events'],
-                properties: [new OA\Property(
-                    property: 'events',
-                    type: 'array',
-                    items: new OA\Items(ref: '#/components/schemas/NewEvent'),
-                )],
+                properties: [
+                    new OA\Property(
+                        property: 'events',
+                        type: 'array',
+                        items: new OA\Items(ref: '#/components/schemas/NewEvent'),
+                    ),
+                    new OA\Property(
+                        property: 'since',
+                        description: 'number of the newest entry that is known: the answer has what is new',
+                        type: 'integer',
+                        minimum: 0,
+                    ),
+                ],
             ),
         ),
         responses: [new OA\Response(
@@ -215,7 +234,7 @@ final class RunController extends Controller
                 ),
                 $outcome['refused'],
             ),
-            $this->present->run($run->refresh()->load(self::WHOLE)),
+            $this->present->run($run->loadMissing(self::WHOLE), (int) $request->validated('since', 0)),
         ));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Controllers\RunController;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
@@ -33,6 +34,7 @@ final class AppendEventsRequest extends FormRequest
     public function rules(): array
     {
         return [
+            'since' => RunController::SINCE,
             'events' => ['required', 'array', 'min:1', 'max:200'],
             'events.*.key' => ['required', 'string', 'regex:/^[A-Za-z0-9-]{8,60}$/'],
             'events.*.type' => ['required', Rule::enum(EventType::class)->except([EventType::Started])],

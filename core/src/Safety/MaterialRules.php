@@ -24,6 +24,16 @@ final readonly class MaterialRules
     {
     }
 
+    /** @return list<string> forms in which a process takes its material */
+    public static function formsOf(Process $process): array
+    {
+        return match (true) {
+            $process === Process::VacuumForming => ['sheet'],
+            $process->hasBarrel() => self::BARREL_FORMS,
+            default => self::PRESS_FORMS,
+        };
+    }
+
     /** @return list<Block> */
     public function blocks(CheckInput $in, Play $play): array
     {
@@ -91,11 +101,7 @@ final readonly class MaterialRules
                 'Choose another process or another polymer.',
             );
         }
-        $forms = match (true) {
-            $in->process === Process::VacuumForming => ['sheet'],
-            $in->process->hasBarrel() => self::BARREL_FORMS,
-            default => self::PRESS_FORMS,
-        };
+        $forms = self::formsOf($in->process);
         if ($lot->form !== null && ! in_array($lot->form, $forms, true)) {
             $blocks[] = new Block(
                 'form_unfit',

@@ -4,6 +4,7 @@ import { api, Refused, Unreachable } from './client';
 import { session } from './session';
 import { kept, type QueuedEvent } from './store';
 import type { Appended, NewEvent, Run } from './types';
+import { newest, whole } from './whole';
 
 /**
  * Entries go into this browser's own database first, are shown at once, and are sent with their key until the server
@@ -95,8 +96,9 @@ export async function forget(key: string): Promise<void> {
 }
 
 /** What the server last said. An answer overtaken on its way by one that knows of more entries is let go. */
-export async function keepRun(run: Run): Promise<void> {
-    const known = queue.runs[run.summary.id];
+export async function keepRun(answer: Run): Promise<void> {
+    const known = queue.runs[answer.summary.id];
+    const run = whole(known, answer) ?? (await api.get<Run>(`runs/${answer.summary.id}`));
     if (known && known.events.length > run.events.length) return;
     queue.runs[run.summary.id] = run;
     await (await kept).put('runs', plain(run));
@@ -104,7 +106,8 @@ export async function keepRun(run: Run): Promise<void> {
 
 export async function loadRun(id: string): Promise<Run | null> {
     try {
-        const run = await api.get<Run>(`runs/${id}`);
+        const since = newest(queue.runs[id]);
+        const run = await api.get<Run>(since > 0 ? `runs/${id}?since=${since}` : `runs/${id}`);
         queue.online = true;
         await keepRun(run);
         return queue.runs[id] ?? run;
@@ -153,6 +156,7 @@ async function send(): Promise<void> {
             .slice(0, alone.has(first.run_id) ? 1 : 100);
         try {
             const answer = await api.post<Appended>(`runs/${first.run_id}/events`, {
+                since: newest(queue.runs[first.run_id]),
                 events: batch.map((q) => q.event),
             });
             queue.online = true;

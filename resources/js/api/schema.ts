@@ -1850,7 +1850,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A run, whole */
+        /** A run, whole, or what is new of it since an entry */
         get: operations["getRun"];
         put?: never;
         post?: never;
@@ -6906,6 +6906,8 @@ export interface components {
             piece: string;
             /** @description machines it is done on, the main one first */
             roles: components["schemas"]["Role"][];
+            /** @description forms in which it takes its material */
+            forms: string[];
             figures: components["schemas"]["Figure"][];
             /** @description its waits, in the words of its procedure */
             timers: {
@@ -7190,6 +7192,8 @@ export interface components {
             inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];
+            /** @description what an answer is about: 0 the whole run; else setup, safety and procedure are left out, and of events, entries and pieces come those that are newer than this number, or under way */
+            since: number;
             /** Format: float */
             step_since: number;
             /** Format: float */
@@ -11983,7 +11987,10 @@ export interface operations {
     };
     getRun: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description number of the newest entry that is known */
+                since?: number;
+            };
             header?: never;
             path: {
                 run: string;
@@ -12059,6 +12066,8 @@ export interface operations {
             content: {
                 "application/json": {
                     events: components["schemas"]["NewEvent"][];
+                    /** @description number of the newest entry that is known: the answer has what is new */
+                    since?: number;
                 };
             };
         };

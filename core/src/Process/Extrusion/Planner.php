@@ -126,9 +126,9 @@ final readonly class Planner
         );
 
         return $result->explain(sprintf(
-            '%.0f g a bar, filled in %.0f s, %.0f min in the tank. %d moulds keep the machine busy; with %d it makes %d bars in %.0f h.',
+            '%.0f g a bar, filled in %.1f min, %.1f min in the tank. %d moulds keep the machine busy; with %d it makes %d bars in %.0f h.',
             $bar->part_mass_g,
-            $fill,
+            $fill / 60,
             $strip / 60,
             $result->moulds_needed,
             (int) $moulds,

@@ -27,6 +27,10 @@ const correctable = computed(
                 .map((e) => e.key),
         ),
 );
+/** the newest of them; a run of shots has a thousand */
+const AT_ONCE = 100;
+const shown = ref(AT_ONCE);
+const events = computed(() => props.run.events.slice(-shown.value));
 const held = computed(() => new Set(props.waiting.map((q) => q.key)));
 const corrected = computed(() => new Set(props.run.entries.filter((e) => e.corrected > 0).map((e) => e.key)));
 watch(
@@ -49,7 +53,11 @@ watch(
             >
         </div>
         <ol ref="list" tabindex="0" aria-label="Entries, oldest first">
-            <li v-for="e in run.events" :key="e.key" :class="[e.type, { held: held.has(e.key) }]" data-entry>
+            <li v-if="run.events.length > shown">
+                <p class="when">{{ run.events.length - shown }} earlier</p>
+                <button type="button" @click="shown += AT_ONCE">Show more</button>
+            </li>
+            <li v-for="e in events" :key="e.key" :class="[e.type, { held: held.has(e.key) }]" data-entry>
                 <p class="when">
                     <span class="mono">{{ timeOfDay(e.at) }}</span> {{ e.by
                     }}{{ e.source === 'signal' ? ', by foot' : ''
