@@ -167,6 +167,7 @@ test('bars and formed parts are planned on the same page, each with its own answ
     await page.getByLabel('Sheet', { exact: true }).fill('3');
     await page.getByLabel('Sheet', { exact: true }).press('Enter');
     await expect(page.getByLabel('The answer')).not.toHaveText(before);
+    await page.getByText('By which method').click();
     await page.getByRole('radio', { name: 'Pump alone' }).check();
     await expect(page.getByRole('alert')).toHaveCount(0);
     await accessible(page);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Actions\CloseSorting;
+use App\Actions\DeliverLot;
 use App\Actions\KeepMix;
 use App\Actions\Order;
 use App\Actions\PlanRun;
@@ -77,6 +78,7 @@ final class DemoShop
         private readonly MeshStore $meshes,
         private readonly CloseSorting $closeSorting,
         private readonly KeepMix $keepMix,
+        private readonly DeliverLot $deliver,
     ) {
     }
 
@@ -494,6 +496,7 @@ final class DemoShop
             );
         }
         $this->tub($now->subHours(3), $ines);
+        $this->sheets($ines);
         foreach ([[
             'Market co-op',
             Trust::SmallTrialPassed,
@@ -540,6 +543,25 @@ final class DemoShop
             'ready_at' => $now->subMinutes(95)->addSeconds((int) (3600 * $plan->hours)),
             'by_id' => $this->people['Jun Asare']->id,
         ]);
+    }
+
+    /** Stock sheets for the former, bought from the market co-op. */
+    private function sheets(User $by): void
+    {
+        $source = Source::query()->where('name', 'Market co-op')->firstOrFail();
+        foreach ([
+            ['HIPS', 'white', '#f1efe8', 'Sheet rack 1', 1.5, 38000],
+            ['ABS', 'slate', '#5f6b73', 'Sheet rack 2', 3.0, 29000],
+        ] as [$polymer, $colour, $swatch, $location, $thickness, $mass]) {
+            ($this->deliver)(Uuid::uuid7()->toString(), $by, $source, [
+                'polymer' => $polymer,
+                'form' => 'sheet',
+                'colour' => $colour,
+                'swatch' => $swatch,
+                'location' => $location,
+                'sheet' => ['length_mm' => 1220, 'width_mm' => 610, 'thickness_mm' => $thickness],
+            ], $mass);
+        }
     }
 
     private function tub(CarbonImmutable $at, User $by): void

@@ -25,7 +25,11 @@ const bands = computed(() => {
     if (m.window_max_c !== null) points.push([m.window_max_c, 'over']);
     if (m.ceiling_c !== null) points.push([m.ceiling_c, 'fume']);
     points.sort((a, b) => a[0] - b[0]);
-    return points.map(([from, kind], i) => ({ kind, y1: y(points[i + 1]?.[0] ?? top.value), y2: y(from) }));
+    // A sheet is formed soft: what is its window stays that where it also gets fluid.
+    const inWindow = ([c, kind]: [number, string]) =>
+        kind === 'fluid' && c > (m.window_min_c ?? Infinity) && c < (m.window_max_c ?? -Infinity);
+    const shown = points.filter((p) => !inWindow(p));
+    return shown.map(([from, kind], i) => ({ kind, y1: y(shown[i + 1]?.[0] ?? top.value), y2: y(from) }));
 });
 /** Labels give way to each other so that none is cut or covered. */
 const labels = computed(() => {

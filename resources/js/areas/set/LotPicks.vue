@@ -6,7 +6,8 @@ import { useThisSetting } from './useSetting';
 
 /** What the charge is taken from: a weighed charge, or a lot that is found by any word. */
 const props = defineProps<{ polymer: string | null }>();
-const { draft, shop } = useThisSetting();
+const { draft, shop, process } = useThisSetting();
+const fits = (form: string) => process.value?.forms.includes(form) ?? true;
 
 /** Lots of this polymer; with every lot shown, whichever a word finds. */
 const others = ref(false);
@@ -26,7 +27,7 @@ const lots = computed(() =>
         ...found.value,
         ...shop.lots.filter((l) => l.id === draft.value.lot_id && !found.value.some((f) => f.id === l.id)),
     ]
-        .filter((l) => others.value || l.polymer === props.polymer)
+        .filter((l) => others.value || (l.polymer === props.polymer && fits(l.form)))
         .sort(
             (a, b) =>
                 Number(b.polymer === props.polymer) - Number(a.polymer === props.polymer) || a.id - b.id,
@@ -51,6 +52,9 @@ const lots = computed(() =>
                 ></label
             >
         </div>
+        <p v-if="lots.length === 0 && find === ''" class="quiet">
+            No {{ polymer }} as {{ process?.forms.join(', ') }} is here.
+        </p>
         <div class="lots">
             <label
                 v-for="l in lots"

@@ -49,13 +49,16 @@ const schools = computed(() =>
         chosen: draft.value.choices[id] ?? props.plan.choices[id] ?? school.default,
     })),
 );
+const chosen = computed(() =>
+    schools.value.map((s) => s.choices.find((c) => c.id === s.chosen)?.title.toLowerCase()).join('; '),
+);
 const drawing = computed(() => drawingOf(props.plan.process));
 const COLOURS = { heat: 'hot', cool: 'cold', wait: '' };
 const told = computed(() => [
     {
         id: 'charge',
         name: props.plan.plan.charge.method === 'cut' ? 'Blank' : 'Each takes',
-        text: show(props.plan.plan.charge.mass_g, 'mass', 1),
+        text: show(props.plan.plan.charge.mass_g, 'mass', props.plan.plan.charge.mass_g < 1000 ? 1 : 0),
         why: '',
         kind: '',
     },
@@ -126,6 +129,12 @@ const told = computed(() => [
                 <p class="quiet">{{ t.why }}</p>
             </div>
         </section>
+        <section v-if="plan.plan.cautions.length > 0" class="card" aria-label="Cautions">
+            <p v-for="c in plan.plan.cautions" :key="c" class="caution">
+                <span aria-hidden="true">▲</span> {{ c }}
+            </p>
+        </section>
+        <slot />
         <section class="card" aria-labelledby="whole">
             <h2 id="whole">In one sentence</h2>
             <p>{{ plan.plan.explanation }}</p>
@@ -134,8 +143,10 @@ const told = computed(() => [
             </p>
             <component :is="drawing" v-if="drawing" :plan="plan.plan" />
         </section>
-        <section v-if="schools.length > 0" class="card" aria-labelledby="methods">
-            <h2 id="methods">By which method</h2>
+        <details v-if="schools.length > 0" class="card" aria-label="By which method">
+            <summary>
+                <span>By which method: </span><span class="quiet">{{ chosen }}</span>
+            </summary>
             <fieldset v-for="s in schools" :key="s.id" class="methods">
                 <legend>{{ s.title }}</legend>
                 <p class="quiet">{{ s.because }}</p>
@@ -149,12 +160,6 @@ const told = computed(() => [
                     <span>{{ c.title }}<template v-if="c.id === s.default">, our default</template></span>
                 </label>
             </fieldset>
-        </section>
-        <section v-if="plan.plan.cautions.length > 0" class="card" aria-label="Cautions">
-            <p v-for="c in plan.plan.cautions" :key="c" class="caution">
-                <span aria-hidden="true">▲</span> {{ c }}
-            </p>
-        </section>
-        <slot />
+        </details>
     </div>
 </template>

@@ -185,6 +185,8 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
             </div>
         </section>
 
+        <slot />
+
         <section class="card" aria-labelledby="through">
             <h2 id="through">Through the thickness</h2>
             <div class="pics">
@@ -338,6 +340,5 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
                 >
             </section>
         </div>
-        <slot />
     </div>
 </template>

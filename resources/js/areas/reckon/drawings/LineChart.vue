@@ -68,6 +68,8 @@ const names = computed(() => {
     if (low > 222) all.forEach((n) => (n.y -= low - 222));
     return all;
 });
+/** Near the right edge the span's name ends there instead of beginning at it. */
+const late = computed(() => (props.span ? X(props.span.from) > W.value * 0.5 : false));
 const path = (xy: (readonly [number, number])[]) =>
     xy.map((p, k) => `${k ? 'L' : 'M'}${X(p[0]).toFixed(1)} ${Y(p[1]).toFixed(1)}`).join('');
 const says = computed(
@@ -94,7 +96,14 @@ const says = computed(
                 height="194"
                 class="span"
             />
-            <text :x="X(Math.max(frame.x0, span.from)) + 6" y="221" class="said">{{ span.name }}</text>
+            <text
+                :x="late ? W - 18 : X(Math.max(frame.x0, span.from)) + 6"
+                y="221"
+                :text-anchor="late ? 'end' : 'start'"
+                class="said"
+            >
+                {{ span.name }}
+            </text>
         </g>
         <path :d="`M58 32V226H${W - 8}`" class="axis" />
         <g v-for="v in xTicks" :key="`x${v}`">
