@@ -8,6 +8,7 @@ use App\Models\Machine;
 use App\Models\Run;
 use App\Models\RunEvent;
 use App\Models\Source;
+use App\Support\ShopClock;
 use Illuminate\Database\QueryException;
 use Illuminate\Testing\TestResponse;
 
@@ -341,7 +342,7 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
     $signed = $this->postJson('/api/v1/session', ['login' => 'maren', 'password' => 'two-heats-oak']);
     $cookie = $signed->getCookie('dithermic_device', false);
     $maren = $signed->json('sitting');
-    $sat = microtime(true);
+    $sat = app(ShopClock::class)->now();
     $this->getJson('/api/v1/session')->assertJsonPath('sitting', null);
     $this->withCredentials()->withUnencryptedCookie('dithermic_device', (string) $cookie?->getValue());
     $this->postJson('/api/v1/session', ['login' => 'ines', 'password' => 'flake-to-panel'])->assertOk();

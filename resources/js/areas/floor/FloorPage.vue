@@ -7,6 +7,7 @@ import type { Lane, RunPage, Stretch } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { measuredText } from '../../parts/figures';
 import { clockText, dayText, show, timeOfDay } from '../../parts/units';
+import FirstSteps from './FirstSteps.vue';
 
 const now = useNow();
 const latest = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.get<RunPage>('runs') });
@@ -53,7 +54,8 @@ const next = (l: Lane) =>
         </div>
         <div v-if="floor.now === null" class="card quiet">Asking the floor …</div>
         <template v-else>
-            <div class="lanes">
+            <FirstSteps v-if="latest.data.value?.items.length === 0" />
+            <div v-if="lanes.length > 0" class="lanes">
                 <div class="axis" aria-hidden="true">
                     <span
                         v-for="t in ticks"

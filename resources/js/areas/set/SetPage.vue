@@ -161,6 +161,11 @@ usePageKeys('Setting up', () => [
                 problem.field.replace('settings.', '').replace('machines.', '').replaceAll('_', ' ')
             }}</strong>
             {{ problem.message }}
+            <router-link
+                v-if="product && problem.field.startsWith('settings.')"
+                :to="`/shop/products/${product.id}`"
+                >Say it of the product</router-link
+            >
         </p>
         <div v-if="!answered" class="card quiet">
             {{

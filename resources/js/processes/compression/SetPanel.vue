@@ -217,7 +217,8 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
                     :aria-valuetext="clockText(at)"
                 /><span class="mono">{{ clockText(at) }}</span></label
             >
-            <p>{{ plan.plan.cycle.explanation }}</p>
+            <p>{{ plan.plan.explanation }}</p>
+            <p class="quiet">{{ plan.plan.cycle.explanation }}</p>
             <p v-for="w in [...plan.plan.cycle.warnings, ...plan.plan.sheet.warnings]" :key="w" class="warn">
                 <span aria-hidden="true">▲</span> {{ w }}
             </p>
