@@ -172,3 +172,48 @@ test('bars and formed parts are planned on the same page, each with its own answ
     await expect(page.getByRole('alert')).toHaveCount(0);
     await accessible(page);
 });
+
+test('a sheet is formed: what it does is one tap, and the screen asks nothing while both hands are full', async ({
+    page,
+}) => {
+    test.setTimeout(120_000);
+    await signIn(page, 'teodor');
+    await page.goto('/set');
+    await page.getByText('syrup feeder tray', { exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Form a part' })).toBeVisible();
+    // Only what can be formed is offered: sheet.
+    await page.getByRole('radio', { name: /HIPS white sheet/ }).check({ force: true });
+    await expect(page.getByRole('radio', { name: /HIPS terracotta flake/ })).toHaveCount(0);
+    for (const tick of await page.locator('.ticks input').all()) await tick.check();
+    await expect(page.locator('.start')).toContainText('Nothing stops this run.');
+    await page.getByRole('button', { name: /Start the run/ }).click();
+    await expect(stepTitle(page)).toContainText('Heater on');
+    await confirmAll(page);
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Seal test, cold');
+    await page.getByRole('button', { name: /^Seal test/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'holds', exact: true }).click();
+    await page.getByRole('button', { name: 'Log it' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Part 1: Clamp the sheet');
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Part 1: Heat, and look');
+    for (const cue of ['wrinkles', 'flat again']) {
+        await page.getByRole('button', { name: cue, exact: true }).click();
+        await expect(page.getByText(`Part 1: Looked: ${cue}`)).toBeVisible();
+    }
+    await accessible(page);
+    await advance(page).click();
+    await page.getByLabel('Why').fill('it sags already');
+    await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+    await expect(stepTitle(page)).toContainText('Heater off, seal, pull');
+    // One button, and no question, until it is pulled.
+    await expect(page.locator('.main-acts button')).toHaveCount(1);
+    await advance(page).click();
+    await expect(stepTitle(page)).not.toContainText('Heater off, seal, pull');
+    await page.getByRole('button', { name: 'Stop the run' }).click();
+    await page.getByLabel('Why').fill('the test is over');
+    await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();
+    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+});

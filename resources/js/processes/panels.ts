@@ -16,6 +16,8 @@ const DRAWINGS: Record<string, Component> = {
 /** What is going on inside, while a run of it is timed. */
 const RUN_PICTURES: Record<string, Component> = {
     compression: defineAsyncComponent(() => import('./compression/RunPicture.vue')),
+    extrusion: defineAsyncComponent(() => import('./extrusion/RunPicture.vue')),
+    vacuum_forming: defineAsyncComponent(() => import('./vacuum_forming/RunPicture.vue')),
 };
 
 export const panelOf = (process: string): Component => PANELS[process] ?? PlanPanel;

@@ -65,6 +65,10 @@ final class PlanResult extends Plan
                 'strip_skin_mm' => $this->bath->strip_skin_mm,
                 'minutes_to_core' => $this->bath->minutes_to_core,
                 'solid_c' => $this->bath->solid_c,
+                'skins' => array_slice($this->bath->minutes_to_skin_mm, 1),
+                'width_mm' => $this->values()['width_mm'],
+                'height_mm' => $this->values()['height_mm'],
+                'diameter_mm' => $this->values()['diameter_mm'],
             ],
             'cycle' => ['cycle_s' => $this->cycle_s, 'moulds_needed' => $this->moulds_needed],
         ];

@@ -40,6 +40,9 @@ use Dithermic\Core\Safety\MachineRules;
 )]
 final readonly class Planner
 {
+    /** parts of the way to the middle at which the skin's time is asked for */
+    private const SKINS = 10;
+
     private const CAUTIONS = [
         'A locked mould is under pressure: chill its nozzle end before it comes off, and stand aside.',
         'Water on hot steel throws steam: lower it in slowly.',
@@ -174,6 +177,12 @@ final readonly class Planner
     private function bath(PlanInput $in, Settled $set): BarInBathResult
     {
         $round = $set->optional('diameter_mm');
+        $half = ($round ?? min($set->optional('width_mm') ?? INF, $set->optional('height_mm') ?? INF)) / 2;
+        // The plug at the nozzle end, and the growing skin for its picture.
+        $skins = is_finite($half) ? array_map(
+            static fn (int $part): float => max(0.01, $part / self::SKINS * $half),
+            range(1, self::SKINS - 1),
+        ) : [];
 
         return Ask::for(new BarInBath($this->polymers), BarInBathInput::class, [
             'polymer' => $in->polymer,
@@ -184,7 +193,7 @@ final readonly class Planner
             'height_mm' => $round === null ? $set->optional('height_mm') : null,
             'length_mm' => $set->get('length_mm'),
             'span_mm' => $set->optional('span_mm'),
-            'skin_mm' => [$set->get('plug_mm')],
+            'skin_mm' => [$set->get('plug_mm'), ...$skins],
         ], ['skin_mm.0' => 'settings.plug_mm']);
     }
 

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { ProcedureEntry } from '../../api/types';
 import { shown, toShop } from '../../parts/units';
 
-/** One tap logs it; gauge and strokes stand ready from the last time and move with plus and minus. */
-const props = defineProps<{ entry: ProcedureEntry; last: Record<string, number>; due: boolean }>();
-const emit = defineEmits<{ log: [values: Record<string, number>] }>();
+/**
+ * One tap logs it. What is seen is a button for each choice; gauge and strokes stand ready from the last time and move with
+ * plus and minus.
+ */
+const props = defineProps<{ entry: ProcedureEntry; last: Record<string, unknown>; due: boolean }>();
+const emit = defineEmits<{ log: [values: Record<string, unknown>] }>();
+const seen = computed(() => (props.entry.fields.length === 1 ? (props.entry.fields[0]?.choices ?? []) : []));
 const values = ref<Record<string, number | null>>({});
 watch(
     () => props.last,
@@ -13,9 +17,9 @@ watch(
         values.value = Object.fromEntries(
             props.entry.fields.map((f) => [
                 f.id,
-                props.last[f.id] === undefined
-                    ? null
-                    : Math.round(shown(f.dimension ?? 'number').from(props.last[f.id]!)),
+                typeof props.last[f.id] === 'number'
+                    ? Math.round(shown(f.dimension ?? 'number').from(Number(props.last[f.id])))
+                    : null,
             ]),
         );
     },
@@ -33,7 +37,18 @@ function go() {
 </script>
 
 <template>
-    <div class="tap">
+    <div v-if="seen.length > 0" class="seen" role="group" :aria-label="entry.fields[0]?.label">
+        <v-btn
+            v-for="choice in seen"
+            :key="choice"
+            :variant="last[entry.fields[0]!.id] === choice ? 'flat' : 'outlined'"
+            :color="due ? 'primary' : undefined"
+            size="large"
+            @click="emit('log', { [entry.fields[0]!.id]: choice })"
+            >{{ choice }}</v-btn
+        >
+    </div>
+    <div v-else class="tap">
         <v-btn
             :color="due ? 'primary' : undefined"
             :variant="due ? 'flat' : 'outlined'"
@@ -70,6 +85,12 @@ function go() {
 </template>
 
 <style scoped>
+.seen {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+    gap: 8px;
+    flex: 1 1 100%;
+}
 .tap {
     display: flex;
     gap: 12px;

@@ -64,10 +64,9 @@ const entries = computed(() =>
         .map((e) => procedure.value?.entries.find((x) => x.id === e))
         .filter((e): e is ProcedureEntry => !!e),
 );
-const pump = computed(() => {
-    const r = step.value?.reminders?.[0];
-    return r ? (procedure.value?.entries.find((e) => e.id === r.entry) ?? null) : null;
-});
+const reminder = computed(() => step.value?.reminders?.[0] ?? null);
+/** what is logged again and again while the timer runs: pumped, looked */
+const pump = computed(() => procedure.value?.entries.find((e) => e.id === reminder.value?.entry) ?? null);
 const due = computed(() =>
     run.value && pump.value
         ? (handsOf(run.value).find(
@@ -135,11 +134,10 @@ const mayClose = computed(
 );
 
 const model = useModel(run, thread, now);
-const { heating, cooling, point } = model;
+const { cooling, point } = model;
+/** what goes on inside; each draws itself only while there is something of it to see */
 const picture = computed(() =>
-    heating.value !== null && (thread.value?.step ?? null) !== null && !looks.value && point.value
-        ? runPictureOf(run.value?.summary.process ?? '')
-        : null,
+    thread.value?.step && !looks.value ? runPictureOf(run.value?.summary.process ?? '') : null,
 );
 /** What was last read where heat goes in, and which way it went. */
 const strip = computed(() => {
@@ -402,7 +400,11 @@ usePageKeys('This run', () => {
                         {{ timeOfDay(timer.started_at + 60 * model.planned.value.cool_min) }}
                     </p>
                     <p v-if="due !== null" :class="{ overdue: due < now }">
-                        <strong>{{ due < now ? 'Pump now' : `Pump in ${clockText(due - now)}` }}</strong>
+                        <strong>{{
+                            due < now
+                                ? `${reminder?.what} now`
+                                : `${reminder?.what} in ${clockText(due - now)}`
+                        }}</strong>
                         {{ logged(pump?.id ?? '').length }} so far
                     </p>
                     <button type="button" class="plain" @click="ask('more')">Change the time</button>
@@ -414,7 +416,14 @@ usePageKeys('This run', () => {
                 </p>
             </div>
 
-            <component :is="picture" v-if="picture" :run="run" :model="model" />
+            <component
+                :is="picture"
+                v-if="picture && thread"
+                :run="run"
+                :model="model"
+                :thread="thread"
+                :now="now"
+            />
             <InsideCard
                 v-if="run.inside"
                 :inside="run.inside"
@@ -533,7 +542,7 @@ usePageKeys('This run', () => {
             <PumpTap
                 v-if="pump"
                 :entry="pump"
-                :last="(logged(pump.id).slice(-1)[0]?.values ?? {}) as Record<string, number>"
+                :last="logged(pump.id).at(-1)?.values ?? {}"
                 :due="due !== null && due - now < 30"
                 @log="(values) => log('logged', { entry: pump?.id, values })"
             />
