@@ -40,6 +40,7 @@ describe('what a person sees', () => {
 
     it('has a minus that is one, and thin spaces between thousands', () => {
         expect(number(-1234.5, 1)).toBe('−1\u202F234.5');
+        expect([number(-0, 0), number(-0.04, 1), number(-0.06, 1)]).toEqual(['0', '0.0', '−0.1']);
     });
 });
 

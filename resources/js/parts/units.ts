@@ -30,7 +30,12 @@ export function shown(dimension: Dimension): Shown {
 
 export function number(value: number, digits: number): string {
     return value
-        .toLocaleString('en', { minimumFractionDigits: digits, maximumFractionDigits: digits })
+        .toLocaleString('en', {
+            minimumFractionDigits: digits,
+            maximumFractionDigits: digits,
+            // Nothing is no less than nothing.
+            signDisplay: 'negative',
+        })
         .replaceAll(',', '\u202F')
         .replace('-', '−');
 }
