@@ -29,6 +29,7 @@ dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard i
 dithermic seed                           add the demo shop to an empty one
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
+dithermic make-room                      make the partitions for the readings of the months to come
 dithermic rehearse                       try this version's migrations on a copy of the shop
 dithermic drill                          kill, fill, move and restore a shop of its own, and count what is left
 dithermic person reset NAME              a new password for who is locked out (NAME is what they sign in as)
@@ -447,6 +448,7 @@ cmd_start() {
     rm -f "$APP_CONFIG_CACHE"
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
     upgrade
+    owner_artisan shop:make-room >>"$LOG/artisan.log" 2>&1 || say 'No room could be made for the readings of later months; see the log.'
     if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
     # From here on it is somebody's shop: it is never filled in again.
     touch "$STATE/begun"
@@ -645,6 +647,7 @@ cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" 
 
 command=${1:-help}; [ $# -gt 0 ] && shift
 case $command in
+    make-room) load_settings; start_cluster; owner_artisan shop:make-room ;;
     start|stop|dev|test|seed|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
     artisan) load_settings; start_cluster; artisan "$@" ;;
     help|-h|--help) usage ;;

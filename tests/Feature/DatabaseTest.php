@@ -3,9 +3,11 @@
 declare(strict_types=1);
 
 use App\Models\Lot;
+use App\Models\Machine;
 use App\Models\Run;
 use App\Models\RunEvent;
 use App\Models\Source;
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Safety\DryState;
 use Dithermic\Core\Safety\SourceState;
@@ -134,4 +136,27 @@ it('holds a source to its rungs through the model too', function () {
         static fn () => DB::table('sources')->insert(['name' => 'x', 'state' => 'fine', 'note' => '']),
     ))->toBeTrue()
         ->and(Source::query()->count())->toBeGreaterThan(2);
+});
+
+it('makes room for the readings of the months to come, once, and not over what has come already', function (): void {
+    $months = static fn (): array => array_column(DB::select(
+        "select c.relname as name from pg_inherits i join pg_class c on c.oid = i.inhrelid
+         where i.inhparent = 'readings'::regclass order by 1",
+    ), 'name');
+    $this->travelTo(CarbonImmutable::parse('2031-03-15T12:00:00Z'));
+    $machine = Machine::query()->value('id');
+    // By a clock that ran ahead something lies in the one for all the rest.
+    DB::table('readings')->insert(['at' => '2031-05-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 1]);
+    $this->artisan('shop:make-room', ['--months' => 3])->assertSuccessful();
+    expect($months())->toContain('readings_2031_03', 'readings_2031_04', 'readings_2031_06')
+        ->not->toContain('readings_2031_05')->not->toContain('readings_2031_07');
+    DB::table('readings')->insert(['at' => '2031-04-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 2]);
+    expect((int) DB::table('readings_2031_04')->count())->toBe(1);
+    // What is only ever added to stays so in a new month too.
+    expect(static fn () => DB::transaction(
+        static fn () => DB::statement("delete from readings where at >= '2031-04-01'"),
+    ))->toThrow(Illuminate\Database\QueryException::class, 'append-only');
+    $before = count($months());
+    $this->artisan('shop:make-room', ['--months' => 3])->assertSuccessful();
+    expect($months())->toHaveCount($before);
 });
