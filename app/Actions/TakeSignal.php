@@ -8,6 +8,7 @@ use App\Models\Machine;
 use App\Models\Run;
 use App\Models\RunEvent;
 use App\Models\RunStation;
+use App\Models\User;
 use App\Support\Places;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
@@ -16,8 +17,9 @@ use Dithermic\Core\Run\EventSource;
 use Dithermic\Core\Run\Foot;
 
 /**
- * A press of the foot switch at a machine: what is in front of the run there is done. It is entered for whoever made the
- * run's last entry, for nobody signs in with a foot, and says that it came by foot.
+ * A press of the foot switch at a machine: what is in front of the run there is done. Nobody signs in with a foot: what a
+ * switch sends is entered for whoever made the run's last entry, and says that it came by foot. Who is signed in speaks for
+ * themselves.
  */
 final readonly class TakeSignal
 {
@@ -32,11 +34,12 @@ final readonly class TakeSignal
     }
 
     /**
+     * @param  User|null  $by  who sends it; null for a switch
      * @return array{run: Run, stored: list<string>, refused: list<array{key: string, error: InputError}>}
      *
      * @throws InputError where no run is at the machine, or the press says nothing there
      */
-    public function __invoke(Machine $machine, string $id, string $signal): array
+    public function __invoke(Machine $machine, string $id, string $signal, ?User $by): array
     {
         $before = $this->sentBefore($machine, $id);
         if ($before !== null) {
@@ -50,7 +53,7 @@ final readonly class TakeSignal
         if ($last !== null && $now - (float) $last->at->format('U.v') < self::BOUNCE_S) {
             return ['run' => $run, 'stored' => [], 'refused' => []];
         }
-        $by = $run->events->last()->by ?? $run->starter;
+        $by ??= $run->events->last()->by ?? $run->starter;
         $events = [];
         foreach ((new Foot($run->machineOfState()))->says($run->state(), $signal, $now) as $n => $said) {
             $events[] = [

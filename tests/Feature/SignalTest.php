@@ -71,8 +71,18 @@ it('answers a switch for its own machine only, with a token that can do nothing 
     );
     $send('Wren')->assertStatus(422)->assertJsonPath('error.field', 'machine');
     $send('Heron')->assertCreated();
+    // A switch has no name: it is whoever is at the run.
+    expect(RunEvent::query()->where('source', EventSource::Signal)->with('by')->firstOrFail()->by->login)->toBe('ines');
     $this->withHeaders($with)->getJson('/api/v1/lots')->assertStatus(403);
     $this->withHeaders($with)->postJson('/api/v1/readings', ['readings' => []])->assertStatus(403);
+});
+
+it('lets nobody who is signed in press in another\'s name', function (): void {
+    $run = readyToShoot();
+    $this->signedIn('jun');
+    press()->assertCreated();
+    $signals = RunEvent::query()->where('run_id', $run)->where('source', EventSource::Signal)->with('by')->get();
+    expect($signals->map(static fn (RunEvent $e): string => $e->by->login)->unique()->all())->toBe(['jun']);
 });
 
 it('begins nothing by foot where no run is, and knows no other machine and no other signal', function (): void {

@@ -13,6 +13,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Run\Foot;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Laravel\Sanctum\PersonalAccessToken;
 use OpenApi\Attributes as OA;
 
 /** The door for foot switches: a small device that knows its machine and nothing else. */
@@ -60,7 +61,8 @@ final class SignalController extends Controller
         if (! $user->mayReport($machine->id)) {
             throw new InputError('machine', 'is not the machine of this token: a switch speaks for its own');
         }
-        $taken = $take($machine, mb_strtolower($given['id']), $given['signal']);
+        $by = $user->currentAccessToken() instanceof PersonalAccessToken ? null : $user;
+        $taken = $take($machine, mb_strtolower($given['id']), $given['signal'], $by);
 
         return new JsonResponse(new SignalTakenData(
             $taken['run']->id,
