@@ -33,9 +33,8 @@ async function send(signal) {
                 body,
             });
             const said = await answer.json();
-            const refused = said.error?.message ?? said.refused?.[0]?.message;
-            return refused
-                ? `red: ${refused}`
+            return said.error
+                ? `red: ${said.error.message}`
                 : `green: run ${said.run_number}, ${said.stored.length} entries`;
         } catch {
             await new Promise((done) => setTimeout(done, AGAIN_MS));

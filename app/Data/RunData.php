@@ -70,7 +70,7 @@ final readonly class RunData
             items: new OA\Items(ref: '#/components/schemas/RunMaterialData'),
         )] public array $materials,
         #[OA\Property(
-            description: 'what an answer is about: 0 the whole run; else setup, safety and procedure are left out, and of events, entries and pieces come those that are newer than this number, or under way',
+            description: 'what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,

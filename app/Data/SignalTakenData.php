@@ -10,10 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class SignalTakenData
 {
-    /**
-     * @param  list<string>  $stored
-     * @param  list<RefusedEventData>  $refused
-     */
+    /** @param  list<string>  $stored */
     public function __construct(
         #[OA\Property] public string $run_id,
         #[OA\Property] public int $run_number,
@@ -22,10 +19,6 @@ final readonly class SignalTakenData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $stored,
-        #[OA\Property(
-            type: 'array',
-            items: new OA\Items(ref: '#/components/schemas/RefusedEventData'),
-        )] public array $refused,
     ) {
     }
 }

@@ -45,6 +45,7 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -375,6 +376,8 @@ final readonly class Present
         // They are numbered from 1 without a gap.
         $fresh = $run->events->slice($since);
         [$entries, $pieces] = $since === 0 ? [$state->entries, $state->pieces] : self::touched($state, $fresh);
+        // What it shows follows the steps as they really ended (RecordEvents).
+        $followed = $since === 0 || $fresh->contains(static fn (RunEvent $e): bool => $e->type === EventType::StepDone);
         $machine = $run->machineOfState();
         $procedure = $machine->procedure;
         $now = self::now();
@@ -400,7 +403,7 @@ final readonly class Present
             $this->summary($run),
             (object) $run->plan,
             (object) $run->choices,
-            (object) ($since === 0 ? $run->setup : []),
+            (object) ($followed ? $run->setup : []),
             (object) ($since === 0 ? $run->safety : []),
             (object) ($since === 0 ? $procedure->body : []),
             $steps,

@@ -19,20 +19,24 @@ final readonly class Sent
     /**
      * Keeps what an id stands for; inside the transaction of the work. Outside a request there is nothing to compare.
      *
+     * @return bool whether it comes for the first time
+     *
      * @throws Conflict when it stands for something else already
      */
-    public function as(string $id, string $field = 'id'): void
+    public function as(string $id, string $field = 'id'): bool
     {
         if ($this->request->route() === null) {
-            return;
+            return true;
         }
         $hash = $this->hash();
         if (DB::table('sent')->insertOrIgnore(['id' => mb_strtolower($id), 'hash' => $hash, 'at' => now()]) === 1) {
-            return;
+            return true;
         }
         if (DB::table('sent')->where('id', mb_strtolower($id))->value('hash') !== $hash) {
             throw Conflict::of($field);
         }
+
+        return false;
     }
 
     /** Of the person, the address and every field, in whatever order the fields came. */

@@ -394,3 +394,29 @@ it('pages the list by key without a gap or a double', function (): void {
     expect($seen)->toHaveCount(Run::query()->count())->and(array_unique($seen))->toHaveCount(count($seen));
     $this->getJson('/api/v1/runs?after=x')->assertStatus(422);
 });
+
+it('sends the drawings again once a step ended otherwise than planned, and not for a note', function (): void {
+    $this->freezeTime();
+    $body = panel();
+    $planned = $this->signedIn()->postJson('/api/v1/runs', $body)->assertCreated()->json('setup');
+    append($this, $body['id'], upToHeat())->assertJsonPath('refused', []);
+    $this->travel(7)->minutes();
+    $run = $this->getJson("/api/v1/runs/{$body['id']}")->json();
+    $since = count($run['events']);
+    $note = $this->postJson(
+        "/api/v1/runs/{$body['id']}/events",
+        ['since' => $since, 'events' => [entry('noted', ['text' => 'seen'])]],
+    )->assertOk()->json('run');
+    expect($note['setup'])->toBe([]);
+    $over = $this->postJson("/api/v1/runs/{$body['id']}/events", ['since' => $since + 1, 'events' => [
+        entry('step_done', ['step' => 'heat', 'reason' => 'it takes no more'], at: (float) now()->format('U.u')),
+    ]])->assertOk()->json('run');
+    // Seven minutes are what it got, whatever was planned.
+    expect($over['setup']['turn_min'])->toEqualWithDelta(7.0, 0.1)
+        ->and($over['setup']['turn_min'])->not->toEqualWithDelta($planned['turn_min'], 0.5)
+        ->and($over['setup']['curve'])->not->toBe($planned['curve'])
+        ->and($over['procedure'])->toBe([]);
+    // Another screen that knew of less gets them too.
+    expect($this->getJson("/api/v1/runs/{$body['id']}?since={$since}")->json('setup.turn_min'))
+        ->toEqualWithDelta(7.0, 0.1);
+});

@@ -47,11 +47,19 @@ it('takes one press once, however often it is sent, and one foot as one press', 
     $this->freezeTime();
     $id = fake_uuid();
     $stored = press('press', $id)->assertCreated()->json('stored');
-    expect(press('press', $id)->assertCreated()->json('stored'))->toBe($stored);
-    // The contact bounced.
-    press()->assertCreated()->assertJsonPath('stored', []);
+    expect($stored)->toHaveCount(2)->and(press('press', $id)->assertCreated()->json('stored'))->toBe($stored);
+    // The contact bounced; that press stays the same foot though it is sent again when it could say something.
+    $bounced = fake_uuid();
+    press('press', $bounced)->assertCreated()->assertJsonPath('stored', []);
     $this->travel(701)->milliseconds();
-    press()->assertStatus(422);
+    $early = fake_uuid();
+    press('press', $early)->assertStatus(422);
+    $this->travel(10)->minutes();
+    press('press', $bounced)->assertCreated()->assertJsonPath('stored', []);
+    // An id stands for one thing.
+    press('long', $bounced)->assertStatus(409);
+    // What was refused was not done, and its id stands for nothing yet.
+    press('press', $early)->assertCreated()->assertJsonCount(3, 'stored');
 });
 
 it('answers a switch for its own machine only, with a token that can do nothing else', function (): void {

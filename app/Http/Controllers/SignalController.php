@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeSignal;
-use App\Data\RefusedEventData;
 use App\Data\SignalTakenData;
 use App\Models\Machine;
 use App\Models\User;
@@ -64,15 +63,9 @@ final class SignalController extends Controller
         $by = $user->currentAccessToken() instanceof PersonalAccessToken ? null : $user;
         $taken = $take($machine, mb_strtolower($given['id']), $given['signal'], $by);
 
-        return new JsonResponse(new SignalTakenData(
-            $taken['run']->id,
-            $taken['run']->number,
-            $taken['stored'],
-            array_map(static fn (array $r): RefusedEventData => new RefusedEventData(
-                $r['key'],
-                $r['error']->field,
-                $r['error']->getMessage(),
-            ), $taken['refused']),
-        ), 201);
+        return new JsonResponse(
+            new SignalTakenData($taken['run']->id, $taken['run']->number, $taken['stored']),
+            201,
+        );
     }
 }

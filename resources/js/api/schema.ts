@@ -7192,7 +7192,7 @@ export interface components {
             inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];
-            /** @description what an answer is about: 0 the whole run; else setup, safety and procedure are left out, and of events, entries and pieces come those that are newer than this number, or under way */
+            /** @description what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
             since: number;
             /** Format: float */
             step_since: number;
@@ -7639,7 +7639,6 @@ export interface components {
             run_number: number;
             /** @description keys of the entries; none where it was the same foot again */
             stored: string[];
-            refused: components["schemas"]["RefusedEventData"][];
         };
         /** @description An open container at a sorting. */
         SortingBinData: {

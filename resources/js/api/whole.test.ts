@@ -66,6 +66,11 @@ describe('a run out of what is known and what is new', () => {
         expect([run?.setup, run?.procedure, run?.since]).toEqual([known.setup, known.procedure, 0]);
     });
 
+    it('shows what the server shows once a step has ended otherwise than planned', () => {
+        const followed = whole(known, answer({ setup: { curve: [1, 2] } }));
+        expect(followed?.setup).toEqual({ curve: [1, 2] });
+    });
+
     it('fits an answer that was asked for before another came, and makes no entry twice', () => {
         const later = whole(known, answer({ since: 2, events: [event(3), event(4)] }));
         expect(later?.events.map((e) => e.seq)).toEqual([1, 2, 3, 4]);

@@ -18,7 +18,8 @@ export function whole(known: Run | undefined, answer: Run): Run | null {
     return {
         ...answer,
         since: 0,
-        setup: known.setup,
+        // What it shows follows the steps as they end; where none has, it is left out.
+        setup: Object.keys(answer.setup).length > 0 ? answer.setup : known.setup,
         safety: known.safety,
         procedure: known.procedure,
         events: [...before, ...answer.events],
