@@ -32,6 +32,16 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class RecordEvents
 {
+    /** what of a run is looked at */
+    private const READ = [
+        'events.by',
+        'procedureVersion',
+        'product',
+        'stations.machine',
+        'materials.lot',
+        'charges',
+    ];
+
     /** a sender's clock may run this far ahead, s */
     private const AHEAD_S = 10.0;
 
@@ -52,7 +62,7 @@ final readonly class RecordEvents
         return DB::transaction(function () use ($run, $incoming): array {
             // Two screens writing to one run take turns here.
             $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
-            $run->setRawAttributes($locked->getAttributes(), true)->unsetRelations()->load(['events.by', 'procedureVersion', 'product', 'stations.machine', 'materials.lot', 'charges']);
+            $run->setRawAttributes($locked->getAttributes(), true)->unsetRelations()->load(self::READ);
             $machine = $run->machineOfState();
             $state = $run->state();
             $seq = $run->events->count();

@@ -51,6 +51,8 @@ final class Run extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
+    private ?RunState $folded = null;
+
     public function machineOfState(): RunMachine
     {
         return new RunMachine($this->procedureVersion->procedure(), $this->plan);
@@ -190,8 +192,6 @@ final class Run extends Model
     {
         return $this->belongsTo(ProcedureVersion::class, 'procedure_id');
     }
-
-    private ?RunState $folded = null;
 
     protected function casts(): array
     {

@@ -28,8 +28,6 @@ final class RunController extends Controller
 {
     private const PAGE = 50;
 
-    public const SINCE = ['nullable', 'integer', 'between:0,1000000'];
-
     /** what a line of the list needs */
     public const LISTED = ['product', 'stations.machine', 'materials.lot', 'starter', 'inspection', 'procedureVersion'];
 
@@ -180,7 +178,7 @@ final class RunController extends Controller
     public function show(Request $request, Run $run): JsonResponse
     {
         $this->authorize('view', $run);
-        $since = (int) ($request->validate(['since' => self::SINCE])['since'] ?? 0);
+        $since = (int) ($request->validate(['since' => AppendEventsRequest::SINCE])['since'] ?? 0);
 
         return new JsonResponse($this->present->run($run->load(self::WHOLE), $since));
     }

@@ -23,7 +23,6 @@ use OpenApi\Attributes as OA;
 
 final class ShopController extends Controller
 {
-    /** what a shop may set for itself, and between which bounds it is still physics */
     public function __construct(private readonly Present $present)
     {
     }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Http\Controllers\RunController;
 use App\Models\Run;
 use App\Models\User;
 use App\Support\KnownDevice;
@@ -18,6 +17,9 @@ use Illuminate\Validation\Rule;
 
 final class AppendEventsRequest extends FormRequest
 {
+    /** number of the newest entry that an asker knows of */
+    public const SINCE = ['nullable', 'integer', 'between:0,1000000'];
+
     private const LONGEST_TEXT = 2000;
 
     /** bytes of JSON */
@@ -34,7 +36,7 @@ final class AppendEventsRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'since' => RunController::SINCE,
+            'since' => self::SINCE,
             'events' => ['required', 'array', 'min:1', 'max:200'],
             'events.*.key' => ['required', 'string', 'regex:/^[A-Za-z0-9-]{8,60}$/'],
             'events.*.type' => ['required', Rule::enum(EventType::class)->except([EventType::Started])],

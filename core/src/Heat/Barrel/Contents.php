@@ -15,9 +15,6 @@ use Dithermic\Core\Material\PolymerLibrary;
 #[Calc('barrel.contents', 'what is in the barrel, and of which lots each shot was made', size: 'events')]
 final readonly class Contents
 {
-    /** a load that is less than this of what is there no longer counts as its oldest */
-    private const COUNTS_FROM = 0.01;
-
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -28,6 +25,7 @@ final readonly class Contents
         $capacity = $density * $in->barrel_volume_cm3;
         $space = new Space($capacity, $in->mixing * $capacity);
         $loads = [];
+        $loadedAt = [];
         $shots = [];
         foreach ($in->events as $i => $event) {
             if ($event->kind === BarrelEventKind::Load) {
@@ -38,6 +36,7 @@ final readonly class Contents
                     );
                 }
                 $loads[] = $event;
+                $loadedAt[] = $event->at_s;
                 $space->load(count($loads) - 1, $event->mass_g);
             } else {
                 if ($event->mass_g > $space->held() + 1e-6) {
@@ -46,17 +45,12 @@ final readonly class Contents
                         sprintf('is more than there is: %.1f g are in the barrel then', $space->held()),
                     );
                 }
-                $shots[] = $this->shot($event, $space->take($event->mass_g), $loads);
+                $shots[] = $this->shot($event, $space->take($event->mass_g), $loads, $loadedAt);
             }
         }
         $contents = $space->contents();
         $held = $space->held();
-        $oldest = null;
-        foreach ($contents as $load => $mass) {
-            if ($mass >= self::COUNTS_FROM * $held) {
-                $oldest = max($oldest ?? 0.0, $in->now_s - $loads[$load]->at_s);
-            }
-        }
+        $oldest = $space->oldest($loadedAt, $in->now_s);
         $result = new ContentsResult($shots, new InBarrel($held, self::shares($contents, $loads), $oldest));
 
         return $result->explain($held < 1e-9 ? 'The barrel is empty.' : sprintf(
@@ -70,20 +64,16 @@ final readonly class Contents
     /**
      * @param  array<int, float>  $out
      * @param  list<BarrelEvent>  $loads
+     * @param  list<float>  $loadedAt
      */
-    private function shot(BarrelEvent $event, array $out, array $loads): BarrelShot
+    private function shot(BarrelEvent $event, array $out, array $loads, array $loadedAt): BarrelShot
     {
-        $age = 0.0;
-        foreach ($out as $load => $mass) {
-            $age += $mass * ($event->at_s - $loads[$load]->at_s);
-        }
-
         return new BarrelShot(
             $event->at_s,
             $event->kind,
             $event->mass_g,
             self::shares($out, $loads),
-            $age / max(1e-12, array_sum($out)),
+            Space::meanAge($out, $loadedAt, $event->at_s),
         );
     }
 

@@ -23,7 +23,7 @@ final readonly class ContentsInput implements Checked
             '',
             min: 0,
             max: 1,
-        )] public float $mixing = 0.6,
+        )] public float $mixing = Space::MIXING,
     ) {
     }
 

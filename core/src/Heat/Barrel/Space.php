@@ -13,6 +13,12 @@ namespace Dithermic\Core\Heat\Barrel;
  */
 final class Space
 {
+    /** share that is well stirred where nobody knows it: before a plunger */
+    public const MIXING = 0.6;
+
+    /** a load that is less than this of what is there no longer counts as its oldest */
+    private const COUNTS_FROM = 0.01;
+
     /** @var array<int, float> mass of each load in the stirred part */
     private array $stirred = [];
 
@@ -81,6 +87,36 @@ final class Space
         }
 
         return array_filter($all, static fn (float $mass): bool => $mass > 1e-12);
+    }
+
+    /**
+     * @param  list<float>  $loadedAt  when each load came, s
+     * @return float|null s; null when it is empty
+     */
+    public function oldest(array $loadedAt, float $now): ?float
+    {
+        $least = self::COUNTS_FROM * $this->held();
+        $counting = array_filter($this->contents(), static fn (float $mass): bool => $mass >= $least);
+
+        $moments = array_intersect_key($loadedAt, $counting);
+
+        return $moments === [] ? null : $now - min($moments);
+    }
+
+    /**
+     * By mass, s.
+     *
+     * @param  array<int, float>  $masses  by load
+     * @param  list<float>  $loadedAt
+     */
+    public static function meanAge(array $masses, array $loadedAt, float $now): float
+    {
+        $age = 0.0;
+        foreach ($masses as $load => $mass) {
+            $age += $mass * ($now - $loadedAt[$load]);
+        }
+
+        return $age / max(1e-12, array_sum($masses));
     }
 
     /** @return list<array<int, float>> mass of each load, from the nozzle to the feed: the stirred part, then the plug */

@@ -21,13 +21,8 @@ use Dithermic\Core\Run\RunState;
  */
 final readonly class Barrel
 {
-    /** share that is well stirred before a plunger; barrel.contents has the same default */
-    private const MIXING = 0.6;
-
     /** of what is there, g: less is none */
     private const NOTHING_G = 0.5;
-
-    private const COUNTS_FROM = 0.01;
 
     public function __construct(private Registry $calculations)
     {
@@ -41,7 +36,7 @@ final readonly class Barrel
         if ($capacity <= 0 || $shot <= 0) {
             return null;
         }
-        $space = new Space($capacity, self::MIXING * $capacity);
+        $space = new Space($capacity, Space::MIXING * $capacity);
         $loadedAt = [];
         $over = 0.0;
         foreach (self::log($state, $shot) as [$at, $change]) {
@@ -61,14 +56,10 @@ final readonly class Barrel
         if ($held < self::NOTHING_G) {
             return new Inside($now, 0.0, $capacity, $shot, 0, null, null, null, null, [], 'The barrel is empty.', null);
         }
-        $age = static fn (array $of): float => self::meanAge($of, $loadedAt, $now);
+        $age = static fn (array $of): float => Space::meanAge($of, $loadedAt, $now);
         $next = clone $space;
         $budget = $this->budget($polymer, (float) ($targets['melt_c'] ?? 0), $age($next->take(min($shot, $held))));
         $pieces = (int) floor($held / $shot + 1e-6);
-        $oldest = null;
-        foreach ($space->contents() as $load => $mass) {
-            $oldest = $mass < self::COUNTS_FROM * $held ? $oldest : max($oldest ?? 0.0, $now - $loadedAt[$load]);
-        }
 
         return new Inside(
             $now,
@@ -76,7 +67,7 @@ final readonly class Barrel
             round($capacity, 1),
             $shot,
             $pieces,
-            $oldest,
+            $space->oldest($loadedAt, $now),
             $budget?->used,
             $budget?->minutes_left,
             $budget?->verdict,
@@ -143,19 +134,5 @@ final readonly class Barrel
         usort($log, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
         return $log;
-    }
-
-    /**
-     * @param  array<int, float>  $masses  by load
-     * @param  list<float>  $loadedAt
-     */
-    private static function meanAge(array $masses, array $loadedAt, float $now): float
-    {
-        $age = 0.0;
-        foreach ($masses as $load => $mass) {
-            $age += $mass * ($now - $loadedAt[$load]);
-        }
-
-        return $age / max(1e-12, array_sum($masses));
     }
 }
