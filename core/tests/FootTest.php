@@ -126,3 +126,48 @@ it('never says what the run would refuse, wherever its pieces are', function ():
         expect($at->state->pieces)->not->toBe([]);
     }
 });
+
+/**
+ * What a press says after each entry of the written runs, then and two hours later; nothing where it is refused.
+ *
+ * @return array<string, list<array{string, string}>> by run
+ */
+function pressesOfWrittenRuns(): array
+{
+    $file = json_decode((string) file_get_contents(__DIR__.'/conformance/runs.json'), true);
+    $says = [];
+    foreach ($file['runs'] as $run) {
+        $procedure = $file['procedures'][$run['procedure']];
+        $machine = new RunMachine(new Procedure($procedure['body']), $procedure['plan']);
+        $state = new RunState;
+        foreach ($run['events'] as $i => $e) {
+            $machine->apply($state, new Event($e['key'], EventType::from($e['type']), (float) $e['at'], $e['by'], $e['data']));
+            $at = (float) $run['folds'][$i]['at'];
+            $says[$run['name']][] = [pressInShort($machine, $state, $at), pressInShort($machine, $state, $at + 7200)];
+        }
+    }
+
+    return $says;
+}
+
+function pressInShort(RunMachine $machine, RunState $state, float $at): string
+{
+    try {
+        $said = (new Foot($machine))->says($state, Foot::PRESS, $at);
+    } catch (InputError) {
+        return '';
+    }
+
+    return implode('; ', array_map(static fn (array $e): string => implode(' ', array_filter([
+        $e['type']->value,
+        $e['data']['step'] ?? $e['data']['entry'] ?? '',
+        $e['data']['values']['verdict'] ?? '',
+        (string) ($e['data']['piece'] ?? ''),
+    ], static fn (string $part): bool => $part !== '')), $said));
+}
+
+it('says without a screen what it says at one', function (): void {
+    // The screens are held to the same file (resources/js/offline/conformance.test.ts).
+    $written = json_decode((string) file_get_contents(__DIR__.'/conformance/foot.json'), true);
+    expect(pressesOfWrittenRuns())->toBe($written)->and(count($written))->toBeGreaterThan(5);
+});

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import pressed from '../../../core/tests/conformance/foot.json';
 import written from '../../../core/tests/conformance/runs.json';
+import type { Entry } from '../api/queue';
 import type { QueuedEvent } from '../api/store';
 import type { Procedure, Run } from '../api/types';
+import { aboutOf, focusOf, footSays } from '../areas/run/focus';
 import { missing } from './gates';
 import { handsOf } from './hands';
 import { overlay } from './overlay';
@@ -82,6 +85,16 @@ const waits = (e: Told): QueuedEvent =>
         refused: null,
     }) as unknown as QueuedEvent;
 
+const inShort = ({ type, data }: Entry) =>
+    [
+        type,
+        data.step ?? data.entry ?? '',
+        (data.values as { verdict?: string })?.verdict ?? '',
+        data.piece ?? '',
+    ]
+        .filter((part) => part !== '')
+        .join(' ');
+
 function folded(run: Run, at: number): Partial<Fold> {
     const fold: Partial<Fold> = {
         at,
@@ -148,6 +161,35 @@ describe('a run on a screen that has no server adds up to what the server makes 
             });
         });
     }
+});
+
+describe('a foot switch says at this screen what it says without one', () => {
+    const procedures = written.procedures as unknown as Record<
+        string,
+        { plan: Record<string, number>; body: Procedure }
+    >;
+    const told = written.runs as unknown as {
+        name: string;
+        procedure: string;
+        events: Told[];
+        folds: Fold[];
+    }[];
+    it.each(Object.entries(pressed as Record<string, string[][]>))('%s', (name, presses) => {
+        const { procedure, events, folds } = told.find((r) => r.name === name)!;
+        const { plan, body } = procedures[procedure]!;
+        const heard = begun(body, plan, events[0]!);
+        const says = folds.map((fold, i) => {
+            const run = overlay(heard, events.slice(1, i + 1).map(waits));
+            return [fold.at, fold.at + 7200].map((at) => {
+                const focus = focusOf(run, null, at);
+                const said = footSays(run, focus, at);
+                return said === null ? '' : aboutOf(focus, said, 'signal').map(inShort).join('; ');
+            });
+        });
+        expect(says).toEqual(presses);
+        // It is no foot that never says anything.
+        expect(presses.flat().filter((p) => p !== '').length).toBeGreaterThan(3);
+    });
 });
 
 describe('gates', () => {

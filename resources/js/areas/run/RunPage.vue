@@ -18,7 +18,7 @@ import { runPictureOf } from '../../processes/panels';
 import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
-import { judgedBy, missingOf } from './focus';
+import { footSays, judgedBy, missingOf, verdictOf } from './focus';
 import InsideCard from './InsideCard.vue';
 import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
@@ -99,24 +99,8 @@ const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
 const missingNow = computed(() => (run.value ? missingOf(run.value, focus.value, now.value) : []));
 /** a verdict is all that is wanted: one touch */
 const judged = computed(() => (run.value ? judgedBy(run.value, focus.value, now.value) : null));
-async function judge(
-    verdict: 'good' | 'scrap',
-    why?: string,
-    by = judged.value,
-    source: 'tap' | 'signal' = 'tap',
-) {
-    if (!by) return;
-    const last = by.steps[by.steps.length - 1]!;
-    const before = by.steps.slice(0, -1).map((s) => ({ type: 'step_done', data: { step: s.id } }));
-    const values = why === undefined ? { verdict } : { verdict, reason: why };
-    await logAll(
-        [
-            ...before,
-            { type: 'logged', data: { entry: by.entry, values } },
-            { type: 'step_done', data: { step: last.id } },
-        ],
-        source,
-    );
+async function judge(verdict: 'good' | 'scrap', why?: string, by = judged.value) {
+    if (by) await logAll(verdictOf(by, verdict, why));
 }
 const wanted = computed(() => Number(run.value?.plan.pieces ?? 0));
 const allDone = computed(
@@ -224,13 +208,13 @@ function ask(what: Asked) {
     hold(true);
     asking.value = what;
 }
-async function advance(source: 'tap' | 'signal' = 'tap') {
+async function advance() {
     if (!step.value || run.value?.summary.status !== 'running') return;
     if (missingNow.value.length > 0) {
-        if (step.value.pass_anyway !== 'no' && source === 'tap') ask('anyway');
+        if (step.value.pass_anyway !== 'no') ask('anyway');
         return;
     }
-    await log('step_done', { step: step.value.id }, source);
+    await log('step_done', { step: step.value.id });
 }
 const ANSWERS: Record<Asked, (text: string) => Promise<void>> = {
     anyway: (text) => log('step_done', { step: about.step, reason: text }),
@@ -255,11 +239,11 @@ watch(
     },
     { immediate: true },
 );
-// By foot it says what the main button says, and passes no gate (core/src/Run/Foot.php).
 useFoot((long) => {
-    if (settling.value || run.value?.summary.status !== 'running') return;
-    if (judged.value) void (long ? ask('scrap') : judge('good', undefined, judged.value, 'signal'));
-    else if (!long) void advance('signal');
+    if (settling.value || !run.value) return;
+    if (long) return judged.value ? ask('scrap') : undefined;
+    const said = footSays(run.value, focus.value, now.value);
+    if (said) void logAll(said, 'signal');
 });
 usePageKeys('This run', () => {
     const list: ShopKey[] = [
@@ -568,7 +552,7 @@ usePageKeys('This run', () => {
                 :variant="missingNow.length === 0 ? 'flat' : 'outlined'"
                 size="x-large"
                 :disabled="missingNow.length > 0 && (step.pass_anyway ?? 'no') === 'no'"
-                @click="advance()"
+                @click="advance"
                 ><span class="btn-in"
                     ><span>{{ step.button }}</span
                     ><small v-if="missingNow.length > 0"

@@ -1,3 +1,4 @@
+import type { Entry } from '../../api/queue';
 import type { Procedure, ProcedureStep, Run } from '../../api/types';
 import { after, missing, phase, taken, threadOf } from '../../offline/gates';
 import { handsOf } from '../../offline/hands';
@@ -87,4 +88,37 @@ export function judgedBy(
     return there && missingOf(run, focus, now).length === 0
         ? { steps: [step, following], entry: there }
         : null;
+}
+
+/** A piece is judged, and with that the steps that asked for it are done. */
+export function verdictOf(
+    by: { steps: ProcedureStep[]; entry: string },
+    verdict: 'good' | 'scrap',
+    reason?: string,
+): Entry[] {
+    const done = by.steps.map((s) => ({ type: 'step_done', data: { step: s.id } }));
+    const values = reason === undefined ? { verdict } : { verdict, reason };
+    return [...done.slice(0, -1), { type: 'logged', data: { entry: by.entry, values } }, ...done.slice(-1)];
+}
+
+/** Entries about a focus: they name their piece, and one that is not begun yet begins with them. */
+export function aboutOf({ piece, next }: Focus, entries: Entry[], source: Entry['source']): Entry[] {
+    const about = entries.map((e) => ({
+        ...e,
+        source,
+        data: piece === null ? e.data : { ...e.data, piece },
+    }));
+    return next ? [{ type: 'piece_begun', data: { piece }, source }, ...about] : about;
+}
+
+/**
+ * What a press of a foot switch says there: what the main button says, and no more; null where a gate is shut. core/src/Run/Foot.php
+ * says the same for switches that have no screen; core/tests/conformance/foot.json holds the two to each other.
+ */
+export function footSays(run: Run, focus: Focus, now: number): Entry[] | null {
+    const step = stepOf(run, focus);
+    if (!step || run.summary.status !== 'running') return null;
+    const judged = judgedBy(run, focus, now);
+    if (judged) return verdictOf(judged, 'good');
+    return missingOf(run, focus, now).length > 0 ? null : [{ type: 'step_done', data: { step: step.id } }];
 }

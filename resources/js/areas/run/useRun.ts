@@ -7,7 +7,7 @@ import type { Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
 import { overlay } from '../../offline/overlay';
 import { useNow } from '../../parts/clock';
-import { focusOf, stepOf, type Focus } from './focus';
+import { aboutOf, focusOf, stepOf, type Focus } from './focus';
 
 /** ms in which a screen that has turned to something else by itself takes no touch: it was meant for what stood there */
 const SETTLES_MS = 700;
@@ -95,14 +95,8 @@ export function useRun(id: string) {
 
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
     async function logAll(entries: Entry[], source: Entry['source'] = 'tap') {
-        const { piece, next } = focus.value;
         touch();
-        const about = entries.map((e) => ({
-            ...e,
-            source,
-            data: piece === null ? e.data : { ...e.data, piece },
-        }));
-        await keepAll(id, next ? [{ type: 'piece_begun', data: { piece }, source }, ...about] : about);
+        await keepAll(id, aboutOf(focus.value, entries, source));
         picked.value = null;
         await flush();
         void refreshFloor();
