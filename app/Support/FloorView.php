@@ -192,12 +192,9 @@ final readonly class FloorView
             static fn (Definition $p): array => $p->main()->kinds,
             $this->processes->all(),
         ));
-        $free = Machine::query()->whereIn('kind', $mains)
-            ->whereNull('retired_at')
-            ->whereNotIn(
-                'id',
-                RunStation::query()->select('machine_id')->whereNotNull('from_at')->whereNull('to_at'),
-            )->count();
+        $ours = Machine::query()->whereIn('kind', $mains)->whereNull('retired_at')->pluck('id');
+        $taken = RunStation::query()->whereNotNull('from_at')->whereNull('to_at')->pluck('machine_id');
+        $free = $ours->diff($taken)->count();
         /** @var object{n: int, bad: int} $today */
         $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())
             ->whereNotNull('verdict')
@@ -218,7 +215,11 @@ final readonly class FloorView
                 Charge::query()->where('status', Charge::WAITING)->count(),
                 $weighing > 0 ? "{$weighing} at the scale" : 'charges wait',
             ),
-            new StageData('set', $free, $free === 1 ? 'machine free' : ($free > 0 ? 'machines free' : 'all taken')),
+            new StageData('set', $free, match (true) {
+                $ours->isEmpty() => 'no machine yet',
+                $free === 0 => 'all taken',
+                default => $free === 1 ? 'machine free' : 'machines free',
+            }),
             new StageData(
                 'run',
                 $open->count() - $check->count(),

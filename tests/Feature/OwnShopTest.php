@@ -237,3 +237,11 @@ it('knows what of a polymer can be set, and who may', function (): void {
     $this->postJson('/api/v1/polymers/PP/overrides', ['path' => 'demould_c.typical', 'value' => 80, 'reason' => 'x'])
         ->assertStatus(403);
 });
+
+it('does not call a shop without machines taken', function (): void {
+    $says = fn (): string => array_column($this->getJson('/api/v1/floor')->assertOk()->json('stages'), 'says', 'id')['set'];
+    $this->signedIn('maren');
+    expect($says())->toBe('machines free');
+    Machine::query()->update(['retired_at' => now()]);
+    expect($says())->toBe('no machine yet');
+});

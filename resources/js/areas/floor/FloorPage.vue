@@ -115,7 +115,7 @@ const next = (l: Lane) =>
                     </div>
                 </section>
             </div>
-            <p class="legend quiet">
+            <p v-if="lanes.length > 0" class="legend quiet">
                 <i class="sw heat past" /> heat in <i class="sw cool past" /> heat out
                 <i class="sw hands past" /> hands <i class="sw heat coming" /> still to come
                 <i class="dot" /> needs hands

@@ -91,6 +91,13 @@ function go() {
     gap: 8px;
     flex: 1 1 100%;
 }
+.seen :deep(.v-btn) {
+    height: auto;
+    min-height: var(--touch);
+}
+.seen :deep(.v-btn__content) {
+    white-space: normal;
+}
 .tap {
     display: flex;
     gap: 12px;

@@ -15,14 +15,16 @@ const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.
 <template>
     <section class="card">
         <h2>Polymers</h2>
-        <label class="sel"
-            >Polymer
-            <select v-model="code">
-                <option v-for="p in polymers.data.value" :key="p.code" :value="p.code">
-                    {{ p.code }}, {{ p.name }}
-                </option>
-            </select></label
-        >
+        <div class="fields">
+            <label
+                >Polymer
+                <select v-model="code">
+                    <option v-for="p in polymers.data.value" :key="p.code" :value="p.code">
+                        {{ p.code }}, {{ p.name }}
+                    </option>
+                </select></label
+            >
+        </div>
         <div v-if="polymer" class="poly">
             <HeatStrip :marks="polymer.marks" :height="360" />
             <div>
@@ -47,23 +49,8 @@ const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.
 </template>
 
 <style scoped>
-.sel {
-    font-weight: 600;
-    display: block;
-    margin: 10px 0;
-}
-.sel select {
-    min-height: var(--touch);
-    border: 1px solid var(--line);
-    border-radius: 4px;
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-    padding: 0 10px;
-    margin-left: 8px;
-    max-width: 260px;
-}
 .poly {
+    margin-top: 14px;
     display: grid;
     grid-template-columns: 250px 1fr;
     gap: 18px;

@@ -35,7 +35,6 @@ const levels = computed((): [string, number][] =>
     sheet.value
         ? [
               ['too hot', sheet.value.sheet_upper_c],
-              ['mean wanted', sheet.value.sheet_normal_c],
               ['too cold', sheet.value.sheet_lower_c],
           ]
         : [],
@@ -57,5 +56,6 @@ const span = computed(() => {
         :levels="levels"
         :moments="[['now', now]]"
         :span="span"
+        :height="150"
     />
 </template>

@@ -15,11 +15,15 @@ const props = defineProps<{
     moments?: [string, number][];
     span?: { name: string; from: number; to: number } | null;
     bad?: number[];
+    height?: number;
 }>();
 // Drawn at its real size, so that its words stay readable in a narrow column.
 const box = ref<SVGSVGElement | null>(null);
 const { width } = useElementSize(box, { width: 420, height: 0 });
 const W = computed(() => Math.max(260, width.value));
+const H = computed(() => props.height ?? 262);
+/** where its axis lies */
+const floor = computed(() => H.value - 36);
 const DASH = ['', '7 4', '2 4', '12 4 2 4', '5 2', '1 3', '9 2 2 2', '3 3'];
 const frame = computed(() => {
     const xy = props.sets.flatMap((s) => s.xy);
@@ -34,7 +38,8 @@ const frame = computed(() => {
 });
 const X = (v: number) =>
     58 + ((v - frame.value.x0) / (frame.value.x1 - frame.value.x0 || 1)) * (W.value - 76);
-const Y = (v: number) => 226 - ((v - frame.value.y0) / (frame.value.y1 - frame.value.y0 || 1)) * 194;
+const Y = (v: number) =>
+    floor.value - ((v - frame.value.y0) / (frame.value.y1 - frame.value.y0 || 1)) * (floor.value - 32);
 /** A round step that gives four to seven marks. */
 function marks(from: number, to: number): number[] {
     const raw = (to - from || 1) / (W.value < 420 ? 4 : 6);
@@ -65,7 +70,8 @@ const names = computed(() => {
         if (k > 0) n.y = Math.max(n.y, all[k - 1]!.y + 14);
     });
     const low = all[all.length - 1]?.y ?? 0;
-    if (low > 222) all.forEach((n) => (n.y -= low - 222));
+    const most = floor.value - 4;
+    if (low > most) all.forEach((n) => (n.y -= low - most));
     return all;
 });
 /** Near the right edge the span's name ends there instead of beginning at it. */
@@ -81,8 +87,8 @@ const says = computed(
 <template>
     <svg
         ref="box"
-        :viewBox="`0 0 ${W} 262`"
-        height="262"
+        :viewBox="`0 0 ${W} ${H}`"
+        :height="H"
         width="100%"
         class="chart"
         role="img"
@@ -93,28 +99,28 @@ const says = computed(
                 :x="X(Math.max(frame.x0, span.from))"
                 y="32"
                 :width="Math.max(0, X(Math.min(frame.x1, span.to)) - X(Math.max(frame.x0, span.from)))"
-                height="194"
+                :height="floor - 32"
                 class="span"
             />
             <text
                 :x="late ? W - 18 : X(Math.max(frame.x0, span.from)) + 6"
-                y="221"
+                :y="floor - 5"
                 :text-anchor="late ? 'end' : 'start'"
                 class="said"
             >
                 {{ span.name }}
             </text>
         </g>
-        <path :d="`M58 32V226H${W - 8}`" class="axis" />
+        <path :d="`M58 32V${floor}H${W - 8}`" class="axis" />
         <g v-for="v in xTicks" :key="`x${v}`">
-            <path :d="`M${X(v)} 226v4`" class="axis" />
-            <text :x="X(v)" y="243" text-anchor="middle">{{ format(v, alongUnit) }}</text>
+            <path :d="`M${X(v)} ${floor}v4`" class="axis" />
+            <text :x="X(v)" :y="floor + 17" text-anchor="middle">{{ format(v, alongUnit) }}</text>
         </g>
         <g v-for="v in yTicks" :key="`y${v}`">
             <path :d="`M58 ${Y(v)}H${W - 16}`" class="grid" />
             <text x="52" :y="Y(v) + 4" text-anchor="end">{{ format(v, upUnit) }}</text>
         </g>
-        <text :x="W / 2" y="259" text-anchor="middle">
+        <text :x="W / 2" :y="H - 3" text-anchor="middle">
             {{ withUnitOf(along, alongUnit) }}
         </text>
         <text x="4" y="16">
@@ -132,10 +138,10 @@ const says = computed(
             :stroke-dasharray="DASH[i]"
         />
         <g v-for="([name, v], i) in moments" :key="name">
-            <path :d="`M${X(v)} 32V226`" class="moment" />
+            <path :d="`M${X(v)} 32V${floor}`" class="moment" />
             <text
                 :x="X(v) + (X(v) > W * 0.55 ? -5 : 5)"
-                :y="204 - 15 * i"
+                :y="floor - 22 - 15 * i"
                 :text-anchor="X(v) > W * 0.55 ? 'end' : 'start'"
                 class="halo"
             >
