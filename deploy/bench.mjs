@@ -111,7 +111,8 @@ console.log('\n── API, one after the other from the browser');
             post('plans', { ...draft, settings: { thickness_mm: 6 + i / 10 } }),
         );
         await run('GET floor', 40, () => fetch('/api/v1/floor', { headers: { Accept: 'application/json' } }));
-        const lots = await (await fetch('/api/v1/lots', { headers: { Accept: 'application/json' } })).json();
+        const shelves = await fetch('/api/v1/lots', { headers: { Accept: 'application/json' } });
+        const lots = (await shelves.json()).items;
         await run('GET lots (a page of the stock list)', 40, () =>
             fetch('/api/v1/lots', { headers: { Accept: 'application/json' } }),
         );

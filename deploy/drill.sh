@@ -29,7 +29,7 @@ ask() {
 }
 bring() {
     local token; token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
-    curl -sS -m 20 -o "$ROOM/answer" -w '%{http_code}' -b "$ROOM/cookies" -c "$ROOM/cookies" -H "Origin: $(base)" -H 'Accept: application/json' -H "X-XSRF-TOKEN: $token" -F "file=@$2" -F "id=$1" -F dry_run=0 "$(base)/api/v1/transfer/lots"
+    curl -sS -m 20 -o "$ROOM/answer" -w '%{http_code}' -b "$ROOM/cookies" -c "$ROOM/cookies" -H "Origin: $(base)" -H 'Accept: application/json' -H "X-XSRF-TOKEN: $token" -F "file=@$2" -F "id=$1" -F preview=0 "$(base)/api/v1/transfer/lots"
 }
 # One write; counts it when the shop said that it has it.
 SAID=0

@@ -39,6 +39,7 @@ static() {
     # Pint is a Laravel application itself: the shop's cache paths are not for it.
     one pint env -u APP_CONFIG_CACHE -u APP_ROUTES_CACHE -u APP_SERVICES_CACHE -u APP_PACKAGES_CACHE -u APP_EVENTS_CACHE -u LARAVEL_STORAGE_PATH vendor/bin/pint --test
     one phpstan vendor/bin/phpstan analyse --memory-limit=2G --no-progress
+    one phpstan-core vendor/bin/phpstan analyse -c phpstan-core.neon --memory-limit=2G --no-progress
     one eslint npx eslint resources/js e2e
     one types npx vue-tsc --noEmit -p tsconfig.json
     one contract contract_is_current

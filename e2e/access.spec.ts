@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, ask, signIn } from './shop';
+import { accessible, list, signIn } from './shop';
 
 test('a lead adds somebody, helps who forgot a password, and switches off', async ({ page, browser }) => {
     await signIn(page, 'maren');
@@ -74,9 +74,9 @@ test('a token is shown once, opens what it says, is listed and revoked; a screen
     await expect(page.getByText('platen thermometer opens nothing any more.')).toBeVisible();
     expect((await send('Anvil')).status()).toBe(401);
 
-    const before = await ask<{ id: number }[]>(page, 'screens');
+    const before = await list<{ id: number }>(page, 'screens');
     await page.getByRole('button', { name: 'Forget' }).first().click();
     await expect(page.getByText('there the password is needed again')).toBeVisible();
-    expect((await ask<{ id: number }[]>(page, 'screens')).length).toBe(before.length - 1);
+    expect((await list<{ id: number }>(page, 'screens')).length).toBe(before.length - 1);
     await instrument.dispose();
 });

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, put, signIn } from './shop';
+import { accessible, ask, list, put, signIn } from './shop';
 
 const state = process.env.DITHERMIC_STATE ?? `${new URL('..', import.meta.url).pathname}storage`;
 interface Lot {
@@ -123,7 +123,7 @@ test('an unknown stays unknown: the tests that are to hand do not decide, and no
     page,
 }) => {
     await signIn(page, 'ines');
-    const lots = await ask<Lot[]>(page, 'lots?polymer=UNKNOWN');
+    const lots = await list<Lot>(page, 'lots?polymer=UNKNOWN');
     await page.goto(`/sort/lots/${lots[0]!.id}`);
     await page.getByRole('link', { name: 'Find the polymer' }).last().click();
     await expect(page.getByRole('heading', { name: 'Find the polymer' })).toBeVisible();
@@ -167,8 +167,8 @@ test('a source goes from its first delivery to accepted, and down again', async 
     const lot = Number(page.url().split('/').pop());
     const gate = async (scale: string): Promise<string> => {
         const [products, machines] = await Promise.all([
-            ask<{ id: number; name: string }[]>(page, 'products'),
-            ask<{ id: number; name: string }[]>(page, 'machines'),
+            list<{ id: number; name: string }>(page, 'products'),
+            list<{ id: number; name: string }>(page, 'machines'),
         ]);
         const answer = await put(page, 'plans', {
             product_id: products.find((p) => p.name === 'hive floor panel')!.id,
@@ -213,7 +213,7 @@ test('a source goes from its first delivery to accepted, and down again', async 
 
 test('PA6 is dried, left open too long, refused, and dried again', async ({ page }) => {
     await signIn(page, 'ines');
-    const pa6 = (await ask<Lot[]>(page, 'lots?polymer=PA6'))[0]!;
+    const pa6 = (await list<Lot>(page, 'lots?polymer=PA6'))[0]!;
     const state = async () => (await ask<{ lot: Lot }>(page, `lots/${pa6.id}`)).lot.dry_state;
     const gate = async (): Promise<string> =>
         JSON.stringify(
@@ -274,7 +274,7 @@ test('CSV is tried first, its faults named by row, and then all of it goes in', 
 
 test('fifty draws at once from one lot lose nothing and invent nothing', async ({ page }) => {
     await signIn(page, 'ines');
-    const source = (await ask<{ id: number }[]>(page, 'sources'))[0]!.id;
+    const source = (await list<{ id: number }>(page, 'sources'))[0]!.id;
     const lot = (await put(page, 'lots', {
         id: crypto.randomUUID(),
         source_id: source,

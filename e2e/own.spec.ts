@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, ask, signIn } from './shop';
+import { accessible, ask, list, signIn } from './shop';
 
 test('a lead enters a machine and a product of the shop, and both are planned at once', async ({ page }) => {
     test.setTimeout(90_000);
@@ -55,7 +55,7 @@ test('a lead enters a machine and a product of the shop, and both are planned at
 
 test('two leads do not talk over one another about a machine', async ({ page, context }) => {
     await signIn(page, 'maren');
-    const machines = await ask<{ id: number; name: string }[]>(page, 'machines');
+    const machines = await list<{ id: number; name: string }>(page, 'machines');
     const url = `/shop/machines/${machines.find((m) => m.name === 'Adder')!.id}`;
     const other = await context.newPage();
     await page.goto(url);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, anyway, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn } from './shop';
+import { accessible, anyway, ask, confirmAll, intoTheHeat, list, pad, setUpPanel, signIn } from './shop';
 
 interface RunBody {
     summary: { id: string; status: string; verdict: string; step: string };
@@ -16,7 +16,7 @@ test('one pressed panel, from flake to record, with the cable out and the browse
 }) => {
     test.setTimeout(120_000);
     await signIn(page, 'ines');
-    const lots = await ask<{ code: string; mass_g: number }[]>(page, 'lots');
+    const lots = await list<{ code: string; mass_g: number }>(page, 'lots');
     const before = lots.find((l) => l.code === 'L-0101')!.mass_g;
 
     // The answer follows what is moved.
@@ -137,7 +137,7 @@ test('one pressed panel, from flake to record, with the cable out and the browse
     expect(done.summary).toMatchObject({ status: 'finished', verdict: 'good' });
     expect(done.choices.heat_rule).toBe('physics');
     expect(done.inspection.grid.slope_mm_per_m.x).toBeGreaterThan(0.3);
-    const stock = await ask<{ code: string; mass_g: number }[]>(again, 'lots');
+    const stock = await list<{ code: string; mass_g: number }>(again, 'lots');
     expect(before - stock.find((l) => l.code === 'L-0101')!.mass_g).toBeCloseTo(2170, 3);
 
     // It stands in the list with its whole log, and goes out as PDF, JSON and CSV.

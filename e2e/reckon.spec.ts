@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, menu, signIn } from './shop';
+import { accessible, list, menu, signIn } from './shop';
 
 const bench = JSON.parse(readFileSync(new URL('../core/data/bench.json', import.meta.url), 'utf8')) as {
     name: string;
@@ -31,7 +31,7 @@ test.describe('the scratch bench', () => {
     for (const half of [0, 1]) {
         test(`every calculation answers, accessibly: half ${half + 1}`, async ({ page }) => {
             await signIn(page, 'teodor');
-            const known = await ask<{ name: string }[]>(page, 'calc');
+            const known = await list<{ name: string }>(page, 'calc');
             expect(known.map((k) => k.name).sort()).toEqual(bench.map((b) => b.name).sort());
             await page.goto('/reckon');
             const calculations = page.getByRole('navigation', { name: 'Calculations' });

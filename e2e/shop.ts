@@ -20,6 +20,11 @@ export async function ask<T>(page: Page, path: string): Promise<T> {
     return (await response.json()) as T;
 }
 
+/** The first page of a list. */
+export async function list<T>(page: Page, path: string): Promise<T[]> {
+    return (await ask<{ items: T[] }>(page, path)).items;
+}
+
 /** Sends to the API as the signed-in browser would. */
 export async function put(page: Page, path: string, body: unknown): Promise<unknown> {
     const token = decodeURIComponent(

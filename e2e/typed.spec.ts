@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { ask, put, setUpPanel, signIn } from './shop';
+import { ask, list, put, setUpPanel, signIn } from './shop';
 
 /** What hands type into a field of each kind, and what it is in the unit the shop keeps it in: worked out by hand. */
 const TYPED: Record<string, [text: string, value: number][]> = {
@@ -86,7 +86,7 @@ async function everyField(page: Page, where: string): Promise<number> {
 test('every field of the shop reads what is typed into it whole', async ({ page }) => {
     test.setTimeout(180_000);
     await signIn(page, 'maren');
-    const lots = await ask<{ id: number; code: string }[]>(page, 'lots');
+    const lots = await list<{ id: number; code: string }>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0102')!.id;
     let seen = 0;
     for (const path of [
@@ -165,7 +165,7 @@ test('a kilogram taken for a gram is put right by one tap, and only a lead is sh
     page,
 }) => {
     await signIn(page, 'maren');
-    const lots = await ask<{ id: number; code: string; mass_g: number }[]>(page, 'lots');
+    const lots = await list<{ id: number; code: string; mass_g: number }>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0103')!;
     const held = async () => (await ask<{ lot: { mass_g: number } }>(page, `lots/${lot.id}`)).lot.mass_g;
     await put(page, `lots/${lot.id}/acts`, {

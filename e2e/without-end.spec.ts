@@ -1,11 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { ask, signIn } from './shop';
+import { list, signIn } from './shop';
 
 // Last of all stories: what it brings in stands before everything else in the lists.
 test('a long file goes in by the queue, and says how far it is', async ({ page }) => {
     await signIn(page, 'maren');
-    const sources = await ask<{ name: string }[] | { items: { name: string }[] }>(page, 'sources');
-    const source = (Array.isArray(sources) ? sources : sources.items)[0]!.name;
+    const source = (await list<{ name: string }>(page, 'sources'))[0]!.name;
     const rows = Array.from({ length: 1100 }, () => `${source},HDPE,flake,queue grey,10`);
     await page.goto('/sort/csv');
     await page.getByLabel('CSV file').setInputFiles({
@@ -16,11 +15,11 @@ test('a long file goes in by the queue, and says how far it is', async ({ page }
     await expect(page.getByText('1100 rows, all good. Nothing is in yet.')).toBeVisible({ timeout: 30_000 });
     await page.getByRole('button', { name: 'Bring 1100 rows in' }).click();
     await expect(page.getByText('1100 rows are in.')).toBeVisible({ timeout: 30_000 });
-    const found = await ask<{ colour: string }[]>(page, 'lots?find=queue%20grey');
+    const found = await list<{ colour: string }>(page, 'lots?find=queue%20grey');
     expect(found.length).toBeGreaterThan(100);
 
     // What stands behind them in the lists is found by a word, wherever a lot is chosen.
-    const lots = await ask<{ id: number; code: string; polymer: string }[]>(page, 'lots?find=L-0104');
+    const lots = await list<{ id: number; code: string; polymer: string }>(page, 'lots?find=L-0104');
     await page.goto('/dry');
     await page.getByLabel('Find a lot').fill('L-0104');
     await page.getByRole('combobox', { name: /^Lot/ }).selectOption(String(lots[0]!.id));

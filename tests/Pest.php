@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\Machine;
-use App\Models\Product;
-use App\Models\User;
+use App\Material\Models\Lot;
+use App\People\Models\User;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Tests\TestCase;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -59,7 +60,7 @@ final class TeaMaking extends Definition
         return 'water_c';
     }
 
-    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
         return new Inspected('taste', null, [], []);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Models\Run;
+use App\Runs\Models\Run;
 use App\Support\ShopClock;
 use Dithermic\Core\Run\RunState;
 use Illuminate\Console\Command;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Models\User;
-use App\Support\People;
+use App\People\Models\User;
+use App\People\Support\People;
 use Illuminate\Console\Command;
 use Illuminate\Support\Str;
 

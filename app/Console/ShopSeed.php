@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Models\User;
+use App\People\Models\User;
 use Database\Seeders\DemoShop;
 use Illuminate\Console\Command;
 

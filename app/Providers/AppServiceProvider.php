@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Models\PolymerOverride;
-use App\Support\MeshStore;
+use App\Bench\Support\MeshStore;
+use App\People\Models\User;
+use App\Shop\Models\PolymerOverride;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Vite;
@@ -45,6 +47,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
+        // What a row says about whom it is of outlives the name of a class.
+        Relation::enforceMorphMap(['person' => User::class]);
         // Whatever host or port the page is asked on, its files are beside it.
         Vite::createAssetPathsUsing(static fn (string $path): string => '/'.$path);
         // Only `dithermic dev` has its screens served by another; a stray file would break the policy of a real shop.

@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Support;
 
+use App\Http\Body;
+use App\Http\OneOfSeveral;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Role;
+use Illuminate\Routing\Route as RouteOfOne;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 use OpenApi\Generator;
 use ReflectionClass;
+use ReflectionMethod;
 use ReflectionNamedType;
 use RuntimeException;
 
@@ -65,7 +70,7 @@ final readonly class Contract
     public function build(): array
     {
         $generated = Generator::scan(
-            [app_path('Data'), app_path('Http/Controllers'), app_path('Support')],
+            [app_path()],
             ['version' => '3.1.0', 'validate' => false],
         );
         if ($generated === null) {
@@ -73,27 +78,13 @@ final readonly class Contract
         }
         /** @var array<string, mixed> $document */
         $document = json_decode($generated->toJson(), true);
-        foreach ($document['components']['schemas'] as $name => &$schema) {
-            $class = "App\\Data\\{$name}";
-            if (class_exists($class)) {
-                // Every field of a Data class is always sent; a nullable one may be null.
-                $parameters = (new ReflectionClass($class))->getConstructor()?->getParameters() ?? [];
-                $schema['required'] = array_map(static fn ($p): string => $p->name, $parameters);
-                foreach ($parameters as $p) {
-                    $type = $p->getType();
-                    if (
-                        $type instanceof ReflectionNamedType
-                        && $type->allowsNull()
-                        && isset($schema['properties'][$p->name]['$ref'])
-                    ) {
-                        $schema['properties'][$p->name] = [
-                            'anyOf' => [$schema['properties'][$p->name], ['type' => 'null']],
-                        ];
-                    }
-                }
+        foreach (self::answers() as $name => $class) {
+            if (isset($document['components']['schemas'][$name])) {
+                $schema = self::always($document['components']['schemas'][$name], $class);
+                $document['components']['schemas'][$name] = $schema;
             }
         }
-        unset($schema);
+        $document = self::asked($document);
         $document['components']['schemas']['MaterialInput'] = Schema::of(MaterialInput::class);
         foreach (self::ANSWERED as $class) {
             $schema = Schema::of($class);
@@ -124,6 +115,127 @@ final readonly class Contract
         ksort($document['paths']);
 
         return self::asObjects(self::guarded($document));
+    }
+
+    /** @return array<string, class-string> every Data class by its name */
+    private static function answers(): array
+    {
+        $found = [];
+        foreach (glob(app_path('*/Data/*.php')) ?: [] as $file) {
+            $name = basename($file, '.php');
+            /** @var class-string $class */
+            $class = 'App\\'.basename(dirname($file, 2)).'\\Data\\'.$name;
+            $found[$name] = $class;
+        }
+
+        return $found;
+    }
+
+    /**
+     * Every field of a Data class is always sent; a nullable one may be null.
+     *
+     * @param  array<string, mixed>  $schema
+     * @param  class-string  $class
+     * @return array<string, mixed>
+     */
+    private static function always(array $schema, string $class): array
+    {
+        $parameters = (new ReflectionClass($class))->getConstructor()?->getParameters() ?? [];
+        $schema['required'] = array_map(static fn ($p): string => $p->name, $parameters);
+        foreach ($parameters as $p) {
+            $allowsNull = $p->getType() instanceof ReflectionNamedType && $p->getType()->allowsNull();
+            if ($allowsNull && isset($schema['properties'][$p->name]['$ref'])) {
+                $schema['properties'][$p->name] = [
+                    'anyOf' => [$schema['properties'][$p->name], ['type' => 'null']],
+                ];
+            }
+        }
+
+        return $schema;
+    }
+
+    /**
+     * What each path takes: from the rules that check it.
+     *
+     * @param  array<string, mixed>  $document
+     * @return array<string, mixed>
+     */
+    private static function asked(array $document): array
+    {
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $path = '/'.Str::after($route->uri(), 'api/v1/');
+            $method = strtolower($route->methods()[0]);
+            $body = self::bodyOf($route);
+            if ($body === null || ! isset($document['paths'][$path][$method])) {
+                continue;
+            }
+            if ($method === 'get') {
+                $document['paths'][$path][$method]['parameters'] = [
+                    ...($document['paths'][$path][$method]['parameters'] ?? []),
+                    ...self::inQuery($body),
+                ];
+
+                continue;
+            }
+            if (isset($document['paths'][$path][$method]['requestBody'])) {
+                continue;
+            }
+            $name = substr((string) strrchr($body::class, '\\'), 1);
+            $document['components']['schemas'][$name] = self::bodySchema($body);
+            $document['paths'][$path][$method]['requestBody'] = [
+                'required' => true,
+                'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$name}"]]],
+            ];
+        }
+
+        return $document;
+    }
+
+    private static function bodyOf(RouteOfOne $route): ?Body
+    {
+        $class = $route->getControllerClass();
+        if ($class === null) {
+            return null;
+        }
+        $action = $route->getActionMethod() === $class ? '__invoke' : $route->getActionMethod();
+        foreach ((new ReflectionMethod($class, $action))->getParameters() as $parameter) {
+            $type = $parameter->getType();
+            if ($type instanceof ReflectionNamedType && is_subclass_of($type->getName(), Body::class)) {
+                return new ($type->getName());
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> */
+    private static function bodySchema(Body $body): array
+    {
+        if (! $body instanceof OneOfSeveral) {
+            return RulesSchema::of($body->rules(), $body::says());
+        }
+
+        return ['oneOf' => array_map(
+            static fn (array $rules): array => RulesSchema::of($rules, $body::says()),
+            array_values($body::several()),
+        )];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function inQuery(Body $body): array
+    {
+        $schema = RulesSchema::of($body->rules(), $body::says());
+        $parameters = [];
+        foreach ((array) $schema['properties'] as $name => $its) {
+            $parameters[] = array_filter([
+                'name' => $name,
+                'in' => 'query',
+                'description' => $its['description'] ?? null,
+                'schema' => array_diff_key($its, ['description' => true]),
+            ]);
+        }
+
+        return $parameters;
     }
 
     /**

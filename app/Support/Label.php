@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use App\Data\LotData;
+use App\Material\Data\LotData;
 use Illuminate\Support\Facades\Process;
 use RuntimeException;
 

@@ -4,43 +4,46 @@ declare(strict_types=1);
 
 namespace App\Support;
 
-use App\Data\DryingData;
-use App\Data\EventData;
-use App\Data\HandData;
-use App\Data\HeatMarksData;
-use App\Data\InsideData;
-use App\Data\LotData;
-use App\Data\MachineData;
-use App\Data\PersonData;
-use App\Data\PieceData;
-use App\Data\PolymerData;
-use App\Data\PreferencesData;
-use App\Data\ProcessData;
-use App\Data\ProductData;
-use App\Data\RecipeData;
-use App\Data\RunData;
-use App\Data\RunMaterialData;
-use App\Data\RunOutputData;
-use App\Data\RunSummaryData;
-use App\Data\SourceData;
-use App\Data\StandingEntryData;
-use App\Data\StationData;
-use App\Data\StepData;
-use App\Data\TimerData;
-use App\Models\Drying;
-use App\Models\Lot;
-use App\Models\Machine;
-use App\Models\Product;
-use App\Models\Recipe;
-use App\Models\Run;
-use App\Models\RunEvent;
-use App\Models\RunMaterial;
-use App\Models\RunOutput;
-use App\Models\RunStation;
-use App\Models\Source;
-use App\Models\User;
+use App\Material\Data\DryingData;
+use App\Material\Data\LotData;
+use App\Material\Data\SourceData;
+use App\Material\Models\Drying;
+use App\Material\Models\Lot;
+use App\Material\Models\Source;
+use App\Material\Queries\Dryness;
+use App\People\Data\PersonData;
+use App\People\Data\PreferencesData;
+use App\People\Models\User;
+use App\Runs\Actions\Places;
+use App\Runs\Data\EventData;
+use App\Runs\Data\HandData;
+use App\Runs\Data\InsideData;
+use App\Runs\Data\PieceData;
+use App\Runs\Data\RunData;
+use App\Runs\Data\RunMaterialData;
+use App\Runs\Data\RunOutputData;
+use App\Runs\Data\RunSummaryData;
+use App\Runs\Data\StandingEntryData;
+use App\Runs\Data\StationData;
+use App\Runs\Data\StepData;
+use App\Runs\Data\TimerData;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Runs\Models\RunMaterial;
+use App\Runs\Models\RunOutput;
+use App\Runs\Models\RunStation;
+use App\Shop\Data\HeatMarksData;
+use App\Shop\Data\MachineData;
+use App\Shop\Data\PolymerData;
+use App\Shop\Data\ProcessData;
+use App\Shop\Data\ProductData;
+use App\Shop\Data\RecipeData;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
+use App\Shop\Models\Recipe;
 use Carbon\CarbonInterface;
 use Dithermic\Core\Calculator\Schema;
+use Dithermic\Core\Data\Range;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
@@ -95,8 +98,7 @@ final readonly class Present
     public function marks(string $code, ?Definition $process = null): HeatMarksData
     {
         $polymer = $this->polymers->has($code) ? $this->polymers->get($code) : null;
-        $process ??= $this->processes->all()[0];
-        $window = $polymer === null ? [] : $process->window($polymer);
+        $window = $polymer === null ? null : $process?->window($polymer);
 
         // A semi-crystalline polymer is stiff far above its glass transition: what counts there is the start of
         // melting.
@@ -107,7 +109,10 @@ final readonly class Present
             $polymer?->property('tm_c'),
             $polymer?->property('no_flow_c') ?? $polymer?->property('tc_c'),
             $polymer?->property('demould_c'),
-            $window['min'] ?? null, $window['typical'] ?? null, $window['max'] ?? null, $polymer?->ceiling(),
+            $window?->min,
+            $window?->typical,
+            $window?->max,
+            $polymer?->ceiling(),
         );
     }
 
@@ -124,19 +129,20 @@ final readonly class Present
             (object) $this->byProcess(static fn (Definition $p): ?string => $p->whyNot($polymer)),
             $polymer->overridden,
             (object) $this->byProcess(
-                static fn (Definition $p): ?string => $polymer->process($p->id())['note'] ?? null,
+                static fn (Definition $p): ?string => $polymer->process($p->id())->mayText('note'),
             ),
-            isset($polymer->record['regrind_max_pct_guidance']['pct'])
-                ? (float) $polymer->record['regrind_max_pct_guidance']['pct']
-                : null,
-            $polymer->record['regrind_max_pct_guidance']['note'] ?? null,
+            (object) $this->byProcess(static fn (Definition $p): ?Range => $p->window($polymer)),
+            $polymer->mostRegrindPct(),
+            $polymer->regrindNote(),
             $polymer->neverHot(),
         );
     }
 
     /**
-     * @param  callable(Definition): ?string  $says
-     * @return array<string, string> by process, where it says something
+     * @template T
+     *
+     * @param  callable(Definition): (T|null)  $says
+     * @return array<string, T> by process, where it says something
      */
     private function byProcess(callable $says): array
     {
@@ -145,7 +151,7 @@ final readonly class Present
             $said[$process->id()] = $says($process);
         }
 
-        return array_filter($said, static fn (?string $text): bool => $text !== null);
+        return array_filter($said, static fn (mixed $it): bool => $it !== null);
     }
 
     public function process(Definition $process): ProcessData

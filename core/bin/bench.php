@@ -7,6 +7,7 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\LocalFiles;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Barrel\BarrelSoak;
 use Dithermic\Core\Heat\Barrel\BarrelSoakInput;
 use Dithermic\Core\Heat\Bath\BarInBath;
@@ -50,7 +51,10 @@ $anvil = [
     'press' => ['heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5],
     'cold_press' => ['platen_kj_k' => 18, 'cooling_w_k' => 12],
 ];
-$slab = json_decode((string) file_get_contents(__DIR__.'/../tests/cases/heat.slab.json'), true);
+$slab = array_map(
+    static fn (Record $case): array => $case->array('input'),
+    (new Record(['cases' => Record::file(__DIR__.'/../tests/cases/heat.slab.json')->of]))->each('cases'),
+);
 
 $rows = [
     'heat.press_cycle, ideal press' => static fn () => $registry->run('heat.press_cycle', $panel),
@@ -59,20 +63,16 @@ $rows = [
         $panel + $anvil,
     ),
     'heat.press_schools, three rules' => static fn () => $registry->run('heat.press_schools', $panel + $anvil),
-    'heat.slab, 10 mm between hot faces' => static fn () => $registry->run('heat.slab', $slab[0]['input']),
-    'heat.slab, two-phase melting' => static fn () => $registry->run('heat.slab', $slab[12]['input']),
-    'heat.slab, a flake bed closes' => static fn () => $registry->run('heat.slab', $slab[14]['input']),
+    'heat.slab, 10 mm between hot faces' => static fn () => $registry->run('heat.slab', $slab[0]),
+    'heat.slab, two-phase melting' => static fn () => $registry->run('heat.slab', $slab[12]),
+    'heat.slab, a flake bed closes' => static fn () => $registry->run('heat.slab', $slab[14]),
 ];
 foreach ($rows as $name => $work) {
     printf("%-58s %.1f ms\n", $name, median($work));
 }
 
 // Every other calculation of heat, as Reckon opens it.
-$examples = array_column(
-    json_decode((string) file_get_contents(__DIR__.'/../data/bench.json'), true),
-    'example',
-    'name',
-);
+$examples = array_column($registry->bench(), 'example', 'name');
 foreach ([
     'heat.vacuum_sheet',
     'heat.vacuum_cool',
@@ -90,7 +90,7 @@ $library = new PolymerLibrary;
 $grids = [[1, 1], [2, 1], [4, 1], [1, 2], [1, 4]];
 $scaled = [
     'heat.press_cycle' => [new PressCycle($library), Reader::read(PressCycleInput::class, $panel + $anvil), $grids],
-    'heat.slab' => [new SlabCalculation, Reader::read(SlabInput::class, $slab[14]['input']), $grids],
+    'heat.slab' => [new SlabCalculation, Reader::read(SlabInput::class, $slab[14]), $grids],
     'heat.vacuum_sheet' => [
         new VacuumSheet($library),
         Reader::read(VacuumSheetInput::class, $examples['heat.vacuum_sheet']),

@@ -45,7 +45,7 @@ it('drives no polymer over its ceiling and pushes no plug that is solid, on any 
                 $a = $library->get($plan->route[$i]);
                 $b = $library->get($plan->route[min($i + 1, count($plan->route) - 1)]);
                 expect($set)->toBeLessThanOrEqual(min($a->ceiling(), $b->ceiling()), "{$old->code} to {$new->code}")
-                    ->toBeGreaterThanOrEqual(max($a->meltWindow()['min'], $b->meltWindow()['min']))
+                    ->toBeGreaterThanOrEqual(max($a->meltWindow()->min, $b->meltWindow()->min))
                     ->and($a->dangerWith($b))->toBeNull();
             }
             $pairs++;
@@ -60,8 +60,8 @@ it('takes as few legs as there are, by a search that tries them all', function (
         [$x, $y] = [$library->get($a), $library->get($b)];
 
         return $x->dangerWith($y) === null && max(
-            $x->meltWindow()['min'],
-            $y->meltWindow()['min'],
+            $x->meltWindow()->min,
+            $y->meltWindow()->min,
         ) <= min($x->ceiling(), $y->ceiling());
     };
     $codes = array_map(static fn (Polymer $p): string => $p->code, moulded());

@@ -62,9 +62,9 @@ it('ships a polymer library that fits its schema', function (): void {
     $library = new PolymerLibrary;
     expect($library->all())->toHaveCount(23);
     foreach ($library->all() as $polymer) {
-        $window = $polymer->process('compression')['platen_c'] ?? null;
+        $window = $polymer->process('compression')->range('platen_c');
         if ($window !== null) {
-            expect($window['max'])->toBeLessThan($polymer->ceiling());
+            expect($window->max)->toBeLessThan($polymer->ceiling());
         }
     }
 });

@@ -13,8 +13,9 @@ function dry(array $over): object
 
 it('certifies nothing that was dried in air colder than the library\'s least', function (): void {
     foreach ((new PolymerLibrary)->all() as $code => $polymer) {
-        $least = $polymer->record['drying']['air_c']['min'] ?? null;
-        if ($least === null || ($polymer->record['drying']['needed'] ?? '') === 'surface moisture only') {
+        $drying = $polymer->drying();
+        $least = $drying?->mayNumber('air_c.min');
+        if ($least === null || $drying->text('needed') === 'surface moisture only') {
             continue;
         }
         foreach ([0.0, 20.0, $least - 0.1] as $air) {
@@ -31,7 +32,7 @@ it('certifies nothing that was dried in air colder than the library\'s least', f
         }
         expect(
             dry(['polymer' => $code, 'air_c' => $least])->hours,
-        )->toBeGreaterThanOrEqual($polymer->record['drying']['hours']['min']);
+        )->toBeGreaterThanOrEqual($drying->number('hours.min'));
     }
 });
 

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Run\Gate;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
@@ -26,7 +27,7 @@ function lacksChoice(array $gate, array $logged, ?int $piece = null): ?string
             'piece' => $of,
         ];
     }
-    $step = Step::of([
+    $step = Step::of(new Record([
         'id' => 'test_shot',
         'stage' => 's',
         'place' => 'p',
@@ -36,9 +37,9 @@ function lacksChoice(array $gate, array $logged, ?int $piece = null): ?string
         'why' => '',
         'button' => '',
         'entries' => ['purge'],
-    ]);
+    ]));
 
-    return Gate::of($gate)->lacks($state->thread($piece) ?? $state, $state, $step, ['least_g' => 10.0], 99.0);
+    return Gate::of(new Record($gate))->lacks($state->thread($piece) ?? $state, $state, $step, ['least_g' => 10.0], 99.0);
 }
 
 const SMOOTH = ['entry' => 'purge', 'is' => ['what' => 'smooth'], 'says' => 'a melt that comes smooth'];

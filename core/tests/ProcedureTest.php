@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Run\Entry;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
@@ -35,7 +36,7 @@ function loggedIn(string $step, array $values, ?int $piece = null): RunState
 
 function weighStep(): Step
 {
-    return Step::of([
+    return Step::of(new Record([
         'id' => 'weigh',
         'stage' => 'a',
         'place' => 'bench',
@@ -44,11 +45,11 @@ function weighStep(): Step
         'why' => 'x',
         'entries' => ['weigh'],
         'confirm' => [['id' => 'clean', 'text' => 'Pan is clean']],
-    ]);
+    ]));
 }
 
 it('holds a number to its gate, at the edges too', function (array $gate, mixed $value, ?string $lacks): void {
-    $gate = Gate::of($gate + ['entry' => 'weigh', 'fields' => ['mass_g'], 'says' => 'the mass right']);
+    $gate = Gate::of(new Record($gate + ['entry' => 'weigh', 'fields' => ['mass_g'], 'says' => 'the mass right']));
     expect($gate->lacks(
         new RunState,
         loggedIn('weigh', ['mass_g' => $value]),
@@ -69,7 +70,7 @@ it('holds a number to its gate, at the edges too', function (array $gate, mixed 
 ]);
 
 it('asks for an entry of this very step and thread', function (): void {
-    $gate = Gate::of(['entry' => 'weigh', 'says' => 'the mass']);
+    $gate = Gate::of(new Record(['entry' => 'weigh', 'says' => 'the mass']));
     $lacks = static fn (RunState $state): ?string => $gate->lacks(new RunState, $state, weighStep(), [], 5.0);
     expect($lacks(new RunState))->toBe('log the mass')
         ->and($lacks(loggedIn('preheat', ['mass_g' => 1])))
@@ -81,12 +82,12 @@ it('asks for an entry of this very step and thread', function (): void {
 });
 
 it('asks for a confirmation by its words, and a timer by its time', function (): void {
-    $confirmed = Gate::of(['confirmed' => ['clean']]);
+    $confirmed = Gate::of(new Record(['confirmed' => ['clean']]));
     $state = new RunState;
     expect($confirmed->lacks($state, $state, weighStep(), [], 5.0))->toBe('confirm: pan is clean');
     $state->confirmed['weigh']['clean'] = 4.0;
     expect($confirmed->lacks($state, $state, weighStep(), [], 5.0))->toBeNull();
-    $timer = Gate::of(['timer' => 'heat', 'says' => 'the heat']);
+    $timer = Gate::of(new Record(['timer' => 'heat', 'says' => 'the heat']));
     expect($timer->lacks($state, $state, weighStep(), [], 5.0))->toBe('the heat');
     $state->timers['heat'] = [
         'id' => 'heat',
@@ -101,12 +102,12 @@ it('asks for a confirmation by its words, and a timer by its time', function ():
 });
 
 it('takes the values of an entry, or refuses them by field', function (array $values, ?string $field): void {
-    $entry = Entry::of(['id' => 'check', 'title' => 'Check', 'fields' => [
+    $entry = Entry::of(new Record(['id' => 'check', 'title' => 'Check', 'fields' => [
         ['id' => 'mass_g', 'label' => 'Mass', 'required' => true, 'above' => 0],
         ['id' => 'verdict', 'label' => 'Verdict', 'kind' => 'choice', 'choices' => ['good', 'scrap']],
         ['id' => 'reason', 'label' => 'Reason', 'kind' => 'text', 'required_when' => ['verdict' => 'scrap']],
         ['id' => 'points', 'label' => 'Points', 'kind' => 'thickness_grid'],
-    ]]);
+    ]]));
     $refused = $entry->refuses($values);
     expect($refused?->field)->toBe($field);
 })->with([

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Definition;
@@ -474,7 +475,7 @@ it('forms as its parts say: window, draw, walls, blank', function (): void {
 it('says what a check says', function (): void {
     $pp = (new PolymerLibrary)->get('PP');
     $part = static fn (float $mass): array => process('injection')
-        ->inspect('part', ['mass_g' => $mass], ['part_mass_g' => 16.0, 'part_least_g' => 15.68], $pp)->result;
+        ->inspect('part', new Record(['mass_g' => $mass]), ['part_mass_g' => 16.0, 'part_least_g' => 15.68], $pp)->result;
     expect($part(16)['verdict'])->toBe('full')
         ->and($part(15.6)['verdict'])->toBe('short')
         ->and($part(15.6)['full_pct'])->toBe(97.5)
@@ -483,7 +484,7 @@ it('says what a check says', function (): void {
     $solid = $hdpe->property('density_g_cm3');
     $bar = static fn (float $share): array => process('extrusion')->inspect(
         'bar',
-        ['mass_g' => $share * $solid * 2.4 * 1000, 'length_mm' => 1000],
+        new Record(['mass_g' => $share * $solid * 2.4 * 1000, 'length_mm' => 1000]),
         ['section_area_mm2' => 2400.0, 'void_limit_pct' => 5.0],
         $hdpe,
     )->result;
@@ -493,14 +494,14 @@ it('says what a check says', function (): void {
         ->and($bar(1.1)['verdict'])->toBe('heavier than solid');
     $walls = static fn (float $bottom): array => process('vacuum_forming')->inspect(
         'walls',
-        ['corner_mm' => 0.8, 'side_mm' => 0.9, 'bottom_mm' => $bottom],
+        new Record(['corner_mm' => 0.8, 'side_mm' => 0.9, 'bottom_mm' => $bottom]),
         ['thinnest_mm' => 0.6, 'least_wall_mm' => 0.5],
         $hdpe,
     )->result;
     expect($walls(0.6)['verdict'])->toBe('thick enough')
         ->and($walls(0.4)['verdict'])->toBe('too thin')
         ->and($walls(0.4)['says'])->toContain('bottom');
-    expect(refusedField(static fn () => process('injection')->inspect('part', ['mass_g' => 3.0], [], $pp)))
+    expect(refusedField(static fn () => process('injection')->inspect('part', new Record(['mass_g' => 3.0]), [], $pp)))
         ->toBe('mass_g');
 });
 

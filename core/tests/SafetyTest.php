@@ -226,12 +226,12 @@ it('lets no pair of polymers through a barrel over the ceiling of either or agai
                 'process' => 'injection',
                 'lots' => [['polymer' => $new, 'dry_state' => 'dry']],
                 'machine' => ['last_polymer' => $old],
-                'settings' => ['set_c' => $melt['typical']],
+                'settings' => ['set_c' => $melt->typical],
             ]);
             $may = ! $before->neverHot() && $polymer
-                ->dangerWith($before) === null && $melt['typical'] <= $before
-                ->ceiling() && $melt['typical'] >= $before
-                ->meltWindow()['min'];
+                ->dangerWith($before) === null && $melt->typical <= $before
+                ->ceiling() && $melt->typical >= $before
+                ->meltWindow()->min;
             expect($stops === [])->toBe($may, "{$old} before {$new}");
         }
     }

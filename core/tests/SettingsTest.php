@@ -185,7 +185,7 @@ it('hands out no time that overheats a sheet, for any polymer, thickness and hea
     int $sides,
 ): void {
     foreach ((new Dithermic\Core\Material\PolymerLibrary)->all() as $code => $polymer) {
-        if (! isset($polymer->process('vacuum_forming')['sheet_upper_c'])) {
+        if (! $polymer->process('vacuum_forming')->has('sheet_upper_c')) {
             continue;
         }
         foreach ([1.5, 6.0] as $mm) {

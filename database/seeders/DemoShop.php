@@ -4,30 +4,30 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Actions\CloseSorting;
-use App\Actions\DeliverLot;
-use App\Actions\KeepMix;
-use App\Actions\Order;
-use App\Actions\PlanRun;
-use App\Actions\RecordEvents;
-use App\Actions\StartRun;
-use App\Models\Act;
-use App\Models\Drying;
-use App\Models\Lot;
-use App\Models\LotMovement;
-use App\Models\Machine;
-use App\Models\ProcedureVersion;
-use App\Models\Product;
-use App\Models\Recipe;
-use App\Models\Run;
-use App\Models\Sorting;
-use App\Models\SortingBin;
-use App\Models\SortingEntry;
-use App\Models\Source;
-use App\Models\SourceEvent;
-use App\Models\User;
-use App\Support\MeshStore;
-use App\Support\Role;
+use App\Bench\Support\MeshStore;
+use App\Material\Actions\CloseSorting;
+use App\Material\Actions\DeliverLot;
+use App\Material\Actions\KeepMix;
+use App\Material\Models\Act;
+use App\Material\Models\Drying;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Sorting;
+use App\Material\Models\SortingBin;
+use App\Material\Models\SortingEntry;
+use App\Material\Models\Source;
+use App\Material\Models\SourceEvent;
+use App\People\Models\User;
+use App\People\Support\Role;
+use App\Runs\Actions\Order;
+use App\Runs\Actions\PlanRun;
+use App\Runs\Actions\RecordEvents;
+use App\Runs\Actions\StartRun;
+use App\Runs\Models\ProcedureVersion;
+use App\Runs\Models\Run;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
+use App\Shop\Models\Recipe;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Drying\PlanResult;
@@ -591,7 +591,7 @@ final class DemoShop
                 'location' => $location,
             ]);
             SortingEntry::query()->create([
-                'key' => Uuid::uuid7()->toString(),
+                'id' => Uuid::uuid7()->toString(),
                 'sorting_id' => $sorting->id,
                 'bin_id' => $bin->id,
                 'pieces' => $pieces,

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Models\Device;
-use App\Models\User;
-use App\Support\Tries;
+use App\People\Models\Device;
+use App\People\Models\User;
+use App\People\Support\Tries;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -109,7 +109,7 @@ it('ends a token by its day, by hand, and with its person', function (): void {
     $this->getJson('/api/v1/calc')->assertStatus(401);
     User::query()->where('login', 'maren')->update(['active' => true]);
     $this->flushHeaders()->withHeader('Origin', (string) config('app.url'));
-    $listed = $this->signedIn('maren')->getJson('/api/v1/tokens')->assertOk()->json();
+    $listed = $this->signedIn('maren')->getJson('/api/v1/tokens')->assertOk()->json('items');
     expect(array_column($listed, 'id'))->toContain($id)
         ->and(json_encode($listed))->not
         ->toContain(PersonalAccessToken::query()->findOrFail($id)->token);
@@ -192,7 +192,7 @@ it('does not let a stranger keep somebody out of a screen that knows them', func
 });
 
 it('takes the same work for a name that nobody has', function (): void {
-    $nobody = (new ReflectionClassConstant(App\Http\Controllers\SessionController::class, 'NOBODY'))->getValue();
+    $nobody = (new ReflectionClassConstant(App\People\Http\SessionController::class, 'NOBODY'))->getValue();
     $real = Hash::make('x');
     expect(password_get_info($nobody)['algo'])->toBe(password_get_info($real)['algo'])
         ->and((int) password_get_info($nobody)['options']['cost'])
@@ -288,7 +288,7 @@ it('forgets a screen', function (): void {
         '/api/v1/session',
         ['login' => 'ines', 'password' => 'flake-to-panel'],
     )->getCookie('dithermic_device', false);
-    $screens = $this->signedIn('maren')->getJson('/api/v1/screens')->assertOk()->json();
+    $screens = $this->signedIn('maren')->getJson('/api/v1/screens')->assertOk()->json('items');
     $this->deleteJson("/api/v1/screens/{$screens[0]['id']}")->assertNoContent();
     $this->withCredentials()->withUnencryptedCookie('dithermic_device', (string) $cookie?->getValue());
     $ines = User::query()->where('login', 'ines')->firstOrFail();

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Models\PolymerOverride;
+use App\Shop\Models\PolymerOverride;
 use Dithermic\Core\Calculator\Registry;
 use Illuminate\Support\Str;
 
 it('answers every named calculation over HTTP with the exact field names of the core', function (): void {
-    $this->signedIn()->getJson('/api/v1/calc')->assertOk()->assertJsonCount(count((new Registry)->list()));
+    $this->signedIn()->getJson('/api/v1/calc')->assertOk()->assertJsonCount(count((new Registry)->list()), 'items');
     foreach ([
         'charge.sheet',
         'charge.sheet_schools',

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\Machine;
-use App\Models\Run;
-use App\Models\RunEvent;
-use App\Models\Source;
+use App\Material\Models\Lot;
+use App\Material\Models\Source;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Shop\Models\Machine;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Safety\DryState;
@@ -61,7 +61,7 @@ it('knows every word that the programs know', function () {
         ->and($words('lots', 'dry_state'))->toEqualCanonicalizing($values(DryState::class))
         ->and($words('lots', 'form'))->toEqualCanonicalizing(Lot::FORMS);
     $kinds = array_filter(
-        (new ReflectionClass(App\Models\LotMovement::class))->getConstants(),
+        (new ReflectionClass(App\Material\Models\LotMovement::class))->getConstants(),
         static fn (mixed $v, string $k): bool => is_string($v) && ! in_array($k, ['CREATED_AT', 'UPDATED_AT'], true),
         ARRAY_FILTER_USE_BOTH,
     );

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Actions\ImportRows;
-use App\Models\Act;
+use App\Material\Actions\ImportRows;
+use App\Material\Models\Act;
 use App\Support\Csv;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Support\Facades\DB;
@@ -106,8 +106,8 @@ it('answers all the same when the log cannot be written', function (): void {
 });
 
 it('does an act once for its id, and refuses the id with other content', function (): void {
-    $lot = $this->signedIn()->getJson('/api/v1/lots')->json('0');
-    $other = $this->getJson('/api/v1/lots')->json('1');
+    $lot = $this->signedIn()->getJson('/api/v1/lots')->json('items.0');
+    $other = $this->getJson('/api/v1/lots')->json('items.1');
     $act = ['id' => (string) Str::uuid(), 'kind' => 'waste', 'mass_g' => 12, 'reason' => 'swept up'];
     $this->postJson("/api/v1/lots/{$lot['id']}/acts", $act)->assertCreated();
     $this->postJson("/api/v1/lots/{$lot['id']}/acts", array_reverse($act, true))->assertCreated();
@@ -127,7 +127,7 @@ it('does an act once for its id, and refuses the id with other content', functio
 });
 
 it('lets an id that was refused be used again, put right', function (): void {
-    $lot = $this->signedIn()->getJson('/api/v1/lots')->json('0');
+    $lot = $this->signedIn()->getJson('/api/v1/lots')->json('items.0');
     $act = ['id' => (string) Str::uuid(), 'kind' => 'split', 'mass_g' => 1e8];
     $this->postJson("/api/v1/lots/{$lot['id']}/acts", $act)->assertStatus(422);
     $this->postJson("/api/v1/lots/{$lot['id']}/acts", ['mass_g' => 10] + $act)->assertCreated();

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Models\Identification;
-use App\Models\Lot;
-use App\Models\LotMovement;
-use App\Models\Machine;
-use App\Models\PolymerOverride;
-use App\Models\Source;
+use App\Material\Models\Identification;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Source;
+use App\Shop\Models\Machine;
+use App\Shop\Models\PolymerOverride;
 use Illuminate\Testing\TestResponse;
 
 /** Something delivered as anybody would, from an accepted source. */
@@ -45,7 +45,7 @@ it('puts a mass right that was meant in kilograms, once, by an act of its own', 
         $lot['id'],
         'put_right',
         ['act_id' => $line['act_id']],
-    )->assertCreated()->assertJsonPath('0.mass_g', 12000);
+    )->assertCreated()->assertJsonPath('items.0.mass_g', 12000);
     on(
         $this,
         $lot['id'],
@@ -63,14 +63,14 @@ it('puts a mass right that was meant in kilograms, once, by an act of its own', 
 it('puts both ends of a split right, and nothing that a lot does not hold', function (): void {
     $this->signedIn();
     $whole = delivered($this, 25000);
-    $made = on($this, $whole['id'], 'split', ['mass_g' => 2])->assertCreated()->json('0');
+    $made = on($this, $whole['id'], 'split', ['mass_g' => 2])->assertCreated()->json('items.0');
     $act = LotMovement::query()->where('lot_id', $made['id'])->value('act_id');
     on($this, $made['id'], 'put_right', ['act_id' => $act])->assertCreated();
     expect((float) lot($made['code'])->held_g)->toEqual(2000.0)
         ->and((float) lot($whole['code'])->held_g)
         ->toEqual(23000.0);
     $small = delivered($this, 900);
-    $bit = on($this, $small['id'], 'split', ['mass_g' => 2])->json('0');
+    $bit = on($this, $small['id'], 'split', ['mass_g' => 2])->json('items.0');
     on(
         $this,
         $bit['id'],
@@ -91,8 +91,8 @@ it('takes a lot back to unknown when its name is doubted, and keeps it cold', fu
     $lot = delivered($this, 20000);
     on($this, $lot['id'], 'doubt', ['reason' => ''])->assertStatus(422);
     on($this, $lot['id'], 'doubt', ['reason' => 'it smells of vinyl'])->assertCreated()
-        ->assertJsonPath('0.polymer', 'UNKNOWN')
-        ->assertJsonPath('0.never_hot', true);
+        ->assertJsonPath('items.0.polymer', 'UNKNOWN')
+        ->assertJsonPath('items.0.never_hot', true);
     on($this, $lot['id'], 'doubt', ['reason' => 'again'])->assertStatus(422);
     expect(against($this, ['lot_id' => $lot['id'], 'polymer' => 'HDPE']))->toContain('unidentified_polymer');
 });
@@ -111,7 +111,7 @@ it('knows at the gate what the charge weighs, what the lot holds, its form, and 
     )->assertCreated();
     $this->postJson(
         "/api/v1/charges/{$id}/weighings",
-        ['key' => fake_uuid(), 'component' => 0, 'lot_id' => lot('L-0101')->id, 'mass_g' => 2165, 'how' => 'scale'],
+        ['id' => fake_uuid(), 'component' => 0, 'lot_id' => lot('L-0101')->id, 'mass_g' => 2165, 'how' => 'scale'],
     )->assertCreated();
     $this->postJson("/api/v1/charges/{$id}/finish", ['id' => fake_uuid()])->assertCreated();
     expect(against($this, ['charge_id' => $id]))->toBe([])->and(against(
@@ -219,7 +219,7 @@ it('lists for a lead what older rules let in, and changes none of it', function 
     Machine::query()->where('name', 'Heron')->update(['last_polymer' => 'POM']);
     $this->signedIn('maren');
     app()->forgetScopedInstances();
-    $says = array_column($this->getJson('/api/v1/review')->assertOk()->json(), 'says', 'name');
+    $says = array_column($this->getJson('/api/v1/review')->assertOk()->json('items'), 'says', 'name');
     expect($says)->toHaveKeys(["Lot {$word['code']}", 'Lot L-88', 'HDPE', 'Heron'])
         ->and($says['HDPE'])
         ->toContain('out of order')
@@ -249,10 +249,10 @@ it('believes a look-alike whose tests tell, and doubts one whose tests do not', 
         $lot['id'],
         'identify',
         ['identification_id' => $id],
-    )->assertCreated()->assertJsonPath('0.polymer', 'TPU');
+    )->assertCreated()->assertJsonPath('items.0.polymer', 'TPU');
     expect(in_array(
         "Lot {$lot['code']}",
-        array_column($this->getJson('/api/v1/review')->json(), 'name'),
+        array_column($this->getJson('/api/v1/review')->json('items'), 'name'),
         true,
     ))->toBe($listed);
 })->with([

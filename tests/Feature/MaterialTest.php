@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\LotMovement;
-use App\Models\Machine;
-use App\Models\Source;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Source;
+use App\Shop\Models\Machine;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Opis\JsonSchema\Validator;
@@ -64,7 +64,7 @@ it('splits, shreds and merges with parentage, losing and inventing nothing', fun
     [$part] = $this->postJson(
         "/api/v1/lots/{$lot['id']}/acts",
         ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => 1200, 'location' => 'Rack E2'],
-    )->assertCreated()->json();
+    )->assertCreated()->json('items');
     expect($part['mass_g'])->toEqual(1200)
         ->and($part['colour'])
         ->toBe('honey')
@@ -73,7 +73,7 @@ it('splits, shreds and merges with parentage, losing and inventing nothing', fun
     [$flake] = $this->postJson(
         "/api/v1/lots/{$lot['id']}/acts",
         ['id' => fake_uuid(), 'kind' => 'shred', 'mass_in_g' => 3800, 'mass_out_g' => 3740, 'location' => 'Rack E3'],
-    )->assertCreated()->json();
+    )->assertCreated()->json('items');
     expect($flake['form'])->toBe('flake')->and($flake['mass_g'])->toEqual(3740)->and(ledgerSum($lot['id']))->toBe(0.0);
     $this->postJson(
         "/api/v1/lots/{$flake['id']}/acts",
@@ -91,7 +91,7 @@ it('splits, shreds and merges with parentage, losing and inventing nothing', fun
         ->toBe([])
         ->and(ledgerSum($grey->id))
         ->toBe((float) $grey->held_g);
-    [$merged] = $this->postJson('/api/v1/lots/merge', $both + ['id' => fake_uuid()])->assertCreated()->json();
+    [$merged] = $this->postJson('/api/v1/lots/merge', $both + ['id' => fake_uuid()])->assertCreated()->json('items');
     expect($merged['mass_g'])->toEqual(4740)->and($merged['swatch'])->toBe($preview['swatch']);
     $this->postJson(
         '/api/v1/lots/merge',
@@ -130,7 +130,7 @@ it('drops the trust of a merged lot to its least trusted source', function (): v
             'id' => fake_uuid(),
             'lots' => [['id' => lot('L-0106')->id, 'mass_g' => 500], ['id' => $doubtful['id'], 'mass_g' => 100]],
         ],
-    )->json('0');
+    )->json('items.0');
     expect($merged['source']['name'])->toBe('Village fete');
 });
 
@@ -144,7 +144,7 @@ it('counts stock with a reason for a difference, and never goes under zero witho
     $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'count', 'weighed_g' => $held - 300, 'reason' => 'spilt at the shredder'],
-    )->assertCreated()->assertJsonPath('0.mass_g', (int) ($held - 300));
+    )->assertCreated()->assertJsonPath('items.0.mass_g', (int) ($held - 300));
     $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => $held],
@@ -160,7 +160,7 @@ it('counts stock with a reason for a difference, and never goes under zero witho
     $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'place', 'from' => $lot->location, 'location' => 'Rack Z'],
-    )->assertCreated()->assertJsonPath('0.location', 'Rack Z');
+    )->assertCreated()->assertJsonPath('items.0.location', 'Rack Z');
 });
 
 it('judges contamination against what the polymer stands', function (): void {
@@ -209,14 +209,14 @@ it('carries what was found along with the material: a part of a dirty lot stays 
     $part = $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => 6000],
-    )->json('0');
+    )->json('items.0');
     $merged = $this->postJson(
         '/api/v1/lots/merge',
         [
             'id' => fake_uuid(),
             'lots' => [['id' => $part['id'], 'mass_g' => 3000], ['id' => lot('L-0102')->id, 'mass_g' => 3000]],
         ],
-    )->json('0');
+    )->json('items.0');
     foreach ([$part['id'], $merged['id']] as $id) {
         expect(json_encode(
             $this->postJson('/api/v1/runs', panel(['lot_id' => $id]))->assertStatus(422)->json(),
@@ -237,13 +237,13 @@ it('keeps a merged lot as dry as its wettest part, in the worst hopper of any', 
     $part = $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'split', 'mass_g' => 2000],
-    )->json('0');
+    )->json('items.0');
     Lot::query()->whereKey($part['id'])->update(['hopper' => 'open', 'rh_pct' => 60]);
     $parts = ['lots' => [['id' => $part['id'], 'mass_g' => 1000], ['id' => $lot->id, 'mass_g' => 1000]]];
     $dry = $this->postJson('/api/v1/lots/merge', $parts + ['preview' => true])->json('dry_state');
     $this->postJson('/api/v1/lots/merge', $parts + ['id' => fake_uuid()])
         ->assertCreated()
-        ->assertJsonPath('0.dry_state', $dry);
+        ->assertJsonPath('items.0.dry_state', $dry);
     $merged = Lot::query()->orderByDesc('id')->firstOrFail();
     expect($dry)->toBeIn(['dry', 'use now'])->and($merged->hopper)->toBe('open')->and($merged->rh_pct)->toBe(60.0);
 });
@@ -334,11 +334,11 @@ it('sorts a mixed batch into containers and closes its mass balance', function (
         "/api/v1/sortings/{$id}/bins",
         ['place' => 1, 'polymer' => 'ABS', 'colour' => 'red', 'swatch' => '#ff0000'],
     )->assertStatus(422)->assertJsonPath('error.field', 'place');
-    $put = fn (array $body) => $this->postJson("/api/v1/sortings/{$id}/entries", $body + ['key' => fake_uuid()]);
+    $put = fn (array $body) => $this->postJson("/api/v1/sortings/{$id}/entries", $body + ['id' => fake_uuid()]);
     $put(['bin_id' => $pp, 'pieces' => 12])->assertCreated();
     $key = fake_uuid();
-    $put(['key' => $key, 'bin_id' => $hdpe, 'pieces' => 3, 'mass_g' => 400])->assertCreated();
-    $put(['key' => $key, 'bin_id' => $hdpe, 'pieces' => 3, 'mass_g' => 400])->assertCreated();
+    $put(['id' => $key, 'bin_id' => $hdpe, 'pieces' => 3, 'mass_g' => 400])->assertCreated();
+    $put(['id' => $key, 'bin_id' => $hdpe, 'pieces' => 3, 'mass_g' => 400])->assertCreated();
     $put(['undoes' => $key])->assertCreated();
     $put(['undoes' => $key])->assertStatus(422);
     $put(['bin_id' => $hdpe, 'pieces' => 4, 'mass_g' => 700])->assertCreated();
@@ -391,11 +391,11 @@ it('keeps an unknown unknown until the tests decide, and out of the heat', funct
     $this->postJson(
         "/api/v1/lots/{$lot->id}/acts",
         ['id' => fake_uuid(), 'kind' => 'identify', 'identification_id' => $strong],
-    )->assertCreated()->assertJsonPath('0.polymer', 'PP');
+    )->assertCreated()->assertJsonPath('items.0.polymer', 'PP');
 });
 
 it('dries, refuses too hot, tells when it has stood open too long', function (): void {
-    App\Models\Drying::query()->delete();
+    App\Material\Models\Drying::query()->delete();
     $lot = lot('L-0109');
     $attic = (int) Machine::query()->where('name', 'Attic')->value('id');
     $body = ['machine_id' => $attic, 'lot_id' => $lot->id];
@@ -429,7 +429,7 @@ it('dries, refuses too hot, tells when it has stood open too long', function ():
 });
 
 it('is not dry when it comes out too early', function (): void {
-    App\Models\Drying::query()->delete();
+    App\Material\Models\Drying::query()->delete();
     $attic = (int) Machine::query()->where('name', 'Attic')->value('id');
     $id = fake_uuid();
     $this->signedIn()->postJson(
@@ -481,7 +481,7 @@ it('weighs a mix from its lots, advises on too much, refuses the wrong lot, and 
     $green = lot('L-0101');
     $weigh = fn (array $body) => $this->postJson(
         "/api/v1/charges/{$id}/weighings",
-        $body + ['key' => fake_uuid(), 'how' => 'hand'],
+        $body + ['id' => fake_uuid(), 'how' => 'hand'],
     );
     $weigh([
         'component' => 0,
@@ -527,7 +527,7 @@ it('weighs a mix from its lots, advises on too much, refuses the wrong lot, and 
 it('scales a charge up in proportion, and respects a lot that is kept for another product', function (): void {
     $this->signedIn();
     Lot::query()->where('code', 'L-0102')->update([
-        'reserved_for_id' => App\Models\Product::query()->where('name', 'stand rail')->value('id'),
+        'reserved_for_id' => App\Shop\Models\Product::query()->where('name', 'stand rail')->value('id'),
     ]);
     $mix = $this->postJson('/api/v1/mixes', stripes())->json('id');
     $id = fake_uuid();
@@ -539,11 +539,11 @@ it('scales a charge up in proportion, and respects a lot that is kept for anothe
     $body = ['component' => 1, 'lot_id' => lot('L-0102')->id, 'mass_g' => 300, 'how' => 'scale'];
     $this->postJson(
         "/api/v1/charges/{$id}/weighings",
-        $body + ['key' => fake_uuid()],
+        $body + ['id' => fake_uuid()],
     )->assertStatus(422)->assertJsonPath('error.field', 'lot_id');
     $this->postJson(
         "/api/v1/charges/{$id}/weighings",
-        $body + ['key' => fake_uuid(), 'reason' => 'the rail job is off'],
+        $body + ['id' => fake_uuid(), 'reason' => 'the rail job is off'],
     )->assertCreated();
     $this->postJson("/api/v1/charges/{$id}/total", ['id' => fake_uuid(), 'total_g' => 1100])
         ->assertCreated()
@@ -563,7 +563,7 @@ it('runs a weighed charge once: its lots were drawn at the scale, and every one 
     $this->postJson('/api/v1/runs', $start)->assertStatus(422)->assertJsonPath('error.blocks.0.id', 'charge_mass');
     $this->postJson(
         "/api/v1/charges/{$id}/weighings",
-        ['key' => fake_uuid(), 'component' => 0, 'lot_id' => $green->id, 'mass_g' => 2170, 'how' => 'scale'],
+        ['id' => fake_uuid(), 'component' => 0, 'lot_id' => $green->id, 'mass_g' => 2170, 'how' => 'scale'],
     )->assertCreated();
     $this->postJson("/api/v1/charges/{$id}/finish", ['id' => fake_uuid()])->assertCreated();
     $this->postJson('/api/v1/runs', $start)->assertCreated();
@@ -608,19 +608,19 @@ it('asks for a sign-in on every door of the material', function (string $method,
 ]);
 
 it('says on the scale the charge that the run is set up with, or why it knows none', function (): void {
-    $product = App\Models\Product::query()->where('name', 'hive floor panel')->firstOrFail();
+    $product = App\Shop\Models\Product::query()->where('name', 'hive floor panel')->firstOrFail();
     $charge = $this->signedIn()->getJson("/api/v1/products/{$product->id}/charge")->assertOk()->json();
     $plan = $this->postJson('/api/v1/plans', panel())->json('plan.targets');
     expect($charge['mass_g'])->toEqual($plan['charge_mass_g'])
         ->and($charge['tolerance_g'])
         ->toEqual($plan['charge_tolerance_g']);
-    $of = static fn (string $name): string => '/api/v1/products/'.App\Models\Product::query()->where('name', $name)
+    $of = static fn (string $name): string => '/api/v1/products/'.App\Shop\Models\Product::query()->where('name', $name)
         ->value('id').'/charge';
     expect($this->getJson($of('entrance reducer'))->assertOk()->json('mass_g'))->toBeGreaterThan(30)
         ->and($this->getJson($of('stand rail'))->assertOk()->json('mass_g'))
         ->toBeGreaterThan(2000);
     $this->getJson($of('travel lid'))->assertStatus(422)->assertJsonPath('error.field', 'product');
-    App\Models\Machine::query()->whereRaw("facts->'barrel_diameter_mm' is not null")->update(['facts' => '{}']);
+    App\Shop\Models\Machine::query()->whereRaw("facts->'barrel_diameter_mm' is not null")->update(['facts' => '{}']);
     $this->getJson($of('entrance reducer'))->assertStatus(422)->assertJsonPath('error.field', 'machine');
     $this->getJson("/api/v1/products/{$product->id}/charge?machine_id=99999")
         ->assertStatus(422)

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Models\Mesh;
-use App\Support\MeshStore;
+use App\Bench\Models\Mesh;
+use App\Bench\Support\MeshStore;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 
@@ -29,7 +29,7 @@ it('keeps an STL file once, measures it by its id, and gives its facets for a dr
     expect(
         $this->post('/api/v1/meshes', ['file' => tray()], ['Accept' => 'application/json'])->json('id'),
     )->toBe($id)->and(Mesh::query()->count())->toBe(1);
-    $this->getJson('/api/v1/meshes')->assertOk()->assertJsonPath('0.name', 'tray.stl');
+    $this->getJson('/api/v1/meshes')->assertOk()->assertJsonPath('items.0.name', 'tray.stl');
     for ($i = 0; $i < 2; $i++) {
         $this->postJson('/api/v1/calc/mesh.measure', ['file' => $id])
             ->assertOk()

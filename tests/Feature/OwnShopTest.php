@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Models\Machine;
-use App\Models\MachineFact;
-use App\Models\Product;
+use App\Shop\Models\Machine;
+use App\Shop\Models\MachineFact;
+use App\Shop\Models\Product;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
@@ -24,7 +24,7 @@ function wagtail(array $over = []): array
 }
 
 it('lists the kinds of machines with what can be known of each', function (): void {
-    $kinds = array_column($this->signedIn()->getJson('/api/v1/machine-kinds')->assertOk()->json(), null, 'id');
+    $kinds = array_column($this->signedIn()->getJson('/api/v1/machine-kinds')->assertOk()->json('items'), null, 'id');
     expect(array_keys($kinds))->toContain('hot_press', 'cold_press', 'plunger_injector', 'extruder', 'vacuum_former', 'dryer')
         ->and($kinds['extruder']['facts']['throughput_kg_h']['x-unit'])->toBe('kg/h')
         ->and($kinds['dryer']['facts'])->toBe([]);
@@ -87,7 +87,7 @@ it('retires a machine that is free, and brings it back', function (): void {
         ->assertStatus(422)
         ->assertJsonPath('error.field', 'retired');
     $heron = machineNamed('Heron');
-    $names = fn (): array => array_column($this->getJson('/api/v1/machines')->json(), 'name');
+    $names = fn (): array => array_column($this->getJson('/api/v1/machines')->json('items'), 'name');
     $this->postJson("/api/v1/machines/{$heron}/retire", ['retired' => true])->assertOk();
     expect($names())->not->toContain('Heron')
         ->and(array_column($this->getJson('/api/v1/floor')->json('lanes'), 'machine'))->not->toContain('Heron');
@@ -141,7 +141,7 @@ it('changes a product that nobody has changed meanwhile, and leaves its process'
     $bar = ['process' => 'extrusion', 'dimensions' => [], 'after_revision' => $kept['revision']] + perch();
     $this->postJson($url, $bar)->assertStatus(422)->assertJsonPath('error.field', 'process');
     // What the demo says of a product and its process does not ask stays with it.
-    $tray = collect($this->getJson('/api/v1/products')->json())->firstWhere('name', 'syrup feeder tray');
+    $tray = collect($this->getJson('/api/v1/products')->json('items'))->firstWhere('name', 'syrup feeder tray');
     $this->postJson("/api/v1/products/{$tray['id']}", [
         'name' => $tray['name'],
         'process' => $tray['process'],
@@ -179,8 +179,8 @@ it('lists what is out of use only where it is asked for', function (): void {
     $this->signedIn('maren')->postJson("/api/v1/machines/{$heron}/retire", ['retired' => true])
         ->assertOk()
         ->assertJsonPath('machine.retired', true);
-    expect($this->getJson('/api/v1/machines?retired=1')->assertOk()->json('*.name'))->toBe(['Heron'])
-        ->and($this->getJson('/api/v1/machines')->json('*.name'))->not->toContain('Heron');
+    expect($this->getJson('/api/v1/machines?retired=1')->assertOk()->json('items.*.name'))->toBe(['Heron'])
+        ->and($this->getJson('/api/v1/machines')->json('items.*.name'))->not->toContain('Heron');
     $this->getJson('/api/v1/machines?retired=maybe')->assertStatus(422);
 });
 
@@ -201,7 +201,7 @@ it('takes a fact from another source though its number is the same', function ()
 
 it('sets an own value, says so on the answer, and gives it back to the library', function (): void {
     $path = 'process.injection.melt_c.typical';
-    $of = fn (): array => array_column($this->getJson('/api/v1/polymers/PP/overrides')->assertOk()->json(), null, 'path')[$path];
+    $of = fn (): array => array_column($this->getJson('/api/v1/polymers/PP/overrides')->assertOk()->json('items'), null, 'path')[$path];
     $set = fn (?float $value, int $after, string $reason = 'our grade'): TestResponse => $this->postJson(
         '/api/v1/polymers/PP/overrides',
         ['path' => $path, 'value' => $value, 'reason' => $reason, 'after' => $after],
@@ -231,7 +231,7 @@ it('sets an own value, says so on the answer, and gives it back to the library',
 });
 
 it('knows what of a polymer can be set, and who may', function (): void {
-    $paths = $this->signedIn('ines')->getJson('/api/v1/polymers/PVC-U/overrides')->assertOk()->json('*.path');
+    $paths = $this->signedIn('ines')->getJson('/api/v1/polymers/PVC-U/overrides')->assertOk()->json('items.*.path');
     expect(array_filter($paths, static fn (string $p): bool => str_starts_with($p, 'process.')))->toBe([]);
     $this->getJson('/api/v1/polymers/XX/overrides')->assertStatus(422);
     $this->postJson('/api/v1/polymers/PP/overrides', ['path' => 'demould_c.typical', 'value' => 80, 'reason' => 'x'])

@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
-use App\Models\Inspection;
-use App\Models\Lot;
-use App\Models\LotMovement;
-use App\Models\Machine;
-use App\Models\Piece;
-use App\Models\ProcedureVersion;
-use App\Models\Product;
-use App\Models\Run;
-use App\Models\RunMaterial;
-use App\Models\RunOutput;
-use App\Models\RunStation;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Runs\Models\Inspection;
+use App\Runs\Models\Piece;
+use App\Runs\Models\ProcedureVersion;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunMaterial;
+use App\Runs\Models\RunOutput;
+use App\Runs\Models\RunStation;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Process\Processes;
 use Tests\TeaMaking;
@@ -92,7 +92,7 @@ function walkRun(string $id, ?int $piece = null, string $verdict = 'good'): void
 }
 
 it('names the processes that run here, with their places, schools and settings', function (): void {
-    $processes = $this->signedIn()->getJson('/api/v1/processes')->assertOk()->json();
+    $processes = $this->signedIn()->getJson('/api/v1/processes')->assertOk()->json('items');
     expect(array_column($processes, 'id'))->toBe(['compression', 'injection', 'extrusion', 'vacuum_forming'])
         ->and(array_column($processes, 'piece'))->toBe(['piece', 'shot', 'bar', 'part'])
         ->and($processes[1]['roles'][0])
@@ -133,7 +133,7 @@ it('refuses a place that is none, a machine that does not belong in it, and one 
         ->and($plan(['barrel' => 'Heron']))->toBe('machines.barrel');
     Machine::query()->where('name', 'Heron')->update(['retired_at' => now()]);
     expect($plan(['barrel' => machineNamed('Heron')]))->toBe('machines.barrel')
-        ->and(array_column($this->getJson('/api/v1/machines')->json(), 'name'))->not->toContain('Heron');
+        ->and(array_column($this->getJson('/api/v1/machines')->json('items'), 'name'))->not->toContain('Heron');
 });
 
 it('lets nobody shoot with the guard open, whoever asks', function (): void {
@@ -373,7 +373,7 @@ it('makes room for a process that nobody has heard of', function (): void {
         ->and($run['summary']['stations'][0]['title'])->toBe('kettle')
         ->and(array_column($run['pieces'], 'step'))->toBe(['steep', 'steep'])
         ->and(array_column($run['summary']['figures'], 'value', 'id'))->toBe(['leaf_g' => 2])
-        ->and(array_column($this->getJson('/api/v1/processes')->json(), 'id'))->toContain('tea')
+        ->and(array_column($this->getJson('/api/v1/processes')->json('items'), 'id'))->toContain('tea')
         ->and($this->getJson('/api/v1/runs?process=tea')->json('items.0.product'))->toBe('cup of tea');
     $this->getJson('/api/v1/floor')->assertOk();
     $this->get("/api/v1/runs/{$id}.pdf")->assertOk();

@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\Machine;
-use App\Models\Product;
-use App\Models\Run;
-use App\Models\Source;
+use App\Material\Models\Lot;
+use App\Material\Models\Source;
+use App\Runs\Models\Run;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
 use App\Support\Contract;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\LotMovement;
-use App\Models\Machine;
-use App\Models\Run;
-use App\Models\RunEvent;
-use App\Models\Source;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Source;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Shop\Models\Machine;
 use App\Support\ShopClock;
 use Illuminate\Database\QueryException;
 use Illuminate\Testing\TestResponse;

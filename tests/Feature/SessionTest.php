@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\User;
+use App\People\Models\User;
 
 it('signs in, says who it is, and signs out', function (): void {
     $this->getJson('/api/v1/session')->assertOk()->assertJsonPath('person', null);

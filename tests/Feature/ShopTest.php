@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\Product;
+use App\Shop\Models\Product;
 use Illuminate\Support\Facades\DB;
 
 it('shows the floor: stages, lanes with a past and a coming, and what needs hands next', function (): void {

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Models\Machine;
-use App\Models\Piece;
-use App\Models\RunEvent;
+use App\Runs\Models\Piece;
+use App\Runs\Models\RunEvent;
+use App\Shop\Models\Machine;
 use Dithermic\Core\Run\EventSource;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-use App\Models\Machine;
-use App\Models\Run;
-use App\Models\RunStation;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
+use App\Shop\Models\Machine;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;

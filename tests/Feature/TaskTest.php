@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Jobs\DoTask;
-use App\Models\Lot;
-use App\Models\Task;
-use App\Support\MeshStore;
+use App\Bench\Models\Task;
+use App\Bench\Support\DoTask;
+use App\Bench\Support\MeshStore;
+use App\Material\Models\Lot;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
@@ -49,7 +49,7 @@ function fineBox(int $n): string
 /** @return string rows of lots for an import */
 function manyLots(int $rows): string
 {
-    $source = App\Models\Source::query()->orderBy('id')->value('name');
+    $source = App\Material\Models\Source::query()->orderBy('id')->value('name');
 
     return "source,polymer,form,colour,mass_g\n".str_repeat("{$source},HDPE,flake,white,100\n", $rows);
 }
@@ -60,7 +60,7 @@ function bring(string $text, string $id, bool $dry = false): Illuminate\Testing\
 
     return test()->post(
         '/api/v1/transfer/lots',
-        ['file' => $file, 'id' => $id, 'dry_run' => $dry ? '1' : '0'],
+        ['file' => $file, 'id' => $id, 'preview' => $dry ? '1' : '0'],
         ['Accept' => 'application/json'],
     );
 }

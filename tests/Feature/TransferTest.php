@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Models\Lot;
-use App\Models\Source;
+use App\Material\Models\Lot;
+use App\Material\Models\Source;
 use App\Support\Csv;
 use Illuminate\Http\UploadedFile;
 
@@ -52,7 +52,7 @@ it('brings lots in all or not at all, with a dry run first and errors by row', f
     $this->signedIn();
     $send = fn (string $kind, string $text, bool $dry, ?string $id = null) => $this->post(
         "/api/v1/transfer/{$kind}",
-        ['file' => csv($text), 'id' => $id ?? fake_uuid(), 'dry_run' => $dry ? '1' : '0'],
+        ['file' => csv($text), 'id' => $id ?? fake_uuid(), 'preview' => $dry ? '1' : '0'],
         ['Accept' => 'application/json'],
     );
     $errors = $send('lots', $bad, true)->assertOk()->json('errors');
@@ -80,13 +80,13 @@ it('brings in sources, corrections and mixes, and gives out what it takes in', f
     $this->signedIn();
     $send = fn (string $kind, string $text) => $this->post(
         "/api/v1/transfer/{$kind}",
-        ['file' => csv($text), 'id' => fake_uuid(), 'dry_run' => '0'],
+        ['file' => csv($text), 'id' => fake_uuid(), 'preview' => '0'],
         ['Accept' => 'application/json'],
     );
     $send('sources', "name,note\nVillage fete,cups\n")->assertOk();
     expect(Source::query()->where('name', 'Village fete')->firstOrFail()->state->value)->toBe('on_trial');
     $send('sources', "name\nVillage fete\n")->assertStatus(422);
-    $twice = ['id' => fake_uuid(), 'dry_run' => '0'];
+    $twice = ['id' => fake_uuid(), 'preview' => '0'];
     foreach ([1, 2] as $time) {
         $this->post(
             '/api/v1/transfer/sources',

@@ -9,6 +9,7 @@ use Dithermic\Core\Changeover;
 use Dithermic\Core\Charge;
 use Dithermic\Core\Cost;
 use Dithermic\Core\Cycle;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis;
 use Dithermic\Core\Drying;
 use Dithermic\Core\Flow;
@@ -140,7 +141,8 @@ final class Registry
      */
     public function bench(): array
     {
-        return json_decode((string) file_get_contents(__DIR__.'/../../data/bench.json'), true);
+        /** @var list<array{group: string, name: string, title: string, words: string, example: array<string, mixed>}> */
+        return Record::file(__DIR__.'/../../data/bench.json')->of;
     }
 
     public function has(string $name): bool

@@ -29,7 +29,7 @@ final class Schema
 
     /**
      * @param  class-string  $class
-     * @param  array<string, mixed>  $properties
+     * @param  array<string, array<string, mixed>>  $properties
      * @param  list<string>  $required
      */
     private static function collect(string $class, array &$properties, array &$required): void
@@ -73,7 +73,7 @@ final class Schema
             $schema = isset($schema['type']) && is_string($schema['type']) && ! isset($schema['properties'])
                 ? ['type' => [$schema['type'], 'null']] + $schema
                 : ['anyOf' => [$schema, ['type' => 'null']]];
-            if (isset($schema['enum'])) {
+            if (isset($schema['enum']) && is_array($schema['enum'])) {
                 $schema['enum'][] = null;
             }
         }

@@ -84,11 +84,11 @@ final readonly class PurgeModel
         if ($x === null || $y === null || $this->danger($old, $new) !== null) {
             return null;
         }
-        $lowest = max($x['min'], $y['min']);
-        if ($lowest > min($a->ceiling() ?? $x['max'], $b->ceiling() ?? $y['max'])) {
+        $lowest = max($x->min, $y->min);
+        if ($lowest > min($a->ceiling() ?? $x->max, $b->ceiling() ?? $y->max)) {
             return null;
         }
-        $shared = min($x['max'], $y['max']);
+        $shared = min($x->max, $y->max);
         $widened = $shared < $lowest;
 
         return new PurgeLeg(

@@ -5,17 +5,23 @@ declare(strict_types=1);
 namespace Dithermic\Core\Charge;
 
 use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * Masses by ratio, rounded to the scale so that the total stays right (largest remainder, equals in the order given).
  * What is too small for the scale is proposed as a premix: min_divisions · resolution of it in enough of the largest
- * component that the wanted mass can be weighed; where that is more than the batch itself, in several dilutions. Density of the blend: 1/Σ(w/ρ), volumes adding up.
+ * component that the wanted mass can be weighed; where that is more than the batch itself, in several dilutions. Density
+ * of the blend: 1/Σ(w/ρ), volumes adding up. Let-down: parts of all else to one of masterbatch.
  */
 #[Calc('charge.blend', 'colours, regrind and virgin by ratio, on the scale')]
-final class Blend
+final readonly class Blend
 {
     /** far more than any scale asks for */
     private const MOST_STAGES = 40;
+
+    public function __construct(private PolymerLibrary $polymers)
+    {
+    }
 
     public function __invoke(BlendInput $in): BlendResult
     {
@@ -43,18 +49,39 @@ final class Blend
         $premix = self::premix($components, $masses, $least, $step);
         $small = array_filter($components, static fn (BlendComponent $c): bool => ! $c->weighable);
 
+        $regrind = self::share($in, PartKind::Regrind);
+        $masterbatch = self::share($in, PartKind::Masterbatch);
+        $caution = $in->polymer === null
+            ? null
+            : Regrind::caution($this->polymers->get($in->polymer), $regrind);
+
         return (new BlendResult(
             $components,
             array_sum($steps) * $step,
             $volume === null ? null : 1 / $volume,
             $premix,
-        ))->explain($premix !== null
+            $regrind,
+            $masterbatch > 0 ? (100 - $masterbatch) / $masterbatch : null,
+        ))->warn($caution)->explain($premix !== null
             ? self::say($premix)
             : (
                 $small === []
                     ? 'Every part can be weighed on this scale.'
                     : 'Too little for this scale: make more at once, or use a finer scale.'
             ));
+    }
+
+    /** Per cent of the mass that is of a kind. */
+    private static function share(BlendInput $in, PartKind $kind): float
+    {
+        $of = 0.0;
+        $all = 0.0;
+        foreach ($in->components as $part) {
+            $of += $part->kind === $kind ? $part->parts : 0.0;
+            $all += $part->parts;
+        }
+
+        return 100 * $of / $all;
     }
 
     private static function say(Premix $premix): string

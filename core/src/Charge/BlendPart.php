@@ -12,6 +12,7 @@ final readonly class BlendPart
         #[Field('what it is')] public string $name,
         #[Field('share in any unit', '', above: 0, max: 1e9)] public float $parts,
         #[Field('', 'g/cm3', above: 0, max: 25)] public ?float $density_g_cm3 = null,
+        #[Field('what it is there for')] public PartKind $kind = PartKind::Colour,
     ) {
     }
 }

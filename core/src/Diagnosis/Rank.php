@@ -12,6 +12,10 @@ use Dithermic\Core\Calculator\InputError;
  * evidence that shares a group only the strongest counts in full, the square root of the others; answers count yes × 3, no
  * × 0.4; the whole ratio is held between 0.02 and 50. Of several defects a cause that they share has the sum of severity ×
  * ln weight. The priors are estimates of practice, not frequencies: the shop's own outcomes go before them.
+ *
+ * @phpstan-import-type Cause from Knowledge
+ * @phpstan-import-type Remedy from Knowledge
+ * @phpstan-import-type Seen from Knowledge
  */
 #[Calc('diagnose.rank', 'what is behind a defect, what to ask next, and the one thing to change', size: 'defects')]
 final readonly class Rank
@@ -80,7 +84,7 @@ final readonly class Rank
     }
 
     /**
-     * @return array{array<string, mixed>, array<string, Answer>}
+     * @return array{array<string, Seen>, array<string, Answer>}
      *
      * @throws InputError
      */
@@ -136,7 +140,7 @@ final readonly class Rank
     }
 
     /**
-     * @param  array<string, mixed>  $signals
+     * @param  array<string, Seen>  $signals
      * @param  array<string, Answer>  $answers
      * @return array<string, float> by cause
      */
@@ -156,8 +160,8 @@ final readonly class Rank
     }
 
     /**
-     * @param  array<string, mixed>  $cause
-     * @param  array<string, mixed>  $signals
+     * @param  Cause  $cause
+     * @param  array<string, Seen>  $signals
      * @param  array<string, Answer>  $answers
      */
     private function ratio(array $cause, array $signals, array $answers): float
@@ -181,7 +185,7 @@ final readonly class Rank
     }
 
     /**
-     * @param  array<string, mixed>  $signals
+     * @param  array<string, Seen>  $signals
      * @param  array<string, Answer>  $answers
      */
     private function cause(RankInput $in, string $id, float $share, array $signals, array $answers): RankedCause
@@ -226,15 +230,17 @@ final readonly class Rank
         );
     }
 
-    private function words(string $signal, mixed $value): string
+    /** @param  Seen  $value */
+    private function words(string $signal, float|bool|string|array $value): string
     {
         $known = $this->knowledge->signals[$signal];
         $name = str_replace('_', ' ', $signal);
-        $shown = is_float($value)
-            ? rtrim(rtrim(sprintf('%.2f', $value), '0'), '.')
-            : (
-                is_array($value) ? implode(', ', $value) : (is_bool($value) ? ($value ? 'yes' : 'no') : (string) $value)
-            );
+        $shown = match (true) {
+            is_float($value) => rtrim(rtrim(sprintf('%.2f', $value), '0'), '.'),
+            is_bool($value) => $value ? 'yes' : 'no',
+            is_array($value) => implode(', ', $value),
+            default => $value,
+        };
         $unit = in_array($known['unit'] ?? '', ['', 'ratio'], true) ? '' : " {$known['unit']}";
 
         return "{$name}: ".str_replace('_', ' ', $shown).$unit;
@@ -244,7 +250,7 @@ final readonly class Rank
      * What is expected to take most off the doubt, of the questions of the leading causes and of what was not read yet.
      *
      * @param  array<string, float>  $shares  most likely first
-     * @param  array<string, mixed>  $signals
+     * @param  array<string, Seen>  $signals
      * @param  array<string, Answer>  $answers
      */
     private function question(RankInput $in, array $shares, array $signals, array $answers): ?NextQuestion
@@ -284,7 +290,7 @@ final readonly class Rank
     }
 
     /**
-     * @param  array<string, mixed>  $signals
+     * @param  array<string, Seen>  $signals
      * @return list<string>
      */
     private function unread(RankInput $in, array $signals): array
@@ -326,9 +332,9 @@ final readonly class Rank
         }
         $known = $this->knowledge->signals[$signal];
         $values = match ($known['kind']) {
-            'number' => self::between(array_values(array_unique($edges)), $known['range']),
+            'number' => self::between(array_values(array_unique($edges)), $known['range'] ?? [0, 1]),
             'bool' => [true, false],
-            default => $known['values'],
+            default => $known['values'] ?? [],
         };
         $ratios = [];
         foreach ($causes as $id) {
@@ -438,7 +444,7 @@ final readonly class Rank
         return [null, $passed];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Remedy> */
     private function remedies(RankInput $in, string $cause): array
     {
         foreach ($in->defects as $defect) {
@@ -451,7 +457,7 @@ final readonly class Rank
         return [];
     }
 
-    /** @param  array<string, mixed>  $remedy */
+    /** @param  Remedy  $remedy */
     private function proposal(
         RankInput $in,
         RankedCause $cause,
@@ -508,7 +514,7 @@ final readonly class Rank
     }
 
     /**
-     * @param  array<string, mixed>  $signals
+     * @param  array<string, Seen>  $signals
      * @return list<string>
      */
     private function cautions(RankInput $in, ?NextChange $change, array $signals): array

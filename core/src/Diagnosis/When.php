@@ -32,7 +32,8 @@ final readonly class When
         };
     }
 
-    public function holds(mixed $value): bool
+    /** @param  float|bool|string|list<string>  $value */
+    public function holds(float|bool|string|array $value): bool
     {
         if ($this->values === []) {
             return is_numeric($value) && match ($this->is) {
@@ -42,7 +43,7 @@ final readonly class When
             };
         }
         $given = array_map(
-            static fn (mixed $v): string => is_bool($v) ? ($v ? 'true' : 'false') : (string) $v,
+            static fn (float|bool|string $v): string => is_bool($v) ? ($v ? 'true' : 'false') : (string) $v,
             is_array($value) ? $value : [$value],
         );
         $any = array_intersect($given, $this->values) !== [];

@@ -32,13 +32,13 @@ final readonly class Exposure
         if ($stood < 0) {
             throw new InputError('now', 'is before it was dried');
         }
-        $open = $polymer->record['drying']['open_exposure_minutes'] ?? null;
-        if (! is_numeric($open)) {
+        $open = $polymer->drying()?->mayNumber('open_exposure_minutes');
+        if ($open === null) {
             return (new ExposureResult(null, null, 'dry'))->explain(
                 "{$in->polymer} takes up no water worth counting: keep it covered against dust and dew.",
             );
         }
-        $budget = (float) $open * 50 / $in->rh_pct * ($in->hopper === Hopper::Closed ? self::CLOSED : 1.0);
+        $budget = $open * 50 / $in->rh_pct * ($in->hopper === Hopper::Closed ? self::CLOSED : 1.0);
         $used = $stood / $budget;
         $state = match (true) {
             $used > 1 => 'dry again', $used > self::USE_NOW => 'use now', default => 'dry',

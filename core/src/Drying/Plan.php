@@ -6,6 +6,7 @@ namespace Dithermic\Core\Drying;
 
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Morphology;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -40,11 +41,11 @@ final readonly class Plan
         $polymer = $this->polymers->get($in->polymer);
         $start = Moment::read($in->start, 'start');
         $wanted = $in->wanted_at === null ? null : Moment::read($in->wanted_at, 'wanted_at');
-        $drying = $polymer->record['drying'] ?? throw new InputError(
+        $drying = $polymer->drying() ?? throw new InputError(
             'polymer',
             "{$in->polymer} is not dried here: ".($polymer->whyNot('injection') ?? 'the library has no drying for it'),
         );
-        $needed = (string) $drying['needed'];
+        $needed = $drying->text('needed');
         if ($needed === 'surface moisture only' && $in->form !== Form::Flake && $in->own_hours === null) {
             $because = "{$in->polymer} takes up no water; only washed flake needs its surface dried.";
             $this->air($in, $polymer, $drying);
@@ -69,7 +70,7 @@ final readonly class Plan
                 $air,
                 $in->polymer,
                 $in->form === Form::Sheet ? ' sheet' : '',
-                $drying['air_c']['min'],
+                $drying->number('air_c.min'),
             ).(
                 $in->form === Form::Sheet ? ' A sheet loses its shape there: keep it wrapped, or take one that is.' : ''
             );
@@ -80,7 +81,7 @@ final readonly class Plan
                 null,
                 null,
                 $air,
-                (string) $drying['dryer'],
+                $drying->text('dryer', ''),
                 $because,
                 $origin,
             ))->explain($because)->warn($because);
@@ -102,7 +103,7 @@ final readonly class Plan
             Moment::write($ready, $in->start),
             $startBy,
             $air,
-            (string) $drying['dryer'],
+            $drying->text('dryer', ''),
             $because,
             $origin,
         ))
@@ -110,7 +111,7 @@ final readonly class Plan
                 '%.1f h at %.0f °C, %s%s. %s',
                 $hours,
                 $air,
-                $drying['dryer'],
+                $drying->text('dryer', ''),
                 $origin === 'library' ? '' : ', by your rule',
                 $because,
             ))
@@ -121,10 +122,10 @@ final readonly class Plan
                     : null,
             )
             ->warn(
-                $air < $drying['air_c']['min']
+                $air < $drying->number('air_c.min')
                     ? sprintf(
                         'Colder than the library\'s least (%.0f °C): your rule answers for it.',
-                        $drying['air_c']['min'],
+                        $drying->number('air_c.min'),
                     )
                     : null,
             );
@@ -132,12 +133,10 @@ final readonly class Plan
 
     /**
      * The air to dry with, °C.
-     *
-     * @param  array<string, mixed>  $drying
      */
-    private function air(PlanInput $in, Polymer $polymer, array $drying): float
+    private function air(PlanInput $in, Polymer $polymer, Record $drying): float
     {
-        $most = (float) $drying['air_c']['max'];
+        $most = $drying->number('air_c.max');
         $softens = $polymer->property('tm_c') ?? $polymer->property('tg_c');
         $what = $in->polymer;
         if ($in->form === Form::Sheet) {
@@ -153,7 +152,7 @@ final readonly class Plan
             $what .= ' sheet';
         }
         $field = $in->air_c === null && $in->own_air_c !== null ? 'own_air_c' : 'air_c';
-        $air = $in->air_c ?? $in->own_air_c ?? min((float) $drying['air_c']['typical'], $most);
+        $air = $in->air_c ?? $in->own_air_c ?? min($drying->number('air_c.typical'), $most);
         if ($air > $most || ($softens !== null && $air >= $softens)) {
             throw new InputError(
                 $field,
@@ -172,31 +171,29 @@ final readonly class Plan
 
     /**
      * Null when this air does not dry it.
-     *
-     * @param  array<string, mixed>  $drying
      */
-    private function hours(PlanInput $in, array $drying, float $air): ?float
+    private function hours(PlanInput $in, Record $drying, float $air): ?float
     {
-        $ownAir = $in->own_air_c ?? (float) $drying['air_c']['typical'];
+        $ownAir = $in->own_air_c ?? $drying->number('air_c.typical');
         if (
             $in->own_hours !== null
             && $air >= $ownAir
-            && ($in->own_air_c !== null || $air >= $drying['air_c']['min'])
+            && ($in->own_air_c !== null || $air >= $drying->number('air_c.min'))
         ) {
             // Hotter than the rule's own air is only on the safe side: the rule stands as it is.
             return $in->own_hours;
         }
-        if ($air < $drying['air_c']['min']) {
+        if ($air < $drying->number('air_c.min')) {
             return null;
         }
-        $usual = $in->own_hours ?? (float) $drying['hours']['typical'];
-        $at = $in->own_hours === null ? (float) $drying['air_c']['typical'] : $ownAir;
+        $usual = $in->own_hours ?? $drying->number('hours.typical');
+        $at = $in->own_hours === null ? $drying->number('air_c.typical') : $ownAir;
         $thinner = $in->form === Form::Flake && ! in_array($in->polymer, self::NEVER_SHORTER, true) ? self::FLAKE : 1.0;
         $hours = $usual * 2 ** (($at - $air) / self::DOUBLES_EVERY_K) * $thinner;
 
         return max(
-            (float) $drying['hours']['min'],
-            min(max((float) $drying['hours']['max'], $in->own_hours ?? 0.0), $hours),
+            $drying->number('hours.min'),
+            min(max($drying->number('hours.max'), $in->own_hours ?? 0.0), $hours),
         );
     }
 }

@@ -7,9 +7,9 @@ namespace Dithermic\Core\Flow;
 use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\PolymerLibrary;
-use RuntimeException;
 
 /**
  * How the melt flows: by the library's row of the polymer (data/flow.json), by constants of one's own, or by a measured melt
@@ -93,10 +93,7 @@ final readonly class MeltInput implements Checked
      */
     private static function rows(): array
     {
-        $json = json_decode((string) file_get_contents(__DIR__.'/../../data/flow.json'), true);
-
-        return is_array($json) && isset($json['polymers'])
-            ? $json['polymers']
-            : throw new RuntimeException('flow.json is not readable');
+        /** @var array<string, array{consistency_pa_sn: float, reference_c: float, exponent: float, temperature_coefficient_1_k: float}> */
+        return Record::file(__DIR__.'/../../data/flow.json')->array('polymers');
     }
 }

@@ -5,12 +5,19 @@ declare(strict_types=1);
 namespace Dithermic\Core\Identification;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
-use RuntimeException;
 
 /**
  * What is known of the sorting tests (data/identification.json): priors, likelihoods P(result | polymer), bars and
  * families.
+ *
+ * @phpstan-type Test array{id: string, name: string, how: string, results: list<string>, minutes: float|int,
+ *     caution: ?string, likelihood: array<string, array<string, float>>, only_for?: list<string>|null}
+ * @phpstan-type File array{tests: list<Test>, priors: array<string, float>, decision: array{
+ *     families: list<list<string>>, accept_at: float|int, refuse_when_never_hot_above: float|int,
+ *     never_hot: list<string>,
+ *     separate: array{codes: list<string>, by: list<string>, ratio: float|int, against_over: float|int}}}
  */
 final class Knowledge
 {
@@ -25,9 +32,7 @@ final class Knowledge
     /** The shop's own confirmed items are laid over the table as if it stood for this many. */
     private const TABLE_ITEMS = 200;
 
-    /**
-     * @var array<string, array{id: string, name: string, how: string, results: list<string>, minutes: float, caution: ?string, likelihood: array<string, array<string, float>>, only_for?: list<string>|null}>
-     */
+    /** @var array<string, Test> */
     public readonly array $tests;
 
     /** @var array<string, float> */
@@ -59,13 +64,10 @@ final class Knowledge
     /** What something else than a polymer of the library may weigh, g/cm3: foams and wood-filled to metal-filled. */
     private const OTHER_DENSITY = [0.80, 2.20];
 
-    /** @param  array<string, mixed>|null  $data  the file's contents; read when not given */
+    /** @param  File|null  $data  the file's contents; read when not given */
     public function __construct(?array $data = null)
     {
-        $data ??= json_decode((string) file_get_contents(__DIR__.'/../../data/identification.json'), true);
-        if (! is_array($data) || ! isset($data['tests'])) {
-            throw new RuntimeException('identification.json is not readable');
-        }
+        $data ??= self::read();
         $this->tests = array_column($data['tests'], null, 'id');
         $this->priors = $data['priors'];
         $this->families = $data['decision']['families'];
@@ -77,6 +79,13 @@ final class Knowledge
         $this->separating = $separate['by'];
         $this->separateRatio = (float) $separate['ratio'];
         $this->separateAgainst = (float) $separate['against_over'];
+    }
+
+    /** @return File as the file's schema and its test hold it */
+    private static function read(): array
+    {
+        /** @var File */
+        return Record::file(__DIR__.'/../../data/identification.json')->of;
     }
 
     /**
@@ -112,7 +121,7 @@ final class Knowledge
     {
         foreach ($this->families as $family) {
             if (in_array($code, $family, true)) {
-                return array_values($family);
+                return $family;
             }
         }
 
@@ -144,9 +153,9 @@ final class Knowledge
      */
     public function densities(string $code, PolymerLibrary $polymers): array
     {
-        $range = $polymers->has($code) ? ($polymers->get($code)->record['density_solid_g_cm3'] ?? null) : null;
-        if (is_array($range)) {
-            return [[(float) $range['min'], max((float) $range['max'], $range['min'] + 1e-6), 1.0]];
+        $range = $polymers->has($code) ? $polymers->get($code)->data->range('density_solid_g_cm3') : null;
+        if ($range !== null) {
+            return [[$range->min, max($range->max, $range->min + 1e-6), 1.0]];
         }
         $bands = [];
         $from = self::OTHER_DENSITY[0];

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Identification;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
+use RuntimeException;
 
 /** What was decided by an older rule, judged by the one in force. */
 final readonly class Review
@@ -34,19 +36,24 @@ final readonly class Review
             return "{$polymer} by word only: no test has told it from PVC or from what does not melt.";
         }
         try {
-            $items = array_map(static fn (array $e): Evidence => new Evidence(
-                (string) ($e['test'] ?? ''),
-                isset($e['result']) ? (string) $e['result'] : null,
-                isset($e['g_cm3']) ? (float) $e['g_cm3'] : null,
-                isset($e['se']) ? (float) $e['se'] : null,
-            ), $evidence);
+            $items = array_map(static fn (array $e): Evidence => self::read(new Record($e)), $evidence);
             $now = (new Rank($this->polymers, $this->knowledge))(new RankInput($items));
-        } catch (InputError) {
+        } catch (InputError|RuntimeException) {
             return "{$polymer} by tests that are not understood any more: find it anew.";
         }
 
         return $now->decision === $polymer || in_array($polymer, $now->family, true)
             ? null
             : "{$polymer} by tests that do not tell enough: {$now->because}";
+    }
+
+    private static function read(Record $kept): Evidence
+    {
+        return new Evidence(
+            $kept->text('test', ''),
+            $kept->mayText('result'),
+            $kept->mayNumber('g_cm3'),
+            $kept->mayNumber('se'),
+        );
     }
 }

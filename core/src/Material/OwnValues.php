@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Material;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Range;
 
 /**
  * What a shop has set for itself, held against the other values of the same polymer: windows in order and under the
@@ -38,15 +39,16 @@ final class OwnValues
         if ($polymer->typical('bulk_density_flake_g_cm3') !== null) {
             $values[] = new OwnValue('bulk_density_flake_g_cm3.typical', 'Loose flake', 'g/cm³', 0.02, 2);
         }
-        foreach ($polymer->record['process'] ?? [] as $process => $window) {
-            if ($polymer->whyNot((string) $process) !== null) {
+        foreach ($polymer->data->eachBy('process') as $process => $window) {
+            if ($polymer->whyNot($process) !== null) {
                 continue;
             }
-            foreach ($window as $key => $value) {
-                if (! str_ends_with((string) $key, '_c')) {
+            foreach ($window->of as $key => $value) {
+                $key = (string) $key;
+                if (! str_ends_with($key, '_c')) {
                     continue;
                 }
-                $title = ucfirst(str_replace('_', ' ', (string) $process)).', '.self::called((string) $key);
+                $title = ucfirst(str_replace('_', ' ', $process)).', '.self::called($key);
                 $path = "process.{$process}.{$key}";
                 if (! is_array($value)) {
                     $values[] = new OwnValue($path, $title, '°C', 20, 400);
@@ -84,16 +86,17 @@ final class OwnValues
     {
         $faults = [];
         $ceiling = $polymer->ceiling();
-        foreach ($polymer->record['process'] ?? [] as $process => $windows) {
-            foreach (is_array($windows) ? $windows : [] as $key => $window) {
-                if (is_array($window) && str_ends_with((string) $key, '_c')) {
-                    $name = self::called((string) $key).($process === 'extrusion' ? ' of the extruder' : '');
+        foreach ($polymer->data->eachBy('process') as $process => $windows) {
+            foreach (array_map(strval(...), array_keys($windows->of)) as $key) {
+                $window = str_ends_with($key, '_c') && is_array($windows->of[$key]) ? $windows->range($key) : null;
+                if ($window !== null) {
+                    $name = self::called($key).($process === 'extrusion' ? ' of the extruder' : '');
                     array_push($faults, ...self::ofWindow($name, $window, $ceiling));
                 }
             }
         }
         array_push($faults, ...self::ofSheet($polymer, $ceiling));
-        $platen = $polymer->process('compression')['platen_c']['min'] ?? null;
+        $platen = $polymer->process('compression')->mayNumber('platen_c.min');
         $demould = $polymer->property('demould_c');
         $fluid = $polymer->property('tm_c') ?? (
             $polymer->property('tg_c') === null ? null : $polymer->property('tg_c') + 40
@@ -102,7 +105,7 @@ final class OwnValues
         if ($demould !== null && $fluid !== null && ! $polymer->neverHot() && $demould >= $fluid) {
             $faults[] = sprintf('it comes out at %s °C and is still fluid above %s °C', $demould, $fluid);
         }
-        if ($demould !== null && is_numeric($platen) && $demould >= $platen) {
+        if ($demould !== null && $platen !== null && $demould >= $platen) {
             $faults[] = sprintf('it comes out at %s °C, hotter than the coldest platens (%s °C)', $demould, $platen);
         }
         $solid = $polymer->property('density_g_cm3');
@@ -118,27 +121,24 @@ final class OwnValues
         return $faults;
     }
 
-    /**
-     * @param  array<string, float|int>  $window
-     * @return list<string>
-     */
-    private static function ofWindow(string $name, array $window, ?float $ceiling): array
+    /** @return list<string> */
+    private static function ofWindow(string $name, Range $window, ?float $ceiling): array
     {
         $faults = [];
-        if (! ($window['min'] <= $window['typical'] && $window['typical'] <= $window['max'])) {
+        if (! ($window->min <= $window->typical && $window->typical <= $window->max)) {
             $faults[] = sprintf(
                 'the window of the %s is out of order: %s, usually %s, to %s °C',
                 $name,
-                $window['min'],
-                $window['typical'],
-                $window['max'],
+                $window->min,
+                $window->typical,
+                $window->max,
             );
         }
-        if ($ceiling !== null && $window['typical'] > $ceiling) {
+        if ($ceiling !== null && $window->typical > $ceiling) {
             $faults[] = sprintf(
                 'the usual %s of %s °C are above the ceiling of %s °C',
                 $name,
-                $window['typical'],
+                $window->typical,
                 $ceiling,
             );
         }
@@ -150,22 +150,27 @@ final class OwnValues
     private static function ofSheet(Polymer $polymer, ?float $ceiling): array
     {
         $of = $polymer->process('vacuum_forming');
-        if (! isset($of['sheet_lower_c'], $of['sheet_normal_c'], $of['sheet_upper_c'])) {
+        if (! $of->has('sheet_lower_c') || ! $of->has('sheet_normal_c') || ! $of->has('sheet_upper_c')) {
             return [];
         }
+        [$lower, $normal, $upper] = [
+            $of->number('sheet_lower_c'),
+            $of->number('sheet_normal_c'),
+            $of->number('sheet_upper_c'),
+        ];
         $faults = [];
-        if (! ($of['sheet_lower_c'] <= $of['sheet_normal_c'] && $of['sheet_normal_c'] <= $of['sheet_upper_c'])) {
+        if (! ($lower <= $normal && $normal <= $upper)) {
             $faults[] = sprintf(
                 'the sheet\'s window is out of order: %s, usually %s, to %s °C',
-                $of['sheet_lower_c'],
-                $of['sheet_normal_c'],
-                $of['sheet_upper_c'],
+                $lower,
+                $normal,
+                $upper,
             );
         }
-        if ($ceiling !== null && $of['sheet_normal_c'] > $ceiling) {
+        if ($ceiling !== null && $normal > $ceiling) {
             $faults[] = sprintf(
                 'the sheet is formed at %s °C, above the ceiling of %s °C',
-                $of['sheet_normal_c'],
+                $normal,
                 $ceiling,
             );
         }

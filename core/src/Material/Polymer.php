@@ -4,34 +4,40 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Material;
 
+use Dithermic\Core\Data\Range;
+use Dithermic\Core\Data\Record;
+
 /** One polymer's record, read through typed questions. Keys carry their units, as in data/polymers.json. */
 final readonly class Polymer
 {
+    /** what the library says, with the shop's own values laid over it */
+    public Record $data;
+
     /**
-     * @param  array<string, mixed>  $record
+     * @param  array<array-key, mixed>  $record
      * @param  list<string>  $overridden  dotted paths that the shop has changed
      */
-    public function __construct(public string $code, public array $record, public array $overridden = [])
+    public function __construct(public string $code, array $record, public array $overridden = [])
     {
+        $this->data = new Record($record);
     }
 
     public function name(): string
     {
-        return (string) $this->record['name'];
+        return $this->data->text('name');
     }
 
     public function morphology(): ?Morphology
     {
-        return Morphology::tryFrom((string) ($this->record['morphology'] ?? ''));
+        return Morphology::tryFrom($this->data->text('morphology', ''));
     }
 
     /** The typical value of a ranged property, or the plain number; null where the polymer has none. */
     public function typical(string $key): ?float
     {
-        $value = $this->record[$key] ?? null;
-        $value = is_array($value) ? ($value['typical'] ?? null) : $value;
-
-        return is_int($value) || is_float($value) ? (float) $value : null;
+        return is_array($this->data->of[$key] ?? null)
+            ? $this->data->mayNumber("{$key}.typical")
+            : $this->data->mayNumber($key);
     }
 
     /** A property named as the calculations name it; see MaterialInput. */
@@ -40,50 +46,52 @@ final readonly class Polymer
         return match ($name) {
             'density_g_cm3' => $this->typical('density_solid_g_cm3'),
             'bulk_density_g_cm3' => $this->typical('bulk_density_flake_g_cm3'),
-            'absorptivity' => isset($this->record['ir']['absorptivity_0_to_1'])
-                ? (float) $this->record['ir']['absorptivity_0_to_1']
-                : null,
+            'absorptivity' => $this->data->mayNumber('ir.absorptivity_0_to_1'),
             'ceiling_c' => $this->ceiling(),
             'minutes_at_ceiling' => $this->minutesAtCeiling(),
             default => $this->typical($name),
         };
     }
 
-    /** @return array<string, mixed> the window of a process, or its why_not */
-    public function process(string $process): array
+    /** The windows of a process, or its why_not. */
+    public function process(string $process): Record
     {
-        $window = $this->record['process'][$process] ?? [];
-
-        return is_array($window) ? $window : [];
+        return $this->data->at("process.{$process}");
     }
 
     public function whyNot(string $process): ?string
     {
-        $why = $this->process($process)['why_not'] ?? null;
-
-        return is_string($why) ? $why : null;
+        return $this->process($process)->mayText('why_not');
     }
 
     /** The set-point above which the polymer gives off fume or breaks down, °C. */
     public function ceiling(): ?float
     {
-        $ceiling = $this->record['degradation_c']['ceiling'] ?? null;
-
-        return is_int($ceiling) || is_float($ceiling) ? (float) $ceiling : null;
+        return $this->data->mayNumber('degradation_c.ceiling');
     }
 
     /** @return list<string> */
     public function hazards(): array
     {
-        return array_values(array_map(strval(...), $this->record['hazards'] ?? []));
+        return $this->data->texts('hazards');
     }
 
     /** Minutes that the melt stands at its ceiling before it is spent; null where nothing is known. */
     public function minutesAtCeiling(): ?float
     {
-        $minutes = $this->record['degradation_c']['minutes_at_ceiling'] ?? null;
+        return $this->data->mayNumber('degradation_c.minutes_at_ceiling');
+    }
 
-        return is_int($minutes) || is_float($minutes) ? (float) $minutes : null;
+    /** What comes out of it when it is too hot. */
+    public function breakdownProducts(): string
+    {
+        return $this->data->text('degradation_c.products', 'fume');
+    }
+
+    /** What must be known of its gas or flame before it is run at all; null where there is nothing of the kind. */
+    public function gasWarning(): ?string
+    {
+        return $this->data->mayText('flame_or_gas_warning');
     }
 
     /** Never heated here, by anybody: what is not identified, what is something else, and any PVC. */
@@ -107,10 +115,21 @@ final readonly class Polymer
     public function dangerWith(self $other): ?string
     {
         foreach ([[$this, $other], [$other, $this]] as [$one, $two]) {
-            foreach ($one->record['incompatible_with'] ?? [] as $pair) {
-                if ($pair['code'] === $two->code && $pair['severity'] === 'dangerous') {
-                    return (string) $pair['why'];
-                }
+            $harm = $one->harmedBy($two->code);
+            if ($harm?->severity === 'dangerous') {
+                return $harm->why;
+            }
+        }
+
+        return null;
+    }
+
+    /** What another does to it; null where the library knows of no harm. */
+    public function harmedBy(string $code): ?Incompatible
+    {
+        foreach ($this->data->each('incompatible_with') as $pair) {
+            if ($pair->text('code') === $code) {
+                return new Incompatible($code, $pair->text('why'), $pair->text('severity'));
             }
         }
 
@@ -123,9 +142,9 @@ final readonly class Polymer
      */
     public function blendsWith(string $other): ?float
     {
-        foreach ($this->record['blends_ok_with'] ?? [] as $blend) {
-            if ($blend['code'] === $other) {
-                return (float) $blend['max_pct'];
+        foreach ($this->data->each('blends_ok_with') as $blend) {
+            if ($blend->text('code') === $other) {
+                return $blend->number('max_pct');
             }
         }
 
@@ -134,31 +153,35 @@ final readonly class Polymer
 
     /**
      * The melt window of a barrel process, °C: injection's, for a polymer that is only extruded that one's.
-     *
-     * @return array{min: float, typical: float, max: float}|null
      */
-    public function meltWindow(string $process = 'injection'): ?array
+    public function meltWindow(string $process = 'injection'): ?Range
     {
-        foreach ([$process, 'injection', 'extrusion'] as $one) {
-            $melt = $this->process($one)['melt_c'] ?? null;
-            if (is_array($melt)) {
-                return [
-                    'min' => (float) $melt['min'],
-                    'typical' => (float) $melt['typical'],
-                    'max' => (float) $melt['max'],
-                ];
-            }
-        }
-
-        return null;
+        return $this->process($process)->range('melt_c')
+            ?? $this->process('injection')->range('melt_c')
+            ?? $this->process('extrusion')->range('melt_c');
     }
 
     /** Hygroscopic resins must be dried through; surface moisture only needs driving off. */
     public function mustBeDried(): bool
     {
-        $needed = $this->record['drying']['needed'] ?? false;
+        return $this->data->mayText('drying.needed') === 'always';
+    }
 
-        return $needed === 'always';
+    /** How it is dried; null where it is not. */
+    public function drying(): ?Record
+    {
+        return $this->data->has('drying') ? $this->data->at('drying') : null;
+    }
+
+    /** Per cent of regrind that is usual at most; null where the library has no guide. */
+    public function mostRegrindPct(): ?float
+    {
+        return $this->data->mayNumber('regrind_max_pct_guidance.pct');
+    }
+
+    public function regrindNote(): ?string
+    {
+        return $this->data->mayText('regrind_max_pct_guidance.note');
     }
 
     public function origin(string $path): string

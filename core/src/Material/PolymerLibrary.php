@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Material;
 
 use Dithermic\Core\Calculator\InputError;
-use RuntimeException;
+use Dithermic\Core\Data\Record;
 
 /**
  * The polymers the shop knows (data/polymers.json), with the shop's own overrides laid over them.
@@ -39,18 +39,15 @@ final class PolymerLibrary
     public function all(): array
     {
         if ($this->byCode === null) {
-            $file = $this->file ?? __DIR__.'/../../data/polymers.json';
-            $json = json_decode((string) file_get_contents($file), true);
-            if (! is_array($json) || ! isset($json['polymers'])) {
-                throw new RuntimeException("polymer library {$file} is not readable");
-            }
             $this->byCode = [];
-            foreach ($json['polymers'] as $record) {
-                $code = $record['code'];
-                foreach ($this->overrides[$code] ?? [] as $path => $value) {
+            foreach (Record::file($this->file ?? __DIR__.'/../../data/polymers.json')->each('polymers') as $polymer) {
+                $code = $polymer->text('code');
+                $own = $this->overrides[$code] ?? [];
+                $record = $polymer->of;
+                foreach ($own as $path => $value) {
                     self::put($record, explode('.', $path), $value);
                 }
-                $this->byCode[$code] = new Polymer($code, $record, array_keys($this->overrides[$code] ?? []));
+                $this->byCode[$code] = new Polymer($code, $record, array_keys($own));
             }
         }
 
@@ -58,7 +55,7 @@ final class PolymerLibrary
     }
 
     /**
-     * @param  array<string, mixed>  $record
+     * @param  array<array-key, mixed>  $record
      * @param  non-empty-list<string>  $path
      */
     private static function put(array &$record, array $path, int|float|string|null $value): void

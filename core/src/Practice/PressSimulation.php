@@ -24,7 +24,7 @@ final class PressSimulation
 {
     private Randomizer $random;
 
-    /** @param  array<string, mixed>  $heat input of heat.press_cycle as planned */
+    /** @param  array<string, float|null>  $heat input of heat.press_cycle as planned, its numbers */
     public function __construct(
         private readonly Registry $calculations,
         private readonly RunMachine $machine,
@@ -159,7 +159,7 @@ final class PressSimulation
     }
 
     /**
-     * @param  array<string, mixed>  $plan
+     * @param  array<string, float|null>  $plan
      * @param  callable(string, array<string, mixed>, float): void  $log
      */
     private function heatUnderLoad(array $plan, callable $log, float &$clock, RunState $state): int
@@ -184,7 +184,7 @@ final class PressSimulation
     /**
      * Nine thicknesses from mass, voids and the press's own tilt and bow.
      *
-     * @param  array<string, mixed>  $plan
+     * @param  array<string, float|null>  $plan
      * @return array{list<array{x_mm: float, y_mm: float, t_mm: float}>, float}
      */
     private function measure(array $plan, float $charge, float $porosity): array
@@ -217,7 +217,7 @@ final class PressSimulation
     }
 
     /**
-     * @param  array<string, mixed>  $plan
+     * @param  array<string, float|null>  $plan
      * @param  list<array{x_mm: float, y_mm: float, t_mm: float}>  $points
      * @return array<string, string>
      */
@@ -237,7 +237,7 @@ final class PressSimulation
     /**
      * What a two-channel logger on the platens would have written every half minute.
      *
-     * @param  array<string, mixed>  $plan
+     * @param  array<string, float|null>  $plan
      * @return list<array{at: float, place: string, channel: string, value: float}>
      */
     private function readings(

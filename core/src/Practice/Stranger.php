@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Practice;
 
+use Dithermic\Core\Data\Record;
 use Random\Randomizer;
-use RuntimeException;
 
 /**
  * Things in a tub that are no material for heat: thermosets, filled and flame-retarded mouldings, vinyl hard and soft. What
@@ -32,18 +32,13 @@ final readonly class Stranger
     /** @return list<self> */
     public static function kinds(): array
     {
-        $json = json_decode((string) file_get_contents(__DIR__.'/../../data/tub.json'), true);
-        if (! is_array($json) || ! isset($json['strangers'])) {
-            throw new RuntimeException('tub.json is not readable');
-        }
-
-        return array_values(array_map(static fn (array $kind): self => new self(
-            $kind['truth'],
-            (float) $kind['weight'],
-            (float) $kind['density_g_cm3']['min'],
-            (float) $kind['density_g_cm3']['max'],
-            $kind['seen'],
-        ), $json['strangers']));
+        return array_map(static fn (Record $kind): self => new self(
+            $kind->text('truth'),
+            $kind->number('weight'),
+            $kind->number('density_g_cm3.min'),
+            $kind->number('density_g_cm3.max'),
+            array_map(static fn (Record $chances): array => $chances->numbers(), $kind->eachBy('seen')),
+        ), Record::file(__DIR__.'/../../data/tub.json')->each('strangers'));
     }
 
     /** @return array<array-key, float> chances of each result of a test that does not float it */

@@ -7,6 +7,8 @@ namespace Dithermic\Core\Process;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Range;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
@@ -56,12 +58,12 @@ abstract class Definition
     /**
      * What a check says.
      *
-     * @param  array<string, mixed>  $values  as they were logged
+     * @param  Record  $values  as they were logged
      * @param  array<string, float|int|string|null>  $targets  of the run's plan
      *
      * @throws InputError by the field of the entry
      */
-    abstract public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected;
+    abstract public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected;
 
     /** @throws InputError by dotted field: settings, choices or product */
     public function plan(Job $job): Plan
@@ -76,13 +78,10 @@ abstract class Definition
         return $plan;
     }
 
-    /** @return array{min?: float, typical?: float, max?: float} temperatures between which a polymer is worked, °C */
-    public function window(Polymer $polymer): array
+    /** Temperatures between which a polymer is worked, °C; null where there are none. */
+    public function window(Polymer $polymer): ?Range
     {
-        return array_intersect_key(
-            $polymer->process($this->id())[$this->setPoint()] ?? [],
-            ['min' => 0, 'typical' => 0, 'max' => 0],
-        );
+        return $polymer->process($this->id())->range($this->setPoint());
     }
 
     /**
@@ -142,18 +141,18 @@ abstract class Definition
         return null;
     }
 
-    /** @return array<string, mixed> as it ships */
+    /** @return array<array-key, mixed> as it ships */
     public function procedure(): array
     {
         $file = dirname((string) (new ReflectionClass($this))->getFileName()).'/procedure.json';
 
-        return json_decode((string) file_get_contents($file), true, 64, JSON_THROW_ON_ERROR);
+        return Record::file($file)->of;
     }
 
     /** @return list<string> ids of its schools */
     public function schools(): array
     {
-        return array_map(strval(...), array_keys($this->procedure()['schools']));
+        return array_map(strval(...), array_keys((new Record($this->procedure()))->array('schools')));
     }
 
     /**
@@ -201,8 +200,8 @@ abstract class Definition
             if ($machine === null && $role->required) {
                 throw new InputError("machines.{$role->id}", "is missing: choose the {$role->title}");
             }
-            if ($machine !== null && ! $role->takes((string) $machine['kind'])) {
-                throw new InputError("machines.{$role->id}", "{$machine['name']} is no {$role->title}");
+            if ($machine !== null && ! $role->takes($machine->text('kind'))) {
+                throw new InputError("machines.{$role->id}", "{$machine->text('name')} is no {$role->title}");
             }
         }
     }

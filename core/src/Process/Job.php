@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process;
 
+use Dithermic\Core\Data\Record;
+
 /** What is to be made and with what, as the shop knows it: a process reads from it what its plan asks. */
 final readonly class Job
 {
@@ -35,9 +37,9 @@ final readonly class Job
         return is_string($choice) ? $choice : null;
     }
 
-    /** @return array<string, mixed>|null name and facts of the machine in a role */
-    public function machine(string $role): ?array
+    /** Name, kind and facts of the machine in a role. */
+    public function machine(string $role): ?Record
     {
-        return $this->machines[$role] ?? null;
+        return isset($this->machines[$role]) ? new Record($this->machines[$role], "machines.{$role}") : null;
     }
 }

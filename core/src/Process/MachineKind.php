@@ -22,7 +22,8 @@ final readonly class MachineKind
         if ($this->facts === null) {
             return [];
         }
-        $properties = (array) Schema::of($this->facts)['properties'];
+        /** @var array<string, array<string, mixed>> $properties */
+        $properties = Schema::of($this->facts)['properties'];
 
         return array_diff_key($properties, ['name' => 0]);
     }

@@ -23,18 +23,14 @@ final readonly class Usual
     /** From a window of the library: {min, typical, max}. */
     public static function window(Polymer $polymer, string $process, string $name): self
     {
-        $window = $polymer->process($process)[$name] ?? null;
-        if (! is_array($window)) {
-            return new self(null, '');
-        }
-        $bound = static fn (string $of): ?float => isset($window[$of]) ? (float) $window[$of] : null;
+        $window = $polymer->process($process)->range($name);
 
-        return new self(
-            $bound('typical'),
+        return $window === null ? new self(null, '') : new self(
+            $window->typical,
             $polymer->origin("process.{$process}.{$name}"),
-            $bound('min'),
-            $bound('typical'),
-            $bound('max'),
+            $window->min,
+            $window->typical,
+            $window->max,
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Run;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 
 /** What can be logged: its fields, and whether it may be logged more than once, or after its step. */
 final readonly class Entry
@@ -20,15 +21,15 @@ final readonly class Entry
     ) {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
         return new self(
-            (string) $of['id'],
-            (string) $of['title'],
-            isset($of['effect']) ? (string) $of['effect'] : null,
-            ($of['once'] ?? false) === true,
-            ($of['late'] ?? false) === true, array_map(Field::of(...), array_values($of['fields'])),
+            $of->text('id'),
+            $of->text('title'),
+            $of->mayText('effect'),
+            $of->is('once'),
+            $of->is('late'),
+            array_map(Field::of(...), $of->each('fields')),
         );
     }
 

@@ -30,6 +30,24 @@ final readonly class Event
         return is_string($value) && $value !== '' ? $value : null;
     }
 
+    public function number(string $name): ?float
+    {
+        $value = $this->data[$name] ?? null;
+
+        return is_int($value) || is_float($value) ? (float) $value : null;
+    }
+
+    /** @return array<string, mixed> what was logged, by field */
+    public function values(): array
+    {
+        $values = [];
+        foreach (is_array($this->data['values'] ?? null) ? $this->data['values'] : [] as $field => $value) {
+            $values[(string) $field] = $value;
+        }
+
+        return $values;
+    }
+
     /** The piece that it is about; null for the run itself. */
     public function piece(): ?int
     {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /** One value of an entry. */
 final readonly class Field
 {
@@ -13,7 +15,7 @@ final readonly class Field
 
     /**
      * @param  list<string>  $choices
-     * @param  array<string, mixed>  $requiredWhen  value of another field
+     * @param  array<array-key, mixed>  $requiredWhen  value of another field
      */
     public function __construct(
         public string $id,
@@ -27,18 +29,17 @@ final readonly class Field
     ) {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
         return new self(
-            (string) $of['id'],
-            (string) $of['label'],
-            (string) ($of['kind'] ?? 'number'),
-            ($of['required'] ?? false) === true,
-            isset($of['above']) ? (float) $of['above'] : null,
-            array_values($of['choices'] ?? []),
-            $of['required_when'] ?? [],
-            isset($of['dimension']) ? (string) $of['dimension'] : null,
+            $of->text('id'),
+            $of->text('label'),
+            $of->text('kind', 'number'),
+            $of->is('required'),
+            $of->mayNumber('above'),
+            $of->texts('choices'),
+            $of->array('required_when'),
+            $of->mayText('dimension'),
         );
     }
 

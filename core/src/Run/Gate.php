@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /**
  * What a step waits for: a timer that has run out, things confirmed, or an entry of this very step, whose fields may have
  * to be at least, at most or near a number of the plan. resources/js/offline/gates.ts reads the same data by the same
@@ -30,22 +32,19 @@ final readonly class Gate
     ) {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
-        $text = static fn (string $name): ?string => isset($of[$name]) ? (string) $of[$name] : null;
-
         return new self(
-            (string) ($of['says'] ?? ''),
-            $text('timer'),
-            array_values($of['confirmed'] ?? []),
-            $text('entry'),
-            array_values($of['fields'] ?? []),
-            $text('at_least'),
-            $text('at_most'),
-            $text('near'),
-            $text('tolerance'),
-            array_map(strval(...), $of['is'] ?? []),
+            $of->text('says', ''),
+            $of->mayText('timer'),
+            $of->texts('confirmed'),
+            $of->mayText('entry'),
+            $of->texts('fields'),
+            $of->mayText('at_least'),
+            $of->mayText('at_most'),
+            $of->mayText('near'),
+            $of->mayText('tolerance'),
+            $of->wordsBy('is'),
         );
     }
 

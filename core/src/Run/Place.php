@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /** Where a step is done. One that holds a number of pieces takes no more than that. */
 final readonly class Place
 {
@@ -11,14 +13,13 @@ final readonly class Place
     {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(string $id, array $of): self
+    public static function of(string $id, Record $of): self
     {
         return new self(
             $id,
-            (string) $of['title'],
-            (string) ($of['heat'] ?? 'none'),
-            isset($of['holds']) ? (int) $of['holds'] : null,
+            $of->text('title'),
+            $of->text('heat', 'none'),
+            $of->has('holds') ? (int) $of->number('holds') : null,
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Run;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
 
 /**
  * A process as data: steps with gates, timers, reminders and things to log, of which some are done once before the pieces,
@@ -25,28 +26,31 @@ final readonly class Procedure
     /** @var array<string, Place> by id */
     private array $places;
 
+    private Record $data;
+
     /** @param  array<string, mixed>  $body */
     public function __construct(public array $body)
     {
-        $this->steps = array_column(array_map(Step::of(...), $body['steps']), null, 'id');
-        $this->entries = array_column(array_map(Entry::of(...), $body['entries']), null, 'id');
-        $this->timers = array_column(array_map(Timer::of(...), $body['timers']), null, 'id');
+        $this->data = new Record($body);
+        $this->steps = array_column(array_map(Step::of(...), $this->data->each('steps')), null, 'id');
+        $this->entries = array_column(array_map(Entry::of(...), $this->data->each('entries')), null, 'id');
+        $this->timers = array_column(array_map(Timer::of(...), $this->data->each('timers')), null, 'id');
         $places = [];
-        foreach ($body['places'] as $id => $place) {
-            $places[$id] = Place::of((string) $id, $place);
+        foreach ($this->data->eachBy('places') as $id => $place) {
+            $places[$id] = Place::of($id, $place);
         }
         $this->places = $places;
     }
 
     public function version(): int
     {
-        return (int) $this->body['version'];
+        return (int) $this->data->number('version');
     }
 
     /** What a piece is called here: sheet, shot, bar. */
     public function pieceName(): string
     {
-        return (string) ($this->body['piece']['title'] ?? 'piece');
+        return $this->data->text('piece.title', 'piece');
     }
 
     /** @return list<Step> */
@@ -163,7 +167,7 @@ final readonly class Procedure
                 $intervals[] = $reminder->everyMin;
             }
         }
-        foreach ($this->body['plan'] as $name) {
+        foreach ($this->data->texts('plan') as $name) {
             $value = $plan[$name] ?? null;
             if ($value === null && array_key_exists($name, $plan) && in_array($name, $intervals, true)) {
                 continue;

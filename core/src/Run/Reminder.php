@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /** Something to log again and again while a step lasts, by the number of the plan that says how often. */
 final readonly class Reminder
 {
@@ -11,9 +13,8 @@ final readonly class Reminder
     {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
-        return new self((string) $of['entry'], (string) $of['every_min'], (string) $of['what'], (string) $of['why']);
+        return new self($of->text('entry'), $of->text('every_min'), $of->text('what'), $of->text('why'));
     }
 }

@@ -42,7 +42,7 @@ final readonly class RunMachine
             EventType::Confirmed => $thread->confirmed[(string) $event->text('step')][(string) $event->text('item')] = $event->at,
             EventType::Logged => $state->entries[$event->key] = [
                 'key' => $event->key, 'entry' => (string) $event->text('entry'), 'at' => $event->at, 'by' => $event->by,
-                'values' => $event->data['values'] ?? [],
+                'values' => $event->values(),
                 'step' => $event->text('step') ?? $thread->step,
                 'corrected' => 0,
                 'piece' => $thread->piece,
@@ -258,8 +258,8 @@ final readonly class RunMachine
     {
         $timer = (string) $event->text('timer');
         if (isset($thread->timers[$timer])) {
-            $thread->timers[$timer]['ends_at'] += 60 * (float) $event->data['minutes'];
-            $thread->timers[$timer]['minutes'] += (float) $event->data['minutes'];
+            $thread->timers[$timer]['ends_at'] += 60 * (float) $event->number('minutes');
+            $thread->timers[$timer]['minutes'] += (float) $event->number('minutes');
         }
     }
 
@@ -269,7 +269,7 @@ final readonly class RunMachine
         if (isset($state->entries[$key])) {
             $state->entries[$key]['values'] = array_merge(
                 $state->entries[$key]['values'],
-                $event->data['values'] ?? [],
+                $event->values(),
             );
             $state->entries[$key]['corrected']++;
         }
@@ -322,15 +322,14 @@ final readonly class RunMachine
 
     private function refusesEntry(RunState $state, Thread $thread, Event $event): ?InputError
     {
-        $values = $event->data['values'] ?? null;
-        if (! is_array($values)) {
+        if (! is_array($event->data['values'] ?? null)) {
             return new InputError('data.values', 'must be an object with the values logged');
         }
         $entry = $this->procedure->entry((string) $event->text('entry'));
         if ($entry === null) {
             return new InputError('data.entry', "this procedure has no entry \"{$event->text('entry')}\"");
         }
-        $bad = $entry->refuses($values);
+        $bad = $entry->refuses($event->values());
         if ($bad !== null) {
             return $bad->under('data');
         }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /** One thing to do, as the procedure's data says it. */
 final readonly class Step
 {
@@ -33,25 +35,30 @@ final readonly class Step
     ) {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
+        $confirm = [];
+        foreach ($of->each('confirm') as $item) {
+            $confirm[$item->text('id')] = $item->text('text');
+        }
+
         return new self(
-            (string) $of['id'],
-            Phase::from((string) ($of['phase'] ?? 'setup')),
-            (string) $of['stage'],
-            (string) $of['place'],
-            (int) $of['people'],
-            (string) $of['title'],
-            (string) $of['why'],
-            array_values($of['entries'] ?? []),
-            array_column($of['confirm'] ?? [], 'text', 'id'),
-            isset($of['starts']) ? (string) $of['starts'] : null,
-            isset($of['timer']) ? (string) $of['timer'] : null,
-            (float) ($of['typical_min'] ?? 1),
-            array_map(Reminder::of(...), array_values($of['reminders'] ?? [])),
-            array_map(Gate::of(...), array_values($of['gate'] ?? [])),
-            PassAnyway::from((string) ($of['pass_anyway'] ?? 'no')), Hold::from((string) ($of['hands'] ?? 'free')),
+            $of->text('id'),
+            Phase::from($of->text('phase', Phase::SetUp->value)),
+            $of->text('stage'),
+            $of->text('place'),
+            (int) $of->number('people'),
+            $of->text('title'),
+            $of->text('why'),
+            $of->texts('entries'),
+            $confirm,
+            $of->mayText('starts'),
+            $of->mayText('timer'),
+            $of->number('typical_min', 1.0),
+            array_map(Reminder::of(...), $of->each('reminders')),
+            array_map(Gate::of(...), $of->each('gate')),
+            PassAnyway::from($of->text('pass_anyway', PassAnyway::No->value)),
+            Hold::from($of->text('hands', Hold::Free->value)),
         );
     }
 }

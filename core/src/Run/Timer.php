@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
+use Dithermic\Core\Data\Record;
+
 /** A wait, by the number of the plan that says how many minutes it takes. */
 final readonly class Timer
 {
@@ -11,9 +13,8 @@ final readonly class Timer
     {
     }
 
-    /** @param  array<string, mixed>  $of */
-    public static function of(array $of): self
+    public static function of(Record $of): self
     {
-        return new self((string) $of['id'], (string) $of['title'], (string) $of['minutes'], (string) $of['kind']);
+        return new self($of->text('id'), $of->text('title'), $of->text('minutes'), $of->text('kind'));
     }
 }

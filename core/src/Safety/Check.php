@@ -122,20 +122,20 @@ final readonly class Check
     /** @return list<string> */
     private function ofWindow(CheckInput $in, Polymer $polymer): array
     {
-        $window = $polymer->process($in->process->value)[$in->process === Process::Compression ? 'platen_c' : 'melt_c']
-            ?? null;
-        if (! is_array($window)) {
+        $window = $polymer->process($in->process->value)
+            ->range($in->process === Process::Compression ? 'platen_c' : 'melt_c');
+        if ($window === null) {
             return [];
         }
-        $usual = sprintf('the usual window of %s (%.0f to %.0f °C)', $polymer->code, $window['min'], $window['max']);
+        $usual = sprintf('the usual window of %s (%.0f to %.0f °C)', $polymer->code, $window->min, $window->max);
 
         return match (true) {
-            $in->settings->set_c > $window['max'] => [sprintf(
+            $in->settings->set_c > $window->max => [sprintf(
                 '%.0f °C is over %s: expect more fume and an older face.',
                 $in->settings->set_c,
                 $usual,
             )],
-            $in->settings->set_c < $window['min'] => [sprintf(
+            $in->settings->set_c < $window->min => [sprintf(
                 '%.0f °C is under %s: the middle may stay cold.',
                 $in->settings->set_c,
                 $usual,
@@ -151,10 +151,9 @@ final readonly class Check
             return [];
         }
         foreach ([[$a, $b], [$b, $a]] as [$one, $other]) {
-            foreach ($one->record['incompatible_with'] ?? [] as $pair) {
-                if ($pair['code'] === $other->code) {
-                    return ["{$one->code} with {$other->code}: {$pair['why']}."];
-                }
+            $harm = $one->harmedBy($other->code);
+            if ($harm !== null) {
+                return ["{$one->code} with {$other->code}: {$harm->why}."];
             }
         }
 
@@ -174,10 +173,7 @@ final readonly class Check
 
     private static function givesFormaldehyde(Polymer $polymer): bool
     {
-        return str_contains(
-            mb_strtolower((string) ($polymer->record['degradation_c']['products'] ?? '')),
-            'formaldehyde',
-        );
+        return str_contains(mb_strtolower($polymer->breakdownProducts()), 'formaldehyde');
     }
 
     /** @return list<string> */
@@ -188,7 +184,7 @@ final readonly class Check
             $ppe[] = 'face shield at the nozzle';
         }
         foreach ($play->lots as $polymer) {
-            if (($polymer->record['flame_or_gas_warning'] ?? null) !== null && ! self::givesFormaldehyde($polymer)) {
+            if ($polymer->gasWarning() !== null && ! self::givesFormaldehyde($polymer)) {
                 $ppe[] = 'mask for organic vapour';
             }
         }

@@ -99,8 +99,8 @@ final readonly class MachineRules
         }
         $blocks = [];
         foreach ($play->lots as $polymer) {
-            $upper = $polymer->process($in->process->value)['sheet_upper_c'] ?? null;
-            if (is_numeric($upper) && $in->settings->set_c > $upper) {
+            $upper = $polymer->process($in->process->value)->mayNumber('sheet_upper_c');
+            if ($upper !== null && $in->settings->set_c > $upper) {
                 $blocks[] = new Block(
                     'sheet_too_hot',
                     sprintf(

@@ -84,7 +84,7 @@ final readonly class MaterialRules
                     $set,
                     $ceiling,
                     $polymer->code,
-                    self::products($polymer),
+                    $polymer->breakdownProducts(),
                 ),
                 Block::LEAD,
                 sprintf('Set %.0f °C or lower.', $ceiling),
@@ -93,7 +93,7 @@ final readonly class MaterialRules
         $blocks = [...$blocks, ...$this->ofCold($in, $polymer, $lot->name()), ...$this->ofDwell($in, $polymer)];
         $why = $polymer->whyNot($in->process->value);
         if ($why !== null) {
-            $gas = $polymer->record['flame_or_gas_warning'] ?? null;
+            $gas = $polymer->gasWarning();
             $blocks[] = new Block(
                 'process_unfit',
                 "{$polymer->code} in this process: {$why}",
@@ -163,7 +163,7 @@ final readonly class MaterialRules
                     $where,
                     $ceiling,
                     $in->settings->set_c,
-                    self::products($polymer),
+                    $polymer->breakdownProducts(),
                 ),
                 $who,
                 $do,
@@ -180,7 +180,7 @@ final readonly class MaterialRules
      */
     private function ofCold(CheckInput $in, Polymer $polymer, string $name): array
     {
-        $least = $in->process->hasBarrel() ? ($polymer->meltWindow($in->process->value)['min'] ?? null) : null;
+        $least = $in->process->hasBarrel() ? $polymer->meltWindow($in->process->value)?->min : null;
 
         return $least === null || $in->settings->set_c >= $least - 1e-9 ? [] : [new Block(
             'too_cold',
@@ -212,7 +212,7 @@ final readonly class MaterialRules
                 $polymer->code,
                 $in->settings->set_c,
                 $in->settings->minutes_hot,
-                self::products($polymer),
+                $polymer->breakdownProducts(),
             ),
             Block::LEAD, 'Less heat, a smaller load of the barrel, or purge it out before.',
         )];
@@ -304,10 +304,5 @@ final readonly class MaterialRules
                 'Sort it and prove it, or keep it out of the heat.',
             ),
         };
-    }
-
-    private static function products(Polymer $polymer): string
-    {
-        return (string) ($polymer->record['degradation_c']['products'] ?? 'fume');
     }
 }

@@ -134,50 +134,50 @@ final readonly class Recommend
     private function window(Polymer $polymer, RecommendInput $in, string $name, array $settings): ?array
     {
         $window = $polymer->process($in->process->value);
-        $note = (string) ($window['note'] ?? '');
+        $note = $window->text('note', '');
         if ($name === 'sheet_normal_c') {
             return [
-                (float) $window['sheet_lower_c'],
-                (float) $window['sheet_normal_c'],
-                (float) $window['sheet_upper_c'],
+                $window->number('sheet_lower_c'),
+                $window->number('sheet_normal_c'),
+                $window->number('sheet_upper_c'),
                 trim("mean of the sheet as the heater leaves. {$note}"),
             ];
         }
         if ($name === 'release_c') {
-            $out = (float) $window['release_c'];
+            $out = $window->number('release_c');
 
             return [min($in->room_c + 15, $out), $out, $out, 'off the mould at this or colder'];
         }
         if ($name === 'hold_pressure_bar') {
-            $share = $window['hold_fraction'] ?? null;
+            $share = $window->range('hold_fraction');
             $inject = $settings['injection_pressure_bar'] ?? null;
 
-            return is_array($share) && $inject !== null
+            return $share !== null && $inject !== null
                 ? [
-                    $share['min'] * $inject->target,
-                    $share['typical'] * $inject->target,
-                    $share['max'] * $inject->target,
-                    sprintf('%.0f %% of the injection pressure', 100 * $share['typical']),
+                    $share->min * $inject->target,
+                    $share->typical * $inject->target,
+                    $share->max * $inject->target,
+                    sprintf('%.0f %% of the injection pressure', 100 * $share->typical),
                 ]
                 : null;
         }
-        $range = $window[$name] ?? null;
-        if (! is_array($range)) {
+        $range = $window->range($name);
+        if ($range === null) {
             return null;
         }
-        $target = (float) $range['typical'];
+        $target = $range->typical;
         if ($name === 'melt_c' && $in->process === Process::Injection && $in->machine->kind?->isPlunger() === true) {
             // A plunger does not knead: the wall is the hottest place and the melt stays long. The middle of the low
             // third.
-            $target = $range['min'] + ($range['max'] - $range['min']) / 6;
+            $target = $range->min + ($range->max - $range->min) / 6;
             $note = trim("a plunger begins in the low third of the window. {$note}");
         }
         if ($name === 'mould_c' && $in->mould->fine_finish) {
-            $target = ($range['typical'] + $range['max']) / 2;
+            $target = ($range->typical + $range->max) / 2;
             $note = 'a warm mould copies its surface better';
         }
 
-        return [(float) $range['min'], $target, (float) $range['max'], $note];
+        return [$range->min, $target, $range->max, $note];
     }
 
     /**
@@ -327,10 +327,10 @@ final readonly class Recommend
     /** @return list<string> */
     private function ofPart(RecommendInput $in, Polymer $polymer): array
     {
-        $most = $polymer->process('vacuum_forming')['max_area_draw_ratio'] ?? null;
+        $most = $polymer->process('vacuum_forming')->mayNumber('max_area_draw_ratio');
         $draw = $in->part->area_draw_ratio;
 
-        return $in->process === Process::VacuumForming && $draw !== null && is_numeric($most) && $draw > $most
+        return $in->process === Process::VacuumForming && $draw !== null && $most !== null && $draw > $most
             ? [sprintf(
                 'A draw of %.1f is above the %.1f that %s usually takes: help it with a plug, or make it shallower.',
                 $draw,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Stock;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\Incompatible;
 use Dithermic\Core\Material\Matter;
 use Dithermic\Core\Material\MatterKind;
 use Dithermic\Core\Material\Polymer;
@@ -54,10 +55,10 @@ final readonly class Contamination
         $this->allowed_pct = match (true) {
             $danger !== null || $matter?->kind === MatterKind::Metal => 0.0,
             $blend !== null => $blend,
-            $harm !== null => self::ALLOWED_PCT[$harm['severity']],
+            $harm !== null => self::ALLOWED_PCT[$harm->severity],
             default => self::OTHER_PCT,
         };
-        $why = $danger ?? ($blend === null ? $harm['why'] ?? null : null);
+        $why = $danger ?? ($blend === null ? $harm?->why : null);
         $this->verdict = match (true) {
             $found_g > 0 && $danger !== null => 'dangerous',
             $this->share_pct > $this->allowed_pct => 'too much',
@@ -92,22 +93,15 @@ final readonly class Contamination
             return $why;
         }
         $melt = $own->meltWindow();
-        $heat = $melt === null ? null : $melt[$found->polymer->breaksDownViolently() ? 'max' : 'typical'];
+        $heat = $found->polymer->breaksDownViolently() ? $melt?->max : $melt?->typical;
         $ceiling = $found->polymer->ceiling();
 
         return $heat === null || $ceiling === null || $ceiling >= $heat ? null
-            : sprintf('it breaks down over %.0f °C, and %s is run up to %.0f', $ceiling, $own->code, $melt['max']);
+            : sprintf('it breaks down over %.0f °C, and %s is run up to %.0f', $ceiling, $own->code, $melt?->max);
     }
 
-    /** @return array{code: string, why: string, severity: string}|null */
-    private static function harm(?Polymer $own, ?Matter $found): ?array
+    private static function harm(?Polymer $own, ?Matter $found): ?Incompatible
     {
-        foreach ($own === null ? [] : $own->record['incompatible_with'] ?? [] as $pair) {
-            if ($pair['code'] === $found?->polymer?->code) {
-                return $pair;
-            }
-        }
-
-        return null;
+        return $found?->polymer === null ? null : $own?->harmedBy($found->polymer->code);
     }
 }

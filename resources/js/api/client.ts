@@ -1,4 +1,5 @@
 import { noteServerTime } from '../parts/clock';
+import type { Page } from './types';
 
 /** What the server refused: which field, and why. */
 export class Refused extends Error {
@@ -172,6 +173,11 @@ export const api = {
     upload,
     bytes,
     get: <T>(path: string, signal?: AbortSignal) => request<T>('GET', path, undefined, signal),
+    /** A page of a list. */
+    page: <T>(path: string, signal?: AbortSignal) => request<Page<T>>('GET', path, undefined, signal),
+    /** What stands on the first page of a list: for those that have but one. */
+    list: async <T>(path: string, signal?: AbortSignal) =>
+        (await request<Page<T>>('GET', path, undefined, signal)).items,
     post: <T>(path: string, body: unknown, signal?: AbortSignal, progress?: Progress) =>
         request<T>('POST', path, body, signal, progress),
     put: <T>(path: string, body: unknown) => request<T>('PUT', path, body),

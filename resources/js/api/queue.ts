@@ -47,13 +47,13 @@ let last = 0;
 
 /** What is entered; by a touch of the screen unless it says otherwise. */
 export interface Entry {
-    type: string;
+    type: NewEvent['type'];
     data: Record<string, unknown>;
     source?: NewEvent['source'];
 }
 
 /** One entry for a run; kept here before it is sent, and shown at once. */
-export const record = (runId: string, type: string, data: Record<string, unknown>) =>
+export const record = (runId: string, type: NewEvent['type'], data: Record<string, unknown>) =>
     recordAll(runId, [{ type, data }]);
 
 /** Entries of one touch: all are kept before any is sent, and they are sent together, in this order. */

@@ -2223,7 +2223,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Bring CSV in, all or nothing; with dry_run only say what it would do */
+        /** Bring CSV in, all or nothing; with preview only say what it would do */
         post: operations["importCsv"];
         delete?: never;
         options?: never;
@@ -2252,6 +2252,129 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ActOnLotRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "split";
+            mass_g: number;
+            location?: string | null;
+            tare_g?: number | null;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "shred";
+            mass_in_g: number;
+            mass_out_g: number;
+            location?: string | null;
+            tare_g?: number | null;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "count";
+            weighed_g: number;
+            reason?: string | null;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "waste";
+            mass_g: number;
+            reason: string;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "place";
+            from: string | null;
+            reserved_for_id?: number | null;
+            location?: string | null;
+            tare_g?: number | null;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "contamination";
+            found: string;
+            found_g: number;
+            sample_g: number;
+            note?: string | null;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "identify";
+            /** Format: uuid */
+            identification_id: string;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "put_right";
+            /** Format: uuid */
+            act_id: string;
+        } | {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "doubt";
+            reason: string;
+        };
+        AddMachineRequest: {
+            /** @description by name, as GET machine-kinds lists them; a value of null is not known */
+            facts: {
+                [key: string]: {
+                    value: number | null;
+                    /** @enum {string|null} */
+                    origin?: "plate" | "measured" | "fitted" | "unknown" | null;
+                };
+            };
+            note?: string | null;
+            name: string;
+            kind: string;
+        };
+        AddPersonRequest: {
+            name: string;
+            login: string;
+            /** @enum {string} */
+            role: "operator" | "lead";
+            password: string;
+        };
+        AddProductRequest: {
+            name: string;
+            process: string;
+            polymer: string;
+            /** @description by name, as GET processes lists the settings */
+            dimensions: {
+                [key: string]: number | null;
+            };
+            note?: string | null;
+        };
+        AddSourceRequest: {
+            name: string;
+            note?: string | null;
+        };
+        AppendEventsRequest: {
+            /** @description number of the newest entry that is known: the answer has what is new */
+            since?: number | null;
+            events: {
+                key: string;
+                /** @enum {string} */
+                type: "confirmed" | "logged" | "step_done" | "extended" | "corrected" | "noted" | "piece_begun" | "piece_dropped" | "closing" | "aborted";
+                /** @description seconds since 1970 UTC */
+                at: number;
+                by_id?: number | null;
+                /** @description proof of who sat at the screen then, from the sign-in */
+                sitting?: string | null;
+                /** @enum {string|null} */
+                source?: "signal" | "tap" | "typed" | null;
+                data: {
+                    [key: string]: unknown;
+                };
+            }[];
+        };
         /** @description What became of the entries that were sent, and the run after them. */
         AppendedData: {
             stored: string[];
@@ -2311,6 +2434,17 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        BeginChargeRequest: {
+            /** Format: uuid */
+            id: string;
+            polymer: string;
+            product_id?: number | null;
+            mix_id?: number | null;
+            total_g: number;
+            scale_g: number;
+            tolerance_pct?: number | null;
+            about?: string | null;
+        };
         /** @description A calculation by name. */
         CatalogueEntryData: {
             name: string;
@@ -2323,6 +2457,23 @@ export interface components {
             example: {
                 [key: string]: unknown;
             };
+        };
+        ChangePersonRequest: {
+            active: boolean;
+            /** @enum {string} */
+            role: "operator" | "lead";
+        };
+        ChangeProductRequest: {
+            /** @description the revision that was seen */
+            after_revision: number;
+            name: string;
+            process: string;
+            polymer: string;
+            /** @description by name, as GET processes lists the settings */
+            dimensions: {
+                [key: string]: number | null;
+            };
+            note?: string | null;
         };
         ChangeoverPurgeInput: {
             from: {
@@ -2502,12 +2653,20 @@ export interface components {
                 parts: number;
                 /** @description (g/cm3) */
                 density_g_cm3?: number | null;
+                /**
+                 * @description what it is there for
+                 * @default colour
+                 * @enum {string}
+                 */
+                kind: "colour" | "virgin" | "regrind" | "masterbatch";
             }[];
             /**
              * @description steps of the scale that make a mass weighable
              * @default 20
              */
             min_divisions: number;
+            /** @description of the library, for what regrind is usual in it */
+            polymer?: string | null;
         };
         ChargeBlendResult: {
             /** @description in the order given */
@@ -2554,6 +2713,10 @@ export interface components {
                     premix_g: number;
                 }[];
             } | null;
+            /** @description of the mass, melted before (%) */
+            regrind_pct: number;
+            /** @description parts of the rest to one of masterbatch; null without any */
+            let_down: number | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -2838,6 +3001,11 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        CloseSortingRequest: {
+            /** Format: uuid */
+            id: string;
+            reason?: string | null;
+        };
         /** @description Somebody of the shop, as a lead sees them. */
         ColleagueData: {
             id: number;
@@ -3020,17 +3188,24 @@ export interface components {
             id: string;
             source_id: number;
             polymer: string;
-            form: string;
+            /** @enum {string} */
+            form: "item" | "flake" | "pellet" | "sheet" | "offcut" | "regrind" | "densified film";
             colour: string;
             swatch: string;
             location?: string | null;
             mass_g: number;
-            generation?: number;
+            generation?: number | null;
             tare_g?: number | null;
             reserved_for_id?: number | null;
+            /** Format: uuid */
             picture_id?: string | null;
             sheet?: {
-                [key: string]: unknown;
+                length_mm?: number;
+                width_mm?: number;
+                thickness_mm?: number;
+                /** @enum {string|null} */
+                film_side?: "none" | "good side" | "both" | null;
+                finish?: string | null;
             } | null;
         };
         DensityArchimedesInput: {
@@ -3319,10 +3494,15 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        EmptyDryerRequest: {
+            /** @enum {string} */
+            hopper: "open" | "closed";
+            rh_pct?: number | null;
+        };
         /** @description What was refused, and why. */
         ErrorBodyData: {
-            field: string;
-            message: string;
+            field?: string;
+            message?: string;
         };
         /** @description One entry of a run's log. */
         EventData: {
@@ -3348,6 +3528,10 @@ export interface components {
             /** @default false */
             measured: boolean;
             value: number | null;
+        };
+        FinishChargeRequest: {
+            /** Format: uuid */
+            id: string;
         };
         FitHeaterInput: {
             /** @description sheets that were timed */
@@ -5077,6 +5261,34 @@ export interface components {
             says: string;
             do: string | null;
         };
+        KeepIdentificationRequest: {
+            /** Format: uuid */
+            id: string;
+            evidence: {
+                [key: string]: unknown;
+            }[];
+        };
+        KeepMixRequest: {
+            name: string;
+            polymer: string;
+            after_version: number;
+            note?: string | null;
+            components: {
+                name: string;
+                swatch: string;
+                parts: number;
+                /** @enum {string} */
+                kind: "colour" | "virgin" | "regrind" | "masterbatch";
+            }[];
+        };
+        KeepRecipeRequest: {
+            machine_id: number;
+            after_version: number;
+            settings: {
+                [key: string]: unknown;
+            };
+            note?: string | null;
+        };
         /** @description A token, without its secret. */
         KeyData: {
             id: number;
@@ -5147,13 +5359,14 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        LotActRequest: {
+        LoadDryerRequest: {
             /** Format: uuid */
-            id: string;
-            /** @enum {string} */
-            kind: "split" | "shred" | "count" | "waste" | "place" | "contamination" | "identify" | "put_right" | "doubt";
-        } & {
-            [key: string]: unknown;
+            id?: string;
+            preview?: boolean | null;
+            machine_id?: number;
+            lot_id: number;
+            air_c?: number | null;
+            wanted_at?: number | null;
         };
         /** @description A container of one polymer from one source. */
         LotData: {
@@ -5250,6 +5463,13 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        MakeTokenRequest: {
+            name: string;
+            scopes: ("readings" | "signals" | "calc" | "shop")[];
+            /** @description whose readings or foot switch; required with the scopes readings and signals */
+            machine_id?: number | null;
+            days?: number | null;
+        };
         MaterialInput: {
             /** @description code of a polymer in the library, such as HDPE */
             polymer?: string | null;
@@ -5312,12 +5532,12 @@ export interface components {
         MergeLotsRequest: {
             /** Format: uuid */
             id?: string;
-            preview?: boolean;
+            preview?: boolean | null;
             lots: {
                 id: number;
                 mass_g: number;
             }[];
-            location?: string;
+            location?: string | null;
             tare_g?: number | null;
         };
         /** @description An uploaded STL file of a part or a mould. */
@@ -5445,19 +5665,20 @@ export interface components {
             act_id: string | null;
             meant_kg: boolean;
         };
-        NewEvent: {
-            key: string;
-            type: string;
-            /** @description seconds since 1970 UTC */
-            at: number;
-            by_id?: number | null;
-            /** @description proof of who sat at the screen then, from the sign-in */
-            sitting?: string | null;
-            /** @enum {string} */
-            source?: "signal" | "tap" | "typed";
-            data: {
-                [key: string]: unknown;
-            };
+        OpenBinRequest: {
+            place: number;
+            polymer?: string | null;
+            colour: string;
+            swatch: string;
+            location?: string | null;
+        };
+        OverridePolymerRequest: {
+            path: string;
+            /** @description null: back to the library */
+            value: number | null;
+            reason: string;
+            /** @description newest entry of it that was seen */
+            after?: number | null;
         };
         /** @description A value of a polymer that the shop may set: the library's, its own, and who said what when. */
         OwnValueData: {
@@ -6509,26 +6730,26 @@ export interface components {
             warnings: string[];
         };
         PlanRequest: {
-            /** @description The bodies that screens send; checked by the form requests. */
             product_id: number;
             /** @description by the places of the process, as GET processes names them */
             machines: {
                 [key: string]: number | null;
             };
             lot_id?: number | null;
+            /** Format: uuid */
             charge_id?: string | null;
             polymer?: string | null;
             settings?: {
                 [key: string]: number | null;
-            };
+            } | null;
             choices?: {
                 [key: string]: string;
-            };
+            } | null;
             answers?: {
                 [key: string]: boolean;
-            };
-            /** @enum {string} */
-            scale?: "small_trial" | "full_trial" | "production";
+            } | null;
+            /** @enum {string|null} */
+            scale?: "small_trial" | "full_trial" | "production" | null;
         };
         PlanVacuumFormingInput: {
             /** @description code of a polymer in the library */
@@ -6884,6 +7105,14 @@ export interface components {
             notes: {
                 [key: string]: string;
             };
+            /** @description temperatures between which it is worked, °C, by process */
+            windows: {
+                [key: string]: {
+                    min: number;
+                    typical: number;
+                    max: number;
+                };
+            };
             /**
              * Format: float
              * @description the usual most regrind
@@ -6891,6 +7120,16 @@ export interface components {
             regrind_max_pct: number | null;
             regrind_note: string | null;
             never_hot: boolean;
+        };
+        PostSignalRequest: {
+            /**
+             * Format: uuid
+             * @description of this press: send it again with the same id when the answer did not arrive
+             */
+            id: string;
+            machine: string;
+            /** @enum {string} */
+            signal: "press" | "long";
         };
         /** @description How a person wants the screens. */
         PreferencesData: {
@@ -6924,18 +7163,6 @@ export interface components {
             settings: {
                 [key: string]: unknown;
             };
-        };
-        ProductBody: {
-            name: string;
-            process: string;
-            polymer: string;
-            /** @description by name, as GET processes lists the settings */
-            dimensions: {
-                [key: string]: number | null;
-            };
-            note?: string;
-            /** @description of a change: what was seen */
-            after_revision?: number;
         };
         /** @description What one piece of a product weighs on the scale. */
         ProductChargeData: {
@@ -7135,6 +7362,22 @@ export interface components {
             field: string;
             message: string;
         };
+        RescaleChargeRequest: {
+            /** Format: uuid */
+            id: string;
+            total_g: number;
+        };
+        ResetPersonRequest: {
+            password: string;
+        };
+        RetireMachineRequest: {
+            retired: boolean;
+        };
+        ReturnChargeRequest: {
+            /** Format: uuid */
+            id: string;
+            reason: string;
+        };
         /** @description Something that was let in by an older rule and that a lead looks at again. */
         ReviewItemData: {
             /** @enum {string} */
@@ -7224,11 +7467,6 @@ export interface components {
             lot: string | null;
             /** Format: float */
             mass_g: number | null;
-        };
-        /** @description A page of runs, newest first. */
-        RunPageData: {
-            items: components["schemas"]["RunSummaryData"][];
-            next: string | null;
         };
         /** @description A run as it stands in the list. */
         RunSummaryData: {
@@ -7435,13 +7673,18 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
-        /** @description by name, as GET machine-kinds lists them; null is not known */
-        SaidFacts: {
-            [key: string]: {
-                value: number | null;
-                /** @enum {string} */
-                origin?: "plate" | "measured" | "fitted" | "unknown";
+        SayOfMachineRequest: {
+            /** @description by name, as GET machine-kinds lists them; a value of null is not known */
+            facts: {
+                [key: string]: {
+                    value: number | null;
+                    /** @enum {string|null} */
+                    origin?: "plate" | "measured" | "fitted" | "unknown" | null;
+                };
             };
+            note?: string | null;
+            /** @description the newest fact that was seen */
+            after: number;
         };
         /** @description A screen on which somebody has signed in with a password. */
         ScreenData: {
@@ -7458,6 +7701,21 @@ export interface components {
             /** Format: float */
             server_time: number;
             sitting: string | null;
+        };
+        SetPasswordRequest: {
+            password: string;
+            new_password: string;
+        };
+        SetPinRequest: {
+            password: string;
+            pin: string;
+        };
+        SetPreferencesRequest: {
+            /** @enum {string} */
+            units: "metric" | "us";
+            /** @enum {string} */
+            theme: "auto" | "light" | "dark";
+            glove: boolean;
         };
         SettingsRecommendInput: {
             /** @enum {string} */
@@ -7633,12 +7891,25 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        SignInRequest: {
+            login: string;
+            password: string;
+        };
         /** @description What became of a press: a lamp at the switch shows it. */
         SignalTakenData: {
             run_id: string;
             run_number: number;
             /** @description keys of the entries; none where it was the same foot again */
             stored: string[];
+        };
+        SortPiecesRequest: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            undoes?: string | null;
+            bin_id?: number;
+            pieces?: number | null;
+            mass_g?: number | null;
         };
         /** @description An open container at a sorting. */
         SortingBinData: {
@@ -7685,7 +7956,7 @@ export interface components {
         };
         /** @description Pieces or a weight put into a bin. */
         SortingEntryData: {
-            key: string;
+            id: string;
             bin_id: number;
             pieces: number;
             /** Format: float */
@@ -7769,7 +8040,7 @@ export interface components {
             /** @description null for the run itself */
             piece: number | null;
         };
-        StartRunRequest: components["schemas"]["PlanRequest"] & {
+        StartRunRequest: {
             /** Format: uuid */
             id: string;
             lot_id: number;
@@ -7778,7 +8049,34 @@ export interface components {
             overrides?: {
                 id: string;
                 reason: string;
-            }[];
+            }[] | null;
+            product_id: number;
+            /** @description by the places of the process, as GET processes names them */
+            machines: {
+                [key: string]: number | null;
+            };
+            /** Format: uuid */
+            charge_id?: string | null;
+            polymer?: string | null;
+            settings?: {
+                [key: string]: number | null;
+            } | null;
+            choices?: {
+                [key: string]: string;
+            } | null;
+            answers?: {
+                [key: string]: boolean;
+            } | null;
+            /** @enum {string|null} */
+            scale?: "small_trial" | "full_trial" | "production" | null;
+        };
+        StartSortingRequest: {
+            /** Format: uuid */
+            id: string;
+            source_id: number;
+            about: string;
+            in_g: number;
+            scale_g: number;
         };
         /** @description A machine of a run, in the place that it takes there. */
         StationData: {
@@ -7811,6 +8109,10 @@ export interface components {
             /** Format: float */
             to: number;
             phase: string;
+        };
+        SwitchPersonRequest: {
+            person_id: number;
+            pin: string;
         };
         /** @description Work that the queue does: how far it is, then its answer or what was wrong with it. */
         TaskData: {
@@ -7847,6 +8149,18 @@ export interface components {
             minutes: number;
             /** Format: float */
             answered_at: number | null;
+        };
+        TrustSourceRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "small_trial_passed" | "small_trial_failed" | "full_trial_passed" | "full_trial_failed" | "accepted" | "delivery_good" | "delivery_failed";
+            worked_at_c?: number | null;
+            /** Format: uuid */
+            run_id?: string | null;
+            /** Format: uuid */
+            picture_id?: string | null;
+            note?: string | null;
         };
         VacuumAtmosphereInput: {
             /** @description geopotential height (m) */
@@ -8026,9 +8340,19 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        WeighInRequest: {
+            /** Format: uuid */
+            id: string;
+            component: number;
+            lot_id: number;
+            mass_g: number;
+            /** @enum {string} */
+            how: "scale" | "hand" | "simulated";
+            reason?: string | null;
+        };
         /** @description What the scale said. */
         WeighingData: {
-            key: string;
+            id: string;
             component: number;
             lot_id: number;
             lot: string;
@@ -8064,7 +8388,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CatalogueEntryData"][];
+                    "application/json": {
+                        items: components["schemas"]["CatalogueEntryData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -9955,7 +10283,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ChargeData"][];
+                    "application/json": {
+                        items: components["schemas"]["ChargeData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -9980,17 +10312,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    polymer: string;
-                    product_id?: number | null;
-                    mix_id?: number | null;
-                    total_g: number;
-                    scale_g: number;
-                    tolerance_pct?: number;
-                    about?: string;
-                };
+                "application/json": components["schemas"]["BeginChargeRequest"];
             };
         };
         responses: {
@@ -10060,10 +10382,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                };
+                "application/json": components["schemas"]["FinishChargeRequest"];
             };
         };
         responses: {
@@ -10132,11 +10451,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    reason: string;
-                };
+                "application/json": components["schemas"]["ReturnChargeRequest"];
             };
         };
         responses: {
@@ -10173,11 +10488,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    total_g: number;
-                };
+                "application/json": components["schemas"]["RescaleChargeRequest"];
             };
         };
         responses: {
@@ -10214,16 +10525,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    key: string;
-                    component: number;
-                    lot_id: number;
-                    mass_g: number;
-                    /** @enum {string} */
-                    how: "scale" | "hand" | "simulated";
-                    reason?: string;
-                };
+                "application/json": components["schemas"]["WeighInRequest"];
             };
         };
         responses: {
@@ -10289,15 +10591,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id?: string;
-                    preview?: boolean;
-                    machine_id?: number;
-                    lot_id: number;
-                    air_c?: number | null;
-                    wanted_at?: number | null;
-                };
+                "application/json": components["schemas"]["LoadDryerRequest"];
             };
         };
         responses: {
@@ -10343,11 +10637,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** @enum {string} */
-                    hopper: "open" | "closed";
-                    rh_pct?: number | null;
-                };
+                "application/json": components["schemas"]["EmptyDryerRequest"];
             };
         };
         responses: {
@@ -10413,13 +10703,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    evidence: {
-                        [key: string]: unknown;
-                    }[];
-                };
+                "application/json": components["schemas"]["KeepIdentificationRequest"];
             };
         };
         responses: {
@@ -10448,9 +10732,9 @@ export interface operations {
     getLots: {
         parameters: {
             query?: {
-                after?: number;
-                polymer?: string;
-                find?: string;
+                polymer?: string | null;
+                find?: string | null;
+                after?: number | null;
             };
             header?: never;
             path?: never;
@@ -10464,7 +10748,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LotData"][];
+                    "application/json": {
+                        items: components["schemas"]["LotData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -10543,7 +10831,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LotData"][];
+                    "application/json": {
+                        items: components["schemas"]["LotData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -10603,7 +10895,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LotActRequest"];
+                "application/json": components["schemas"]["ActOnLotRequest"];
             };
         };
         responses: {
@@ -10613,7 +10905,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LotData"][];
+                    "application/json": {
+                        items: components["schemas"]["LotData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -10707,7 +11003,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MachineKindData"][];
+                    "application/json": {
+                        items: components["schemas"]["MachineKindData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -10726,8 +11026,7 @@ export interface operations {
     getMachines: {
         parameters: {
             query?: {
-                /** @description 1: those that were taken out of use instead */
-                retired?: 0 | 1;
+                retired?: boolean | null;
             };
             header?: never;
             path?: never;
@@ -10741,7 +11040,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MachineData"][];
+                    "application/json": {
+                        items: components["schemas"]["MachineData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -10766,12 +11069,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    kind: string;
-                    facts: components["schemas"]["SaidFacts"];
-                    note?: string;
-                };
+                "application/json": components["schemas"]["AddMachineRequest"];
             };
         };
         responses: {
@@ -10841,12 +11139,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** @description the newest fact that was seen */
-                    after: number;
-                    facts: components["schemas"]["SaidFacts"];
-                    note?: string;
-                };
+                "application/json": components["schemas"]["SayOfMachineRequest"];
             };
         };
         responses: {
@@ -10883,9 +11176,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    retired: boolean;
-                };
+                "application/json": components["schemas"]["RetireMachineRequest"];
             };
         };
         responses: {
@@ -10920,10 +11211,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    password: string;
-                    new_password: string;
-                };
+                "application/json": components["schemas"]["SetPasswordRequest"];
             };
         };
         responses: {
@@ -10956,10 +11244,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    password: string;
-                    pin: string;
-                };
+                "application/json": components["schemas"]["SetPinRequest"];
             };
         };
         responses: {
@@ -10992,7 +11277,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PreferencesData"];
+                "application/json": components["schemas"]["SetPreferencesRequest"];
             };
         };
         responses: {
@@ -11033,7 +11318,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MeshData"][];
+                    "application/json": {
+                        items: components["schemas"]["MeshData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11170,7 +11459,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MixData"][];
+                    "application/json": {
+                        items: components["schemas"]["MixData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11195,18 +11488,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    polymer: string;
-                    after_version: number;
-                    note?: string;
-                    components: {
-                        name: string;
-                        swatch: string;
-                        parts: number;
-                        kind: string;
-                    }[];
-                };
+                "application/json": components["schemas"]["KeepMixRequest"];
             };
         };
         responses: {
@@ -11247,7 +11529,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonData"][];
+                    "application/json": {
+                        items: components["schemas"]["PersonData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11272,13 +11558,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    login: string;
-                    /** @enum {string} */
-                    role: "lead" | "operator";
-                    password: string;
-                };
+                "application/json": components["schemas"]["AddPersonRequest"];
             };
         };
         responses: {
@@ -11319,7 +11599,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ColleagueData"][];
+                    "application/json": {
+                        items: components["schemas"]["ColleagueData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11346,11 +11630,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    active: boolean;
-                    /** @enum {string} */
-                    role: "lead" | "operator";
-                };
+                "application/json": components["schemas"]["ChangePersonRequest"];
             };
         };
         responses: {
@@ -11385,9 +11665,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    password: string;
-                };
+                "application/json": components["schemas"]["ResetPersonRequest"];
             };
         };
         responses: {
@@ -11532,7 +11810,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PolymerData"][];
+                    "application/json": {
+                        items: components["schemas"]["PolymerData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11565,7 +11847,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OwnValueData"][];
+                    "application/json": {
+                        items: components["schemas"]["OwnValueData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11592,14 +11878,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    path: string;
-                    /** @description null: back to the library */
-                    value: number | null;
-                    reason: string;
-                    /** @description newest entry of it that was seen */
-                    after?: number | null;
-                };
+                "application/json": components["schemas"]["OverridePolymerRequest"];
             };
         };
         responses: {
@@ -11609,7 +11888,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OwnValueData"][];
+                    "application/json": {
+                        items: components["schemas"]["OwnValueData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11640,7 +11923,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProcessData"][];
+                    "application/json": {
+                        items: components["schemas"]["ProcessData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11671,7 +11958,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ProductData"][];
+                    "application/json": {
+                        items: components["schemas"]["ProductData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11696,7 +11987,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProductBody"];
+                "application/json": components["schemas"]["AddProductRequest"];
             };
         };
         responses: {
@@ -11733,7 +12024,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ProductBody"];
+                "application/json": components["schemas"]["ChangeProductRequest"];
             };
         };
         responses: {
@@ -11762,7 +12053,7 @@ export interface operations {
     getProductCharge: {
         parameters: {
             query?: {
-                machine_id?: number;
+                machine_id?: number | null;
             };
             header?: never;
             path: {
@@ -11805,14 +12096,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    machine_id: number;
-                    after_version: number;
-                    settings: {
-                        [key: string]: unknown;
-                    };
-                    note?: string;
-                };
+                "application/json": components["schemas"]["KeepRecipeRequest"];
             };
         };
         responses: {
@@ -11897,7 +12181,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ReviewItemData"][];
+                    "application/json": {
+                        items: components["schemas"]["ReviewItemData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11916,10 +12204,10 @@ export interface operations {
     getRuns: {
         parameters: {
             query?: {
-                after?: string;
-                product_id?: number;
-                process?: string;
-                verdict?: "good" | "scrap" | "open";
+                after?: string | null;
+                product_id?: number | null;
+                verdict?: "good" | "scrap" | "open" | null;
+                process?: string | null;
             };
             header?: never;
             path?: never;
@@ -11933,7 +12221,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunPageData"];
+                    "application/json": {
+                        items: components["schemas"]["RunSummaryData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11987,8 +12279,7 @@ export interface operations {
     getRun: {
         parameters: {
             query?: {
-                /** @description number of the newest entry that is known */
-                since?: number;
+                since?: number | null;
             };
             header?: never;
             path: {
@@ -12063,11 +12354,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    events: components["schemas"]["NewEvent"][];
-                    /** @description number of the newest entry that is known: the answer has what is new */
-                    since?: number;
-                };
+                "application/json": components["schemas"]["AppendEventsRequest"];
             };
         };
         responses: {
@@ -12143,7 +12430,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScreenData"][];
+                    "application/json": {
+                        items: components["schemas"]["ScreenData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12230,10 +12521,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    login: string;
-                    password: string;
-                };
+                "application/json": components["schemas"]["SignInRequest"];
             };
         };
         responses: {
@@ -12299,10 +12587,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    person_id: number;
-                    pin: string;
-                };
+                "application/json": components["schemas"]["SwitchPersonRequest"];
             };
         };
         responses: {
@@ -12337,16 +12622,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /**
-                     * Format: uuid
-                     * @description of this press: send it again with the same id when the answer did not arrive
-                     */
-                    id: string;
-                    machine: string;
-                    /** @enum {string} */
-                    signal: "press" | "long";
-                };
+                "application/json": components["schemas"]["PostSignalRequest"];
             };
         };
         responses: {
@@ -12387,7 +12663,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SortingTestData"][];
+                    "application/json": {
+                        items: components["schemas"]["SortingTestData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12418,7 +12698,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SortingData"][];
+                    "application/json": {
+                        items: components["schemas"]["SortingData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12443,14 +12727,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    source_id: number;
-                    about: string;
-                    in_g: number;
-                    scale_g: number;
-                };
+                "application/json": components["schemas"]["StartSortingRequest"];
             };
         };
         responses: {
@@ -12520,13 +12797,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    place: number;
-                    polymer?: string | null;
-                    colour: string;
-                    swatch: string;
-                    location?: string | null;
-                };
+                "application/json": components["schemas"]["OpenBinRequest"];
             };
         };
         responses: {
@@ -12563,11 +12834,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    reason?: string;
-                };
+                "application/json": components["schemas"]["CloseSortingRequest"];
             };
         };
         responses: {
@@ -12604,14 +12871,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    key: string;
-                    bin_id?: number;
-                    pieces?: number;
-                    mass_g?: number;
-                    undoes?: string | null;
-                };
+                "application/json": components["schemas"]["SortPiecesRequest"];
             };
         };
         responses: {
@@ -12652,7 +12912,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SourceData"][];
+                    "application/json": {
+                        items: components["schemas"]["SourceData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12677,10 +12941,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    note?: string;
-                };
+                "application/json": components["schemas"]["AddSourceRequest"];
             };
         };
         responses: {
@@ -12750,15 +13011,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    /** Format: uuid */
-                    id: string;
-                    kind: string;
-                    worked_at_c?: number | null;
-                    run_id?: string | null;
-                    picture_id?: string | null;
-                    note?: string;
-                };
+                "application/json": components["schemas"]["TrustSourceRequest"];
             };
         };
         responses: {
@@ -12832,7 +13085,11 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["KeyData"][];
+                    "application/json": {
+                        items: components["schemas"]["KeyData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12857,13 +13114,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": {
-                    name: string;
-                    scopes: ("readings" | "signals" | "calc" | "shop")[];
-                    /** @description whose readings or foot switch; required with the scopes readings and signals */
-                    machine_id?: number | null;
-                    days?: number;
-                };
+                "application/json": components["schemas"]["MakeTokenRequest"];
             };
         };
         responses: {
@@ -12938,7 +13189,7 @@ export interface operations {
                     file: string;
                     /** Format: uuid */
                     id: string;
-                    dry_run?: boolean;
+                    preview?: boolean;
                 };
             };
         };

@@ -23,10 +23,14 @@ export type Key = Schemas['KeyData'];
 export type Screen = Schemas['ScreenData'];
 export type LotDetail = Schemas['LotDetailData'];
 export type RunSummary = Schemas['RunSummaryData'];
-export type RunPage = Schemas['RunPageData'];
+/** A page of a list: what stands on it, and what to ask for to go on. */
+export interface Page<T> {
+    items: T[];
+    next: string | null;
+}
 export type Run = Schemas['RunData'];
 export type RunEvent = Schemas['EventData'];
-export type NewEvent = Schemas['NewEvent'];
+export type NewEvent = Schemas['AppendEventsRequest']['events'][number];
 export type Appended = Schemas['AppendedData'];
 /** An answer of plan.PROCESS: what every plan has; what is particular to a process is its own result. */
 export type AnyPlan = Pick<

@@ -20,7 +20,7 @@ export function useLots(polymer: MaybeRefOrGetter<string | null> = null) {
     });
     const { data } = useQuery({
         queryKey: ['lots', 'choose', path],
-        queryFn: () => api.get<Lot[]>(path.value),
+        queryFn: () => api.list<Lot>(path.value),
         placeholderData: (before: Lot[] | undefined) => before,
     });
     return { find, lots: computed(() => data.value ?? []) };

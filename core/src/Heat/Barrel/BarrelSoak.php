@@ -89,9 +89,9 @@ final readonly class BarrelSoak
         }
         $noFlow = $in->material->optional('no_flow_c', $this->polymers);
         $melts = $in->material->optional('tm_c', $this->polymers) ?? (
-            $noFlow === null ? $window['min'] : $noFlow + self::OVER_NO_FLOW_K
+            $noFlow === null ? $window->min : $noFlow + self::OVER_NO_FLOW_K
         );
-        $target = max($melts, min($window['min'], $in->wall_c - self::UNDER_WALL_K));
+        $target = max($melts, min($window->min, $in->wall_c - self::UNDER_WALL_K));
 
         return $target < $in->wall_c ? $target
             : throw new InputError(

@@ -86,9 +86,8 @@ final readonly class PressCycleInput implements Checked
     /** @throws InputError */
     public function coreTarget(PolymerLibrary $library): float
     {
-        $window = $this->material->record($library)?->process('compression')['platen_c']['min'] ?? null;
-        $target = $this->core_target_c ?? (is_numeric($window) ? (float) $window : null)
-            ?? throw new InputError('core_target_c', $this->material->polymer === null
+        $least = $this->material->record($library)?->process('compression')->mayNumber('platen_c.min');
+        $target = $this->core_target_c ?? $least ?? throw new InputError('core_target_c', $this->material->polymer === null
                 ? 'is required when no polymer is named'
                 : "{$this->material->polymer} has no window for compression: give the temperature that the middle must reach");
         if ($target >= $this->platen_c) {

@@ -94,14 +94,11 @@ final readonly class VacuumSheet
     /** @return array{float, float, float} °C */
     private function window(VacuumSheetInput $in): array
     {
-        $library = $in->sheet->material->record($this->polymers)?->process('vacuum_forming') ?? [];
+        $library = $in->sheet->material->record($this->polymers)?->process('vacuum_forming');
         $window = [];
         foreach (['sheet_lower_c', 'sheet_normal_c', 'sheet_upper_c'] as $name) {
-            $window[] = $in->sheet->{$name} ?? (
-                isset($library[$name])
-                    ? (float) $library[$name]
-                    : throw new InputError($name, 'give it, or name a polymer that is vacuum formed')
-            );
+            $window[] = $in->sheet->{$name} ?? $library?->mayNumber($name)
+                ?? throw new InputError($name, 'give it, or name a polymer that is vacuum formed');
         }
         if ($window[1] < $window[0]) {
             throw new InputError('sheet_normal_c', 'must not be below sheet_lower_c');

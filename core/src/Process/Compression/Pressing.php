@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Compression;
 
 use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
@@ -71,16 +72,16 @@ final class Pressing extends Definition
         return 'platen_c';
     }
 
-    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
         $grid = $this->calculations->run('quality.thickness_grid', [
-            'points' => $values['points'],
+            'points' => $values->array('points'),
             'nominal_mm' => $targets['nominal_mm'],
             'tolerance_mm' => $targets['thickness_tolerance_mm'],
         ]);
         assert($grid instanceof ThicknessGridResult);
         $porosity = $this->calculations->run('quality.porosity', [
-            'mass_g' => $values['mass_g'],
+            'mass_g' => $values->number('mass_g'),
             'length_mm' => $targets['length_mm'],
             'width_mm' => $targets['width_mm'],
             'mean_thickness_mm' => $grid->mean,
@@ -91,9 +92,9 @@ final class Pressing extends Definition
 
         return new Inspected(
             'sheet_grid',
-            (float) $values['mass_g'],
+            $values->number('mass_g'),
             $grid->bow_mm === null ? $figures : $figures + ['bow_mm' => $grid->bow_mm],
-            ['grid' => $grid, 'porosity' => $porosity, 'points' => $values['points'], 'mass_g' => $values['mass_g']],
+            ['grid' => $grid, 'porosity' => $porosity, 'points' => $values->array('points'), 'mass_g' => $values->number('mass_g')],
         );
     }
 
@@ -121,8 +122,8 @@ final class Pressing extends Definition
         $cold = $job->machine('cold');
 
         return [
-            'machine' => Reader::known(HotPressFacts::class, (array) $job->machine('hot')),
-            'cold' => $cold === null ? null : Reader::known(ColdPressFacts::class, $cold),
+            'machine' => Reader::known(HotPressFacts::class, $job->machine('hot')->of ?? []),
+            'cold' => $cold === null ? null : Reader::known(ColdPressFacts::class, $cold->of),
             'heat_rule' => $job->choices['heat_rule'] ?? null,
             'recipe_heat_rule' => $job->kept['heat_rule'] ?? null,
             'pump_school' => $job->choice('pump_school') ?? PumpSchool::EveryMinutes->value,

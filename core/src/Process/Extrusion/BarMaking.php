@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -63,10 +64,10 @@ final class BarMaking extends Definition
     }
 
     /** Mass over section and length is its density, and that against the polymer's own says what is hollow inside. */
-    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
-        $mass = (float) $values['mass_g'];
-        $length = (float) $values['length_mm'];
+        $mass = $values->number('mass_g');
+        $length = $values->number('length_mm');
         $density = 1000 * $mass / ((float) $targets['section_area_mm2'] * $length);
         $solid = (float) $polymer->property('density_g_cm3');
         $voids = 100 * (1 - $density / $solid);
@@ -91,7 +92,7 @@ final class BarMaking extends Definition
     protected function own(Job $job): array
     {
         return [
-            'machine' => Reader::known(ExtruderFacts::class, (array) $job->machine('barrel')),
+            'machine' => Reader::known(ExtruderFacts::class, $job->machine('barrel')->of ?? []),
             'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
         ];
     }

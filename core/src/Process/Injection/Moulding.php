@@ -6,6 +6,7 @@ namespace Dithermic\Core\Process\Injection;
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -70,9 +71,9 @@ final class Moulding extends Definition
      * A part against its mass: what is missing in it was not filled. A stop of the plunger alone does not tell a full mould
      * from a blocked gate.
      */
-    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
-        $mass = (float) $values['mass_g'];
+        $mass = $values->number('mass_g');
         $wanted = (float) ($targets['part_mass_g'] ?? 0);
         if ($wanted <= 0) {
             throw new InputError('mass_g', 'has nothing to be held against: this run was planned without a mass');
@@ -103,7 +104,7 @@ final class Moulding extends Definition
     protected function own(Job $job): array
     {
         return [
-            'machine' => Reader::known(InjectorFacts::class, (array) $job->machine('barrel')),
+            'machine' => Reader::known(InjectorFacts::class, $job->machine('barrel')->of ?? []),
             'soak_rule' => $job->choice('soak_rule') ?? SoakRule::Physics->value,
             'mould_make' => $job->choice('mould_make') ?? MouldMake::Aluminium->value,
         ];

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\VacuumForming;
 
 use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Data\Range;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -62,21 +64,21 @@ final class Forming extends Definition
     }
 
     /** The library has the sheet's three temperatures as numbers of their own. */
-    public function window(Polymer $polymer): array
+    public function window(Polymer $polymer): ?Range
     {
         $window = $polymer->process('vacuum_forming');
 
-        return array_map(floatval(...), array_filter([
-            'min' => $window['sheet_lower_c'] ?? null,
-            'typical' => $window['sheet_normal_c'] ?? null,
-            'max' => $window['sheet_upper_c'] ?? null,
-        ], is_numeric(...)));
+        return $window->has('sheet_normal_c') ? new Range(
+            $window->number('sheet_lower_c', $window->number('sheet_normal_c')),
+            $window->number('sheet_normal_c'),
+            $window->number('sheet_upper_c', $window->number('sheet_normal_c')),
+        ) : null;
     }
 
     /** Three places where the forecast is thinnest, against it and against the least that the product takes. */
-    public function inspect(string $entry, array $values, array $targets, Polymer $polymer): Inspected
+    public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
-        $walls = [(float) $values['corner_mm'], (float) $values['side_mm'], (float) $values['bottom_mm']];
+        $walls = [$values->number('corner_mm'), $values->number('side_mm'), $values->number('bottom_mm')];
         $least = min($walls);
         $place = ['corner', 'side', 'bottom'][(int) array_search($least, $walls, true)];
         $foretold = (float) ($targets['thinnest_mm'] ?? 0);
@@ -99,7 +101,7 @@ final class Forming extends Definition
     protected function own(Job $job): array
     {
         return [
-            'machine' => Reader::known(FormerFacts::class, (array) $job->machine('former')),
+            'machine' => Reader::known(FormerFacts::class, $job->machine('former')->of ?? []),
             'pull_by' => $job->choice('pull_by'),
             'cool_how' => $job->choice('cool_how') ?? CoolHow::Held->value,
         ];

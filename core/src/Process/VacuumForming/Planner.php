@@ -156,8 +156,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        $window = $polymer->process('vacuum_forming');
-        $release = isset($window['release_c']) ? (float) $window['release_c'] : $polymer->property('demould_c');
+        $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
         $settled = Settled::of(FormedSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
             'mould_c' => Usual::window($polymer, 'vacuum_forming', 'mould_c'),
             'release_c' => new Usual($release, $polymer->origin('process.vacuum_forming.release_c')),
@@ -178,9 +177,7 @@ final readonly class Planner
 
     private function normal(Polymer $polymer): float
     {
-        $normal = $polymer->process('vacuum_forming')['sheet_normal_c'] ?? null;
-
-        return is_numeric($normal) ? (float) $normal : throw new InputError(
+        return $polymer->process('vacuum_forming')->mayNumber('sheet_normal_c') ?? throw new InputError(
             'polymer',
             "{$polymer->code} has no window for forming: its sheet's temperature is not known",
         );
@@ -320,8 +317,8 @@ final readonly class Planner
         ?float $pullS,
     ): array {
         $checks = [];
-        $most = $polymer->process('vacuum_forming')['max_area_draw_ratio'] ?? null;
-        if (is_numeric($most)) {
+        $most = $polymer->process('vacuum_forming')->mayNumber('max_area_draw_ratio');
+        if ($most !== null) {
             $checks[] = new PlanCheck(
                 'draw',
                 $draw->areal_draw_ratio > $most ? CheckState::Block : CheckState::Ok,

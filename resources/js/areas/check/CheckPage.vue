@@ -2,16 +2,16 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
-import type { RunPage } from '../../api/types';
+import type { RunSummary } from '../../api/types';
 import { measuredText } from '../../parts/figures';
 import { dayText, timeOfDay } from '../../parts/units';
 
 const open = useQuery({
     queryKey: ['runs', 'open'],
-    queryFn: () => api.get<RunPage>('runs?verdict=open'),
+    queryFn: () => api.page<RunSummary>('runs?verdict=open'),
     refetchInterval: 5000,
 });
-const done = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.get<RunPage>('runs') });
+const done = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.page<RunSummary>('runs') });
 const waits = computed(() => open.data.value?.items.filter((r) => r.looks) ?? []);
 const checked = computed(
     () => done.data.value?.items.filter((r) => measuredText(r.figures) !== '').slice(0, 12) ?? [],

@@ -6,7 +6,7 @@ import { session } from '../../api/session';
 import type { Lot, Machine, Product, Source } from '../../api/types';
 
 /** The way of an empty shop to its first run: what is there is ticked, what comes next is one touch away. */
-const ask = <T,>(path: string) => useQuery({ queryKey: [path], queryFn: () => api.get<T[]>(path) });
+const ask = <T,>(path: string) => useQuery({ queryKey: [path], queryFn: () => api.list<T>(path) });
 const machines = ask<Machine>('machines');
 const products = ask<Product>('products');
 const sources = ask<Source>('sources');

@@ -3,14 +3,14 @@ import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
 import { floor } from '../../api/floor';
-import type { Lane, RunPage, Stretch } from '../../api/types';
+import type { Lane, RunSummary, Stretch } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { measuredText } from '../../parts/figures';
 import { clockText, dayText, show, timeOfDay } from '../../parts/units';
 import FirstSteps from './FirstSteps.vue';
 
 const now = useNow();
-const latest = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.get<RunPage>('runs') });
+const latest = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.page<RunSummary>('runs') });
 const BACK = 30 * 60;
 const AHEAD = 75 * 60;
 const pos = (t: number) => ((t - (now.value - BACK)) / (BACK + AHEAD)) * 100;

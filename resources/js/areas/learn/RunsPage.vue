@@ -2,7 +2,7 @@
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query';
 import { computed, ref, watch } from 'vue';
 import { api } from '../../api/client';
-import type { Process, Product, RunPage, RunSummary } from '../../api/types';
+import type { Process, Product, RunSummary } from '../../api/types';
 import { figureOf, figureText } from '../../parts/figures';
 import { countText } from '../../parts/text';
 import { dayText, timeOfDay } from '../../parts/units';
@@ -10,8 +10,8 @@ import { dayText, timeOfDay } from '../../parts/units';
 const process = ref<string | null>(null);
 const product = ref<number | null>(null);
 const verdict = ref('');
-const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
-const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.get<Process[]>('processes') });
+const products = useQuery({ queryKey: ['products'], queryFn: () => api.list<Product>('products') });
+const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.list<Process>('processes') });
 const offered = computed(() =>
     (products.data.value ?? []).filter((p) => process.value === null || p.process === process.value),
 );
@@ -27,7 +27,7 @@ const runs = useInfiniteQuery({
         if (product.value !== null) query.set('product_id', String(product.value));
         if (verdict.value) query.set('verdict', verdict.value);
         if (pageParam) query.set('after', pageParam);
-        return api.get<RunPage>(`runs?${query}`);
+        return api.page<RunSummary>(`runs?${query}`);
     },
     getNextPageParam: (page) => page.next,
 });

@@ -8,7 +8,7 @@ import type { Mesh } from '../../api/types';
 const file = defineModel<string>({ required: true });
 const id = useId();
 const queries = useQueryClient();
-const { data: meshes } = useQuery({ queryKey: ['meshes'], queryFn: () => api.get<Mesh[]>('meshes') });
+const { data: meshes } = useQuery({ queryKey: ['meshes'], queryFn: () => api.list<Mesh>('meshes') });
 const problem = ref('');
 const share = ref<number | null>(null);
 const over = ref(false);

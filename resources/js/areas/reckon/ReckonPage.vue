@@ -32,21 +32,21 @@ const route = useRoute();
 const router = useRouter();
 const { data: entries } = useQuery({
     queryKey: ['calc'],
-    queryFn: () => api.get<Entry[]>('calc'),
+    queryFn: () => api.list<Entry>('calc'),
     staleTime: Infinity,
 });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const codes = computed(() => (polymers.value ?? []).filter((p) => p.morphology !== null).map((p) => p.code));
 const { data: machines } = useQuery({
     queryKey: ['machines'],
-    queryFn: () => api.get<Machine[]>('machines'),
+    queryFn: () => api.list<Machine>('machines'),
 });
 const { data: products } = useQuery({
     queryKey: ['products'],
-    queryFn: () => api.get<Product[]>('products'),
+    queryFn: () => api.list<Product>('products'),
 });
 const find = ref('');
 const name = computed(() => String(route.params.name ?? ''));

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
 import { api } from '../../api/client';
-import type { RunPage } from '../../api/types';
+import type { RunSummary } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 
 const { data, isPending, isError } = useQuery({
     queryKey: ['runs', 'open'],
-    queryFn: () => api.get<RunPage>('runs?verdict=open'),
+    queryFn: () => api.page<RunSummary>('runs?verdict=open'),
     refetchInterval: 5000,
 });
 </script>

@@ -96,7 +96,7 @@ export function verdictOf(
     verdict: 'good' | 'scrap',
     reason?: string,
 ): Entry[] {
-    const done = by.steps.map((s) => ({ type: 'step_done', data: { step: s.id } }));
+    const done = by.steps.map((s): Entry => ({ type: 'step_done', data: { step: s.id } }));
     const values = reason === undefined ? { verdict } : { verdict, reason };
     return [...done.slice(0, -1), { type: 'logged', data: { entry: by.entry, values } }, ...done.slice(-1)];
 }

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { flush, keepAll, loadRun, queue, recordAll, type Entry } from '../../api/queue';
-import type { Procedure } from '../../api/types';
+import type { NewEvent, Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
 import { overlay } from '../../offline/overlay';
 import { useNow } from '../../parts/clock';
@@ -101,10 +101,10 @@ export function useRun(id: string) {
         await flush();
         void refreshFloor();
     }
-    const log = (type: string, data: Record<string, unknown>, source?: Entry['source']) =>
+    const log = (type: NewEvent['type'], data: Record<string, unknown>, source?: Entry['source']) =>
         logAll([{ type, data }], source);
     /** An entry about the run as a whole: a note, the end, the closing. */
-    async function logRun(type: string, data: Record<string, unknown>) {
+    async function logRun(type: NewEvent['type'], data: Record<string, unknown>) {
         touch();
         await recordAll(id, [{ type, data }]);
         void refreshFloor();

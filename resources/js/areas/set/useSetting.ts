@@ -78,12 +78,12 @@ export function useSetting() {
 
     async function load() {
         const [products, processes, machines, lots, polymers, charges] = await Promise.all([
-            api.get<Product[]>('products'),
-            api.get<Process[]>('processes'),
-            api.get<Machine[]>('machines'),
-            api.get<Lot[]>('lots'),
-            api.get<Polymer[]>('polymers'),
-            api.get<Charge[]>('charges'),
+            api.list<Product>('products'),
+            api.list<Process>('processes'),
+            api.list<Machine>('machines'),
+            api.list<Lot>('lots'),
+            api.list<Polymer>('polymers'),
+            api.list<Charge>('charges'),
         ]);
         Object.assign(shop, {
             products: products.filter((p) => processes.some((known) => known.id === p.process)),

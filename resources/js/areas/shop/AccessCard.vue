@@ -15,8 +15,8 @@ const SCOPES = [
 ] as const;
 const props = defineProps<{ machines: Machine[] }>();
 const client = useQueryClient();
-const tokens = useQuery({ queryKey: ['tokens'], queryFn: () => api.get<Key[]>('tokens') });
-const screens = useQuery({ queryKey: ['screens'], queryFn: () => api.get<Screen[]>('screens') });
+const tokens = useQuery({ queryKey: ['tokens'], queryFn: () => api.list<Key>('tokens') });
+const screens = useQuery({ queryKey: ['screens'], queryFn: () => api.list<Screen>('screens') });
 const making = ref(false);
 const asked = ref({ name: '', scope: 'readings', machine_id: null as number | null, days: 365 });
 /** an instrument and a switch speak for one machine */

@@ -18,7 +18,7 @@ const id = computed(() => (route.params.id === 'new' ? null : Number(route.param
 const lead = computed(() => session.person?.role === 'lead');
 const kinds = useQuery({
     queryKey: ['machine-kinds'],
-    queryFn: () => api.get<MachineKind[]>('machine-kinds'),
+    queryFn: () => api.list<MachineKind>('machine-kinds'),
 });
 const known = useQuery({
     queryKey: computed(() => ['machine', id.value]),

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client';
 import { session } from '../../api/session';
-import type { OwnValue } from '../../api/types';
+import type { OwnValue, Page } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
 import { dayText, number, show } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
@@ -15,7 +15,7 @@ const lead = computed(() => session.person?.role === 'lead');
 const path = computed(() => `polymers/${props.code}/overrides`);
 const values = useQuery({
     queryKey: computed(() => ['own-values', props.code]),
-    queryFn: () => api.get<OwnValue[]>(path.value),
+    queryFn: () => api.list<OwnValue>(path.value),
 });
 const own = computed(() => (values.data.value ?? []).filter((v) => v.log.length > 0));
 const text = (v: OwnValue, value: number | null) => {
@@ -40,7 +40,7 @@ async function set(to: number | null) {
     const about = known.value;
     if (!about) return;
     const now = await send(() =>
-        api.post<OwnValue[]>(path.value, {
+        api.post<Page<OwnValue>>(path.value, {
             path: about.path,
             value: to,
             reason: reason.value,
@@ -48,7 +48,7 @@ async function set(to: number | null) {
         }),
     );
     if (!now) return;
-    client.setQueryData(['own-values', props.code], now);
+    client.setQueryData(['own-values', props.code], now.items);
     reason.value = '';
     said.value =
         to === null

@@ -9,10 +9,10 @@ import { sentence, useSend } from '../../parts/useSend';
 /** Who belongs to the shop. A lead adds people, switches them off, and helps who has forgotten a password. */
 const client = useQueryClient();
 const lead = computed(() => session.person?.role === 'lead');
-const people = useQuery({ queryKey: ['people'], queryFn: () => api.get<Person[]>('people') });
+const people = useQuery({ queryKey: ['people'], queryFn: () => api.list<Person>('people') });
 const all = useQuery({
     queryKey: ['people', 'all'],
-    queryFn: () => api.get<Colleague[]>('people/all'),
+    queryFn: () => api.list<Colleague>('people/all'),
     enabled: lead,
 });
 const said = ref('');

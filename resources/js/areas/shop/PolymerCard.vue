@@ -7,9 +7,27 @@ import HeatStrip from '../../parts/HeatStrip.vue';
 import OwnValues from './OwnValues.vue';
 
 /** What is known of each polymer, and what this shop has found out for itself. */
-const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
+const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.list<Polymer>('polymers') });
 const code = ref('HDPE');
 const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.value) ?? null);
+const wanted = ref<string | null>(null);
+/** Whose window lies on the strip: the process looked at before, where it works this polymer too. */
+const process = computed(() => {
+    const windows = Object.keys(polymer.value?.windows ?? {});
+    return windows.find((w) => w === wanted.value) ?? windows[0] ?? null;
+});
+const marks = computed(() => {
+    const window = process.value === null ? undefined : polymer.value?.windows[process.value];
+    return (
+        polymer.value && {
+            ...polymer.value.marks,
+            window_min_c: window?.min ?? null,
+            window_typical_c: window?.typical ?? null,
+            window_max_c: window?.max ?? null,
+        }
+    );
+});
+const said = (id: string) => id.replaceAll('_', ' ');
 </script>
 
 <template>
@@ -24,12 +42,20 @@ const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.
                     </option>
                 </select></label
             >
+            <label v-if="polymer && process"
+                >Window of
+                <select :value="process" @change="wanted = ($event.target as HTMLSelectElement).value">
+                    <option v-for="(_, id) in polymer.windows" :key="id" :value="id">
+                        {{ said(String(id)) }}
+                    </option>
+                </select></label
+            >
         </div>
-        <div v-if="polymer" class="poly">
-            <HeatStrip :marks="polymer.marks" :height="360" />
+        <div v-if="polymer && marks" class="poly">
+            <HeatStrip :marks="marks" :height="360" />
             <div>
-                <p v-for="(why, process) in polymer.why_not" :key="process" class="bad">
-                    <span aria-hidden="true">▲</span> No {{ String(process).replaceAll('_', ' ') }}. {{ why }}
+                <p v-for="(why, id) in polymer.why_not" :key="id" class="bad">
+                    <span aria-hidden="true">▲</span> No {{ said(String(id)) }}. {{ why }}
                 </p>
                 <p>
                     {{ polymer.morphology ?? 'no known structure'
@@ -38,7 +64,7 @@ const polymer = computed(() => polymers.data.value?.find((p) => p.code === code.
                         {{ polymer.bulk_density_g_cm3 }} loose</template
                     >
                 </p>
-                <p v-for="(note, process) in polymer.notes" :key="process" class="quiet">{{ note }}</p>
+                <p v-for="(note, id) in polymer.notes" :key="id" class="quiet">{{ note }}</p>
                 <ul>
                     <li v-for="h in polymer.hazards" :key="h">{{ h }}</li>
                 </ul>

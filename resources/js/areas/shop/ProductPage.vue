@@ -14,9 +14,9 @@ const router = useRouter();
 const client = useQueryClient();
 const id = computed(() => (route.params.id === 'new' ? null : Number(route.params.id)));
 const lead = computed(() => session.person?.role === 'lead');
-const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
-const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.get<Process[]>('processes') });
-const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.get<Polymer[]>('polymers') });
+const products = useQuery({ queryKey: ['products'], queryFn: () => api.list<Product>('products') });
+const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.list<Process>('processes') });
+const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.list<Polymer>('polymers') });
 const known = computed(() => products.data.value?.find((p) => p.id === id.value) ?? null);
 const form = reactive({ name: '', process: '', polymer: 'HDPE', note: '' });
 watch(

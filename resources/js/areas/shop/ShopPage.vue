@@ -10,22 +10,22 @@ import { factWords } from './facts';
 import PeopleCard from './PeopleCard.vue';
 import PolymerCard from './PolymerCard.vue';
 
-const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.get<Machine[]>('machines') });
-const products = useQuery({ queryKey: ['products'], queryFn: () => api.get<Product[]>('products') });
+const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.list<Machine>('machines') });
+const products = useQuery({ queryKey: ['products'], queryFn: () => api.list<Product>('products') });
 const review = useQuery({
     queryKey: ['review'],
-    queryFn: () => api.get<ReviewItem[]>('review'),
+    queryFn: () => api.list<ReviewItem>('review'),
     enabled: computed(() => session.person?.role === 'lead'),
 });
 const lead = computed(() => session.person?.role === 'lead');
 const retired = useQuery({
     queryKey: ['machines', 'retired'],
-    queryFn: () => api.get<Machine[]>('machines?retired=1'),
+    queryFn: () => api.list<Machine>('machines?retired=1'),
     enabled: lead,
 });
 const kinds = useQuery({
     queryKey: ['machine-kinds'],
-    queryFn: () => api.get<MachineKind[]>('machine-kinds'),
+    queryFn: () => api.list<MachineKind>('machine-kinds'),
 });
 </script>
 

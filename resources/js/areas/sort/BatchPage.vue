@@ -13,7 +13,7 @@ import { sentence, useSend } from '../../parts/useSend';
 import SortNav from './SortNav.vue';
 
 interface Waiting {
-    key: string;
+    id: string;
     bin_id: number;
     pieces: number;
     mass_g: number;
@@ -28,7 +28,7 @@ const { data: batch, refetch } = useQuery({
 });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const state = ref<Sorting | null>(null);
 watch(batch, (b) => {
@@ -38,6 +38,8 @@ const open = computed(() => state.value?.status === 'open');
 
 // At the speed of the hands: shown and kept here at once, sent one after the other, each once.
 const waiting = useLocalStorage<Waiting[]>(`dithermic.sorting.${id}`, []);
+// What an older screen kept here said `key`.
+waiting.value = waiting.value.map((w) => ({ ...w, id: w.id ?? (w as unknown as { key: string }).key }));
 const net = ref('');
 let sending = false;
 async function flush() {
@@ -45,10 +47,10 @@ async function flush() {
     sending = true;
     try {
         while (waiting.value.length > 0) {
-            const { undoes, ...entry } = waiting.value[0]!;
+            const { id: entryId, bin_id, pieces, mass_g, undoes } = waiting.value[0]!;
             state.value = await api.post<Sorting>(
                 `sortings/${id}/entries`,
-                undoes ? { key: entry.key, undoes } : entry,
+                undoes ? { id: entryId, undoes } : { id: entryId, bin_id, pieces, mass_g },
             );
             waiting.value = waiting.value.slice(1);
             net.value = '';
@@ -68,27 +70,27 @@ async function flush() {
 }
 void flush();
 function put(bin: number, pieces: number, mass = 0) {
-    waiting.value = [...waiting.value, { key: newKey(), bin_id: bin, pieces, mass_g: mass }];
+    waiting.value = [...waiting.value, { id: newKey(), bin_id: bin, pieces, mass_g: mass }];
     void flush();
 }
 /** Takes back what was put in last, sent or not; what is under way to the server is taken back after it has arrived. */
 function undo() {
     const gone = new Set(waiting.value.map((w) => w.undoes));
-    const unsent = waiting.value.findLastIndex((w) => !w.undoes && !gone.has(w.key));
+    const unsent = waiting.value.findLastIndex((w) => !w.undoes && !gone.has(w.id));
     if (unsent > 0) {
         waiting.value = waiting.value.filter((_, i) => i !== unsent);
         return;
     }
-    const last = waiting.value[unsent] ?? state.value?.entries.find((e) => !e.undone && !gone.has(e.key));
+    const last = waiting.value[unsent] ?? state.value?.entries.find((e) => !e.undone && !gone.has(e.id));
     if (last) {
         waiting.value = [
             ...waiting.value,
             {
-                key: newKey(),
+                id: newKey(),
                 bin_id: last.bin_id,
                 pieces: -last.pieces,
                 mass_g: -last.mass_g,
-                undoes: last.key,
+                undoes: last.id,
             },
         ];
         void flush();

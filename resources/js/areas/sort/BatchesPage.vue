@@ -11,8 +11,8 @@ import { sentence, useSend } from '../../parts/useSend';
 import SortNav from './SortNav.vue';
 
 const router = useRouter();
-const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.get<Source[]>('sources') });
-const { data: batches } = useQuery({ queryKey: ['sortings'], queryFn: () => api.get<Sorting[]>('sortings') });
+const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.list<Source>('sources') });
+const { data: batches } = useQuery({ queryKey: ['sortings'], queryFn: () => api.list<Sorting>('sortings') });
 const source = ref<number | null>(null);
 const about = ref('');
 const mass = ref<number | null>(null);

@@ -41,7 +41,7 @@ async function send(dry: boolean) {
             (share) => {
                 progress.value = share;
             },
-            { id, dry_run: dry ? '1' : '0' },
+            { id, preview: dry ? '1' : '0' },
         );
         seen.value = dry || outcome.errors.length > 0 ? outcome : null;
         if (!dry && outcome.errors.length === 0) {

@@ -13,14 +13,14 @@ import SortNav from './SortNav.vue';
 
 const router = useRouter();
 const queries = useQueryClient();
-const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.get<Source[]>('sources') });
+const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.list<Source>('sources') });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const { data: products } = useQuery({
     queryKey: ['products'],
-    queryFn: () => api.get<Product[]>('products'),
+    queryFn: () => api.list<Product>('products'),
 });
 const lot = ref({
     source_id: null as number | null,

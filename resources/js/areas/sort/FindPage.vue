@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
-import type { Evidence, Lot, Ranking, SortingTest } from '../../api/types';
+import type { Evidence, Lot, Page, Ranking, SortingTest } from '../../api/types';
 import { usePageKeys } from '../../parts/pageKeys';
 import TypedField from '../../parts/TypedField.vue';
 import { number } from '../../parts/units';
@@ -17,7 +17,7 @@ const route = useRoute();
 const router = useRouter();
 const { data: tests } = useQuery({
     queryKey: ['sorting-tests'],
-    queryFn: () => api.get<SortingTest[]>('sorting-tests'),
+    queryFn: () => api.list<SortingTest>('sorting-tests'),
     staleTime: Infinity,
 });
 const evidence = ref<Evidence[]>([]);
@@ -100,7 +100,7 @@ async function keep() {
     const held = await keeping.send(async () => {
         const decision = await api.post<Ranking>('identifications', { id, evidence: evidence.value });
         if (lot.value) {
-            await api.post<Lot[]>(`lots/${lot.value}/acts`, {
+            await api.post<Page<Lot>>(`lots/${lot.value}/acts`, {
                 id: newKey(),
                 kind: 'identify',
                 identification_id: id,

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { newKey } from '../../api/queue';
-import type { Lot, LotDetail, Merge, Polymer, Product } from '../../api/types';
+import type { Lot, LotDetail, Merge, Page, Polymer, Product } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
 import { dayText, number, show, timeOfDay } from '../../parts/units';
 import { sentence, useLatest, useSend } from '../../parts/useSend';
@@ -19,16 +19,16 @@ const { data, isPending } = useQuery({
 });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const { data: products } = useQuery({
     queryKey: ['products'],
-    queryFn: () => api.get<Product[]>('products'),
+    queryFn: () => api.list<Product>('products'),
 });
 const lot = computed(() => data.value?.lot ?? null);
 const { data: kin } = useQuery({
     queryKey: ['lots', 'of', computed(() => lot.value?.polymer)],
-    queryFn: () => api.get<Lot[]>(`lots?polymer=${lot.value?.polymer}`),
+    queryFn: () => api.list<Lot>(`lots?polymer=${lot.value?.polymer}`),
     enabled: computed(() => lot.value !== null),
 });
 
@@ -102,7 +102,7 @@ async function act() {
         doubt: { reason: reason.value },
     }[kind];
     const done = await send(() =>
-        api.post<Lot[]>(kind === 'merge' ? 'lots/merge' : `lots/${lot.value?.id}/acts`, {
+        api.post<Page<Lot>>(kind === 'merge' ? 'lots/merge' : `lots/${lot.value?.id}/acts`, {
             id: key,
             kind,
             ...body,
@@ -115,13 +115,13 @@ async function act() {
         queries.invalidateQueries({ queryKey: ['lot'] }),
         queries.invalidateQueries({ queryKey: ['lots'] }),
     ]);
-    const made = done[0];
+    const made = done.items[0];
     if (made && ['split', 'shred', 'merge'].includes(kind)) await router.push(`/sort/lots/${made.id}`);
 }
 /** One tap for a mass that was meant in kilograms: a correcting act of its own, the first line stays. */
 async function putRight(act: string) {
     const done = await send(() =>
-        api.post<Lot[]>(`lots/${lot.value?.id}/acts`, { id: newKey(), kind: 'put_right', act_id: act }),
+        api.post<Page<Lot>>(`lots/${lot.value?.id}/acts`, { id: newKey(), kind: 'put_right', act_id: act }),
     );
     if (done)
         await Promise.all([

@@ -9,7 +9,6 @@ import { usePageKeys } from '../../parts/pageKeys';
 import { show } from '../../parts/units';
 import SortNav from './SortNav.vue';
 
-const PAGE = 200;
 const router = useRouter();
 const find = ref('');
 const asked = refDebounced(find, 200);
@@ -17,14 +16,15 @@ const { data, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
     queryKey: ['lots', 'shelves', asked],
     initialPageParam: '',
     queryFn: ({ pageParam }) =>
-        api.get<Lot[]>(
+        api.page<Lot>(
             `lots?find=${encodeURIComponent(asked.value)}${pageParam ? `&after=${pageParam}` : ''}`,
         ),
-    getNextPageParam: (page: Lot[]) => (page.length < PAGE ? undefined : String(page[page.length - 1]?.id)),
+    getNextPageParam: (page) => page.next,
 });
 const groups = computed(() => {
     const map = new Map<string, Lot[]>();
-    for (const l of data.value?.pages.flat() ?? []) map.set(l.polymer, [...(map.get(l.polymer) ?? []), l]);
+    for (const l of data.value?.pages.flatMap((page) => page.items) ?? [])
+        map.set(l.polymer, [...(map.get(l.polymer) ?? []), l]);
     return [...map.entries()].sort(
         (a, b) => Number(a[1][0]?.never_hot) - Number(b[1][0]?.never_hot) || a[0].localeCompare(b[0]),
     );

@@ -9,7 +9,7 @@ import SortNav from './SortNav.vue';
 
 const router = useRouter();
 const queries = useQueryClient();
-const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.get<Source[]>('sources') });
+const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.list<Source>('sources') });
 const name = ref('');
 const note = ref('');
 const { busy, fault, send } = useSend();

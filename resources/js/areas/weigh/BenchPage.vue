@@ -195,7 +195,7 @@ async function put(grams: number, how: string) {
     const from = at.value;
     const next = await send(() =>
         api.post<Charge>(`charges/${id}/weighings`, {
-            key,
+            id: key,
             component: from,
             lot_id: lotId.value,
             mass_g: Math.round(grams * 1000) / 1000,
@@ -528,7 +528,7 @@ usePageKeys('Weighing', () => [
                 <p v-if="charge.weighings.length === 0" class="quiet">Nothing yet.</p>
                 <table v-else class="rows">
                     <tbody>
-                        <tr v-for="w in charge.weighings" :key="w.key">
+                        <tr v-for="w in charge.weighings" :key="w.id">
                             <td class="num">{{ timeOfDay(w.at) }}</td>
                             <td>{{ charge.components[w.component]?.name }}</td>
                             <td>

@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, reactive, ref, watch } from 'vue';
 import { api } from '../../api/client';
+import type { components } from '../../api/schema';
 import type { Mix, Polymer } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
 import { number, show } from '../../parts/units';
@@ -10,17 +11,12 @@ import { sentence, useSend } from '../../parts/useSend';
 import MixStrip from './MixStrip.vue';
 import WeighNav from './WeighNav.vue';
 
-interface Blend {
-    components: { name: string; percent: number; mass_g: number; rounded_g: number; weighable: boolean }[];
-    total_rounded_g: number;
-    premix: { component: string } | null;
-    explanation: string;
-}
+type Blend = components['schemas']['ChargeBlendResult'];
 const queries = useQueryClient();
-const { data: mixes } = useQuery({ queryKey: ['mixes'], queryFn: () => api.get<Mix[]>('mixes') });
+const { data: mixes } = useQuery({ queryKey: ['mixes'], queryFn: () => api.list<Mix>('mixes') });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const draft = reactive({
     name: '',
@@ -29,14 +25,6 @@ const draft = reactive({
     note: '',
     components: [{ name: '', swatch: '#9aa0a2', parts: 1 as number | null, kind: 'colour' }],
 });
-const sum = computed(() => draft.components.reduce((s, c) => s + (Number(c.parts) || 0), 0));
-const parts = computed(() =>
-    draft.components.map((c) => ({
-        name: c.name,
-        swatch: c.swatch,
-        percent: sum.value > 0 ? (100 * (Number(c.parts) || 0)) / sum.value : 0,
-    })),
-);
 const { lots } = useLots(() => draft.polymer);
 const colours = computed(() => lots.value.filter((l) => l.polymer === draft.polymer && l.mass_g > 0));
 function open(m: Mix) {
@@ -74,36 +62,36 @@ function named(i: number) {
 const total = ref<number | null>(2170);
 const step = ref(1);
 const blend = ref<Blend | null>(null);
+const weighed = computed(() => draft.components.filter((c) => c.name.trim() !== '' && Number(c.parts) > 0));
 watch(
-    [() => JSON.stringify(draft.components), total, step],
+    [() => JSON.stringify(draft.components), () => draft.polymer, total, step],
     async () => {
-        const given = draft.components.filter((c) => c.name.trim() !== '' && Number(c.parts) > 0);
         blend.value =
-            given.length === 0 || !total.value
+            weighed.value.length === 0 || !total.value
                 ? null
                 : await api
                       .post<Blend>('calc/charge.blend', {
+                          polymer: draft.polymer,
                           total_mass_g: total.value,
                           scale_resolution_g: step.value,
-                          components: given.map((c) => ({ name: c.name, parts: Number(c.parts) })),
+                          components: weighed.value.map((c) => ({
+                              name: c.name,
+                              parts: Number(c.parts),
+                              kind: c.kind,
+                          })),
                       })
                       .catch(() => null);
     },
     { immediate: true },
 );
-const regrind = computed(() =>
-    parts.value.reduce((s, p, i) => s + (draft.components[i]?.kind === 'regrind' ? p.percent : 0), 0),
+/** The core's share of each part, in the order of the table; a part without a name or an amount has none yet. */
+const parts = computed(() =>
+    draft.components.map((c) => ({
+        name: c.name,
+        swatch: c.swatch,
+        percent: blend.value?.components[weighed.value.indexOf(c)]?.percent ?? 0,
+    })),
 );
-const known = computed(() => polymers.value?.find((p) => p.code === draft.polymer) ?? null);
-const limit = computed(() => known.value?.regrind_max_pct ?? null);
-// Let-down: so many parts of base to one of masterbatch.
-const ratio = computed(() => {
-    const mb = parts.value.reduce(
-        (s, p, i) => s + (draft.components[i]?.kind === 'masterbatch' ? p.percent : 0),
-        0,
-    );
-    return mb > 0 ? (100 - mb) / mb : null;
-});
 const said = ref('');
 const { busy, fault, send } = useSend();
 async function keep() {
@@ -245,11 +233,8 @@ async function keep() {
                 <p v-if="blend" :class="{ fault: blend.components.some((b) => !b.weighable) }">
                     {{ blend.explanation }}
                 </p>
-                <p v-if="ratio !== null">Let-down ratio {{ number(ratio, 1) }} : 1.</p>
-                <p v-if="limit !== null && regrind > limit" class="fault">
-                    Regrind is {{ number(regrind, 0) }} % of it; the usual most for {{ draft.polymer }} is
-                    {{ number(limit, 0) }} %. {{ known?.regrind_note }}
-                </p>
+                <p v-if="blend?.let_down">Let-down ratio {{ number(blend.let_down, 1) }} : 1.</p>
+                <p v-for="w in blend?.warnings ?? []" :key="w" class="fault">{{ w }}</p>
                 <div class="acts">
                     <v-btn
                         color="primary"

@@ -16,17 +16,17 @@ const router = useRouter();
 const queries = useQueryClient();
 const { data: charges } = useQuery({
     queryKey: ['charges'],
-    queryFn: () => api.get<Charge[]>('charges'),
+    queryFn: () => api.list<Charge>('charges'),
     refetchInterval: 15000,
 });
 const { data: products } = useQuery({
     queryKey: ['products'],
-    queryFn: () => api.get<Product[]>('products'),
+    queryFn: () => api.list<Product>('products'),
 });
-const { data: mixes } = useQuery({ queryKey: ['mixes'], queryFn: () => api.get<Mix[]>('mixes') });
+const { data: mixes } = useQuery({ queryKey: ['mixes'], queryFn: () => api.list<Mix>('mixes') });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],
-    queryFn: () => api.get<Polymer[]>('polymers'),
+    queryFn: () => api.list<Polymer>('polymers'),
 });
 const product = ref<number | null>(null);
 const polymer = ref('HDPE');

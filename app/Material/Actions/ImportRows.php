@@ -1,0 +1,312 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Material\Actions;
+
+use App\Material\Models\Act;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Mix;
+use App\Material\Models\Source;
+use App\Material\Support\Ledger;
+use App\People\Models\User;
+use App\Support\Csv;
+use App\Support\Sent;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Charge\PartKind;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Safety\SourceState;
+
+/** Rows of a CSV file into the shop, all or none; a dry run says what each row would do and what is wrong with it. */
+final readonly class ImportRows
+{
+    public const NEEDED = [
+        'sources' => ['name'],
+        'lots' => ['source', 'polymer', 'form', 'colour', 'mass_g'],
+        'movements' => ['lot', 'mass_g', 'reason'],
+        'mixes' => ['mix', 'polymer', 'component', 'parts'],
+    ];
+
+    public function __construct(
+        private Ledger $ledger,
+        private Sent $sent,
+        private PolymerLibrary $polymers,
+        private KeepMix $keepMix,
+    ) {
+    }
+
+    /**
+     * @param  (callable(float): void)|null  $tell  how much is done, now and then
+     * @return array{rows: int, errors: list<array{row: int, field: string, message: string}>, would: list<string>}
+     */
+    public function __invoke(string $id, User $by, string $kind, string $text, bool $dry, ?callable $tell = null): array
+    {
+        $rows = Csv::read($text, self::NEEDED[$kind]);
+        if (! $dry && Act::query()->whereKey($id)->where(['kind' => 'imported', 'by_id' => $by->id])->exists()) {
+            $this->sent->as($id);
+
+            return ['rows' => count($rows), 'errors' => [], 'would' => []];
+        }
+        $sources = Source::query()->get()->keyBy('name')->all();
+        $lots = $kind === 'movements'
+            ? Lot::query()->whereIn(
+                'code',
+                array_map(mb_strtoupper(...), array_column($rows, 'lot')),
+            )->get()->keyBy('code')->all()
+            : [];
+        $errors = [];
+        $ready = [];
+        $named = [];
+        foreach ($rows as $i => $row) {
+            $tell !== null && $i % 200 === 0 && $tell($dry ? $i / count($rows) : 0.3 * $i / count($rows));
+            try {
+                $ready[] = match ($kind) {
+                    'sources' => $this->source($row, $named, $sources),
+                    'lots' => $this->lot($row, $sources),
+                    'movements' => $this->movement($row, $lots),
+                    default => $this->mix($row),
+                };
+                $named[$row['name'] ?? ''] = true;
+            } catch (InputError $error) {
+                // The header is row 1, as the spreadsheet counts.
+                $errors[] = ['row' => $i + 2, 'field' => $error->field, 'message' => $error->getMessage()];
+            }
+        }
+        if ($rows === []) {
+            throw new InputError('file', 'has a header and no rows');
+        }
+        if ($errors === [] && ! $dry) {
+            $this->ledger->act($id, 'imported', $by, 'from a CSV file', [
+                'kind' => $kind,
+                'rows' => count($rows),
+            ], function (Act $act) use ($kind, $ready, $tell): void {
+                match ($kind) {
+                    'sources' => array_map(
+                        static fn (array $r): Source => Source::query()->create([
+                            'name' => $r['name'],
+                            'state' => SourceState::OnTrial,
+                            'note' => $r['note'],
+                        ]),
+                        $ready,
+                    ),
+                    'lots' => $this->open($act, $ready, $tell),
+                    'movements' => $this->book($act, $ready),
+                    default => $this->keep($act, $ready),
+                };
+            });
+        }
+
+        return [
+            'rows' => count($rows),
+            'errors' => array_slice($errors, 0, 200),
+            'would' => array_slice(array_column($ready, 'says'), 0, 200),
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array<string, true>  $before  names that came in rows above
+     * @param  array<string, Source>  $sources
+     * @return array<string, mixed>
+     */
+    private function source(array $row, array $before, array $sources): array
+    {
+        $name = self::text($row, 'name', 80);
+        if (isset($before[$name]) || isset($sources[$name])) {
+            throw new InputError('name', "\"{$name}\" is known already");
+        }
+
+        return [
+            'name' => $name,
+            'note' => mb_substr($row['note'] ?? '', 0, 500),
+            'says' => "{$name}: a new source, on trial",
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array<string, Source>  $sources
+     * @return array<string, mixed>
+     */
+    private function lot(array $row, array $sources): array
+    {
+        $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError(
+            'source',
+            "\"{$row['source']}\" is not a source of the shop: bring in the sources first",
+        );
+        $polymer = self::text($row, 'polymer', 20);
+        if (! $this->polymers->has($polymer)) {
+            throw new InputError('polymer', "\"{$polymer}\" is not in the library: take UNKNOWN for what is not known");
+        }
+        $form = self::text($row, 'form', 20);
+        if (! in_array($form, Lot::FORMS, true)) {
+            throw new InputError('form', "\"{$form}\" is not one of ".implode(', ', Lot::FORMS));
+        }
+        $swatch = ($row['swatch'] ?? '') === '' ? '#9aa0a2' : $row['swatch'];
+        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
+            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
+        }
+        $mass = self::mass($row, 'mass_g');
+        if ($mass <= 0) {
+            throw new InputError('mass_g', 'must be above 0 g');
+        }
+        $tare = ($row['tare_g'] ?? '') === '' ? null : self::mass($row, 'tare_g');
+        $colour = self::text($row, 'colour', 60);
+
+        return [
+            'lot' => [
+                'source_id' => $source->id,
+                'polymer' => $polymer,
+                'form' => $form,
+                'colour' => $colour,
+                'swatch' => $swatch,
+                'location' => mb_substr($row['location'] ?? '', 0, 60),
+                'tare_g' => $tare,
+            ],
+            'mass_g' => $mass,
+            'says' => sprintf('%.0f g of %s, %s %s, from %s', $mass, $polymer, $colour, $form, $source->name),
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @param  array<string, Lot>  $lots
+     * @return array<string, mixed>
+     */
+    private function movement(array $row, array $lots): array
+    {
+        $lot = $lots[mb_strtoupper(self::text($row, 'lot', 30))] ?? throw new InputError(
+            'lot',
+            "there is no lot \"{$row['lot']}\"",
+        );
+        $mass = self::mass($row, 'mass_g');
+
+        return [
+            'lot_id' => $lot->id,
+            'mass_g' => $mass,
+            'reason' => self::text($row, 'reason', 500),
+            'says' => sprintf('%s: %+.0f g, %s', $lot->code, $mass, $row['reason']),
+        ];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, mixed>
+     */
+    private function mix(array $row): array
+    {
+        $kind = ($row['kind'] ?? '') === '' ? PartKind::Colour->value : $row['kind'];
+        if (PartKind::tryFrom($kind) === null) {
+            $known = implode(', ', array_column(PartKind::cases(), 'value'));
+            throw new InputError('kind', "\"{$kind}\" is not one of {$known}");
+        }
+        $parts = Csv::number($row['parts']);
+        if ($parts === null || $parts <= 0) {
+            throw new InputError('parts', "\"{$row['parts']}\" is not a number above 0");
+        }
+        $polymer = self::text($row, 'polymer', 20);
+        if (! $this->polymers->has($polymer) || $this->polymers->get($polymer)->neverHot()) {
+            throw new InputError('polymer', "\"{$polymer}\" is not in the library");
+        }
+        $swatch = ($row['swatch'] ?? '') === '' ? '#9aa0a2' : $row['swatch'];
+        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
+            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
+        }
+
+        return [
+            'mix' => self::text($row, 'mix', 80),
+            'polymer' => $polymer,
+            'component' => [
+                'name' => self::text($row, 'component', 60),
+                'swatch' => $swatch,
+                'parts' => $parts,
+                'kind' => $kind,
+            ],
+            'says' => "{$row['mix']}: {$row['parts']} parts of {$row['component']}",
+        ];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $rows
+     * @param  (callable(float): void)|null  $tell
+     */
+    private function open(Act $act, array $rows, ?callable $tell): void
+    {
+        foreach ($rows as $i => $row) {
+            $tell !== null && $i % 100 === 0 && $tell(0.3 + 0.7 * $i / count($rows));
+            $this->ledger->line($act, $this->ledger->open($row['lot']), $row['mass_g'], LotMovement::DELIVERED);
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private function book(Act $act, array $rows): void
+    {
+        $lots = $this->ledger->lock(array_values(array_unique(array_column($rows, 'lot_id'))));
+        $held = array_map($this->ledger->held(...), $lots);
+        foreach ($rows as $i => $row) {
+            $held[$row['lot_id']] += $row['mass_g'];
+            if ($held[$row['lot_id']] < 0) {
+                throw new InputError(
+                    'file',
+                    sprintf(
+                        'row %d would take lot %s under zero: nothing was brought in',
+                        $i + 2,
+                        $lots[$row['lot_id']]->code,
+                    ),
+                );
+            }
+            LotMovement::query()->create([
+                'lot_id' => $row['lot_id'],
+                'mass_g' => $row['mass_g'],
+                'kind' => LotMovement::CORRECTED,
+                'reason' => $row['reason'],
+                'by_id' => $act->by_id,
+                'at' => CarbonImmutable::now(),
+                'act_id' => $act->id,
+            ]);
+        }
+    }
+
+    /** @param  list<array<string, mixed>>  $rows */
+    private function keep(Act $act, array $rows): void
+    {
+        foreach (collect($rows)->groupBy('mix') as $name => $of) {
+            $polymers = $of->pluck('polymer')->unique();
+            if ($polymers->count() > 1) {
+                throw new InputError('file', "the mix {$name} names more than one polymer: nothing was brought in");
+            }
+            ($this->keepMix)(
+                [
+                    'name' => (string) $name,
+                    'polymer' => $polymers->first(),
+                    'after_version' => (int) Mix::query()->where('name', $name)->max('version'),
+                    'components' => $of->pluck('component')->all(),
+                    'note' => 'from a CSV file',
+                ],
+                $act->by_id,
+            );
+        }
+    }
+
+    /** @param  array<string, string>  $row */
+    private static function text(array $row, string $name, int $most): string
+    {
+        $text = $row[$name] ?? '';
+
+        return $text === '' || mb_strlen($text) > $most
+            ? throw new InputError($name, $text === '' ? 'is empty' : "is longer than {$most} letters")
+            : $text;
+    }
+
+    /** @param  array<string, string>  $row */
+    private static function mass(array $row, string $name): float
+    {
+        $mass = Csv::number($row[$name] ?? '');
+
+        return $mass === null || abs($mass) > 1e9
+            ? throw new InputError($name, "\"{$row[$name]}\" is not a mass in grams")
+            : $mass;
+    }
+}

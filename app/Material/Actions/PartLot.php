@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Material\Actions;
+
+use App\Material\Models\Act;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Support\Ledger;
+use App\People\Models\User;
+use Dithermic\Core\Calculator\InputError;
+
+/** Parts one lot, as it is or shredded, into a new container that remembers where it came from. */
+final readonly class PartLot
+{
+    /** attributes that go with the material into the new container */
+    private const INHERITED = [
+        'source_id',
+        'polymer',
+        'form',
+        'colour',
+        'swatch',
+        'generation',
+        'sheet',
+        'picture_id',
+        'dried_at',
+        'hopper',
+        'rh_pct',
+    ];
+
+    public function __construct(private Ledger $ledger)
+    {
+    }
+
+    /** @param  array{location: string, tare_g: float|null}  $container */
+    public function split(string $id, User $by, int $lotId, float $mass, array $container): Act
+    {
+        return $this->ledger->act($id, LotMovement::SPLIT, $by, '', [], function (Act $act) use (
+            $lotId,
+            $mass,
+            $container,
+        ): void {
+            $lot = $this->ledger->lock([$lotId])[$lotId];
+            $new = $this->ledger->open($container + $lot->only(self::INHERITED) + ['dry_state' => $lot->dry_state]);
+            $this->ledger->line($act, $lot, -$mass, LotMovement::SPLIT, $new);
+            $this->ledger->line($act, $new, $mass, LotMovement::SPLIT, $lot);
+        });
+    }
+
+    /**
+     * Items, sheet or offcuts become flake in a container of their own, labelled before they go in. What is missing is dust.
+     *
+     * @param  array{location: string, tare_g: float|null}  $container
+     */
+    public function shred(string $id, User $by, int $lotId, float $in, float $out, array $container): Act
+    {
+        if ($out > $in) {
+            throw new InputError('mass_out_g', 'is more than went in: check the tare');
+        }
+
+        return $this->ledger->act($id, LotMovement::SHREDDED, $by, '', [], function (Act $act) use (
+            $lotId,
+            $in,
+            $out,
+            $container,
+        ): void {
+            $lot = $this->ledger->lock([$lotId])[$lotId];
+            if (! in_array($lot->form, Lot::SHREDDABLE, true)) {
+                throw new InputError(
+                    'lot_id',
+                    "lot {$lot->code} is {$lot->form}: only ".implode(', ', Lot::SHREDDABLE).' are shredded',
+                );
+            }
+            // Our own edges and scrap have been through the heat once more; somebody else's items come as they are.
+            $again = $lot->form === 'offcut' && $lot->source->name === 'Own regrind';
+            $new = $this->ledger->open(
+                $container + [
+                    'form' => 'flake',
+                    'sheet' => null,
+                    'generation' => $lot->generation + (int) $again,
+                ] + $lot->only(self::INHERITED),
+            );
+            $this->ledger->line($act, $lot, -$in, LotMovement::SHREDDED, $new, 'mass_in_g');
+            $this->ledger->line($act, $new, $out, LotMovement::SHREDDED, $lot);
+        });
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Material\Http\Requests;
+
+use App\Http\Body;
+
+final class RescaleChargeRequest extends Body
+{
+    public function authorize(): bool
+    {
+        return $this->may('update', $this->route('charge'));
+    }
+
+    public function rules(): array
+    {
+        return [
+            'id' => ['required', 'uuid'],
+            'total_g' => ['required', 'numeric', 'gt:0', 'max:10000000'],
+        ];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Material\Queries;
+
+use App\Material\Models\Lot;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Drying\ExposureResult;
+use Dithermic\Core\Safety\DryState;
+
+/** How dry a lot is now: since it came out of the dryer it takes up water again. */
+final readonly class Dryness
+{
+    public const ROOM_RH_PCT = 50.0;
+
+    public function __construct(private Registry $calculations)
+    {
+    }
+
+    public function state(Lot $lot): DryState
+    {
+        $exposure = $this->exposure($lot);
+
+        return $exposure === null ? $lot->dry_state : DryState::from($exposure->state);
+    }
+
+    public function exposure(Lot $lot): ?ExposureResult
+    {
+        if ($lot->dried_at === null) {
+            return null;
+        }
+        $result = $this->calculations->run('dry.exposure', [
+            'polymer' => $lot->polymer,
+            'dried_at' => $lot->dried_at->toIso8601String(),
+            'hopper' => $lot->hopper ?? 'closed',
+            'rh_pct' => $lot->rh_pct ?? self::ROOM_RH_PCT,
+            'now' => CarbonImmutable::now()->max($lot->dried_at)->toIso8601String(),
+        ]);
+        assert($result instanceof ExposureResult);
+
+        return $result;
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Data;
+
+use OpenApi\Attributes as OA;
+
+/** Somebody of the shop, as a lead sees them. */
+#[OA\Schema]
+final readonly class ColleagueData
+{
+    public function __construct(
+        #[OA\Property] public int $id,
+        #[OA\Property] public string $name,
+        #[OA\Property] public string $login,
+        #[OA\Property] public string $role,
+        #[OA\Property] public bool $has_pin,
+        #[OA\Property] public bool $active,
+    ) {
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Http;
+
+use App\Http\Controller;
+use App\Http\ListOf;
+use App\People\Data\KeyData;
+use App\People\Data\ScreenData;
+use App\People\Http\Requests\MakeTokenRequest;
+use App\People\Models\Device;
+use App\People\Models\User;
+use App\Shop\Models\Machine;
+use App\Support\Present;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\InputError;
+use Illuminate\Http\JsonResponse;
+use Laravel\Sanctum\PersonalAccessToken;
+use OpenApi\Attributes as OA;
+
+/** What opens the shop besides a password: tokens of instruments and scripts, and the screens where a PIN is enough. */
+final class AccessController extends Controller
+{
+    public const LONGEST_DAYS = 400;
+
+    private const USUAL_DAYS = 365;
+
+    #[OA\Get(
+        path: '/tokens',
+        operationId: 'getTokens',
+        summary: 'Every token, without its secret',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new ListOf('KeyData'),
+        )],
+    )]
+    public function tokens(): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $machines = Machine::query()->pluck('name', 'id');
+
+        return $this->listed(PersonalAccessToken::query()->with('tokenable')
+            ->latest('id')
+            ->get()
+            ->map(static function (PersonalAccessToken $t) use ($machines): KeyData {
+                $machine = collect($t->abilities)->first(static fn (string $a): bool => str_starts_with($a, 'machine:'));
+                $by = $t->tokenable;
+
+                return new KeyData(
+                    (int) $t->getKey(),
+                    $t->name,
+                    array_values(array_filter(
+                        $t->abilities ?? [],
+                        static fn (string $a): bool => ! str_starts_with($a, 'machine:'),
+                    )),
+                    $machine === null ? null : $machines[(int) substr($machine, 8)] ?? null,
+                    $by instanceof User ? $by->name : '',
+                    $t->last_used_at === null ? null : Present::time(CarbonImmutable::instance($t->last_used_at)),
+                    $t->expires_at === null ? null : Present::time(CarbonImmutable::instance($t->expires_at)),
+                );
+            }));
+    }
+
+    /** Shown once, stored as a hash. It can do what it says and nothing else, and it ends. */
+    #[OA\Post(
+        path: '/tokens',
+        operationId: 'makeToken',
+        summary: 'Make a token for an instrument or a script',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 201,
+            description: 'made',
+            content: new OA\JsonContent(
+                required: ['token'],
+                properties: [new OA\Property(property: 'token', type: 'string')],
+            ),
+        )],
+    )]
+    public function makeToken(MakeTokenRequest $request): JsonResponse
+    {
+        $given = $request->validated();
+        $reads = array_intersect(['readings', 'signals'], $given['scopes']) !== [];
+        if ($reads !== isset($given['machine_id'])) {
+            throw new InputError(
+                'machine_id',
+                $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scopes readings and signals only',
+            );
+        }
+        $abilities = [...$given['scopes'], ...($reads ? ["machine:{$given['machine_id']}"] : [])];
+        $until = CarbonImmutable::now()->addDays((int) ($given['days'] ?? self::USUAL_DAYS));
+
+        return new JsonResponse(
+            ['token' => $this->actor($request)->createToken($given['name'], $abilities, $until)->plainTextToken],
+            201,
+        );
+    }
+
+    #[OA\Delete(
+        path: '/tokens/{token}',
+        operationId: 'revokeToken',
+        summary: 'Revoke a token',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'token',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        )],
+        responses: [new OA\Response(response: 204, description: 'revoked')],
+    )]
+    public function revokeToken(PersonalAccessToken $token): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $token->delete();
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Get(
+        path: '/screens',
+        operationId: 'getScreens',
+        summary: 'Screens on which a PIN is enough, and whose',
+        tags: ['shop'],
+        responses: [new OA\Response(
+            response: 200,
+            description: 'ok',
+            content: new ListOf('ScreenData'),
+        )],
+    )]
+    public function screens(): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+
+        return $this->listed(Device::query()->with('people')->has('people')->latest('seen_at')->limit(200)->get()
+            ->map(
+                static fn (Device $d): ScreenData => new ScreenData(
+                    $d->id,
+                    array_values($d->people->pluck('name')->sort()->all()),
+                    Present::time($d->seen_at),
+                ),
+            ));
+    }
+
+    #[OA\Delete(
+        path: '/screens/{screen}',
+        operationId: 'forgetScreen',
+        summary: 'Forget a screen: there the password is needed again',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(
+            name: 'screen',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'integer'),
+        )],
+        responses: [new OA\Response(response: 204, description: 'forgotten')],
+    )]
+    public function forgetScreen(Device $screen): JsonResponse
+    {
+        $this->authorize('manage', User::class);
+        $screen->people()->detach();
+
+        return new JsonResponse(null, 204);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People\Models;
+
+use App\People\Support\Role;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+use Laravel\Sanctum\HasApiTokens;
+use Laravel\Sanctum\PersonalAccessToken;
+
+/**
+ * A person of the shop.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $login
+ * @property Role $role
+ * @property string $password
+ * @property string|null $pin
+ * @property array<string, mixed> $preferences
+ * @property bool $active
+ */
+final class User extends Authenticatable
+{
+    use HasApiTokens;
+
+    protected $fillable = ['name', 'login', 'role', 'password', 'pin', 'preferences', 'active'];
+
+    protected $hidden = ['password', 'pin', 'remember_token'];
+
+    /** @return BelongsToMany<Device, $this> */
+    public function devices(): BelongsToMany
+    {
+        return $this->belongsToMany(Device::class);
+    }
+
+    public function isLead(): bool
+    {
+        return $this->role === Role::Lead;
+    }
+
+    /**
+     * An instrument's token speaks for its own machine; a person at a screen, and a token from before that rule, for
+     * all.
+     */
+    public function mayReport(int $machineId): bool
+    {
+        $token = $this->currentAccessToken();
+        if (! $token instanceof PersonalAccessToken) {
+            return true;
+        }
+        $own = array_filter($token->abilities ?? [], static fn (string $a): bool => str_starts_with($a, 'machine:'));
+
+        return $own === [] || in_array("machine:{$machineId}", $own, true);
+    }
+
+    protected function casts(): array
+    {
+        return [
+            'role' => Role::class,
+            'password' => 'hashed',
+            'pin' => 'hashed',
+            'preferences' => 'array',
+            'active' => 'boolean',
+        ];
+    }
+}

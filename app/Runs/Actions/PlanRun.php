@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\Material\Models\Charge;
+use App\Material\Models\ContaminationNote;
+use App\Material\Models\Lot;
+use App\Material\Queries\Dryness;
+use App\Runs\Data\PlanData;
+use App\Shop\Models\Machine;
+use App\Support\Present;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Safety\Answers;
+use Dithermic\Core\Safety\CheckResult;
+use Dithermic\Core\Safety\MachineFacts;
+
+/** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
+final readonly class PlanRun
+{
+    public function __construct(private Registry $calculations, private Present $present, private Dryness $dryness)
+    {
+    }
+
+    /** @throws InputError by dotted field */
+    public function __invoke(Order $order): PlanData
+    {
+        $plan = $order->process->plan($order->job());
+
+        return new PlanData(
+            $order->process->id(),
+            $order->polymer(),
+            $plan,
+            (object) $plan->values(),
+            (object) $plan->origins(),
+            (object) $plan->choices(),
+            (object) $order->process->recipe($order->job(), $plan),
+            $order->lots === [] ? null : $this->safety($order, $plan),
+            $this->present->marks($order->polymer(), $order->process),
+        );
+    }
+
+    private function safety(Order $order, Plan $plan): CheckResult
+    {
+        $main = $order->main();
+        $asked = $plan->safety();
+        $result = $this->calculations->run('safety.check', [
+            'process' => $order->process->dangers()->value,
+            'lots' => array_map(
+                fn (Lot $lot): array => [
+                    'polymer' => $lot->polymer,
+                    'label' => "lot {$lot->code}",
+                    'source_state' => $lot->source->state->value,
+                    'dry_state' => $this->dryness->state($lot)->value,
+                    'found' => ContaminationNote::standing($lot->id),
+                    'form' => $lot->form,
+                    'held_g' => max(0.0, (float) $lot->held_g),
+                ],
+                $order->lots,
+            ),
+            'machine' => $main === null ? null : $this->machine($main),
+            'mould' => $asked['mould'] ?? null,
+            'charge' => [
+                'needed_g' => $plan->charge->mass_g,
+                'tolerance_g' => $plan->charge->tolerance_g,
+                'weighed_g' => $this->weighed($order->charge),
+            ] + ($asked['charge'] ?? []),
+            'settings' => $asked['settings'],
+            'answers' => Reader::known(Answers::class, array_filter($order->answers, is_bool(...))),
+            'scale' => $order->scale,
+        ]);
+        assert($result instanceof CheckResult);
+
+        return $result;
+    }
+
+    /** @return array<string, mixed> those of its facts that the safety rules know */
+    private function machine(Machine $machine): array
+    {
+        return ['name' => $machine->name, 'last_polymer' => $machine->last_polymer]
+            + Reader::known(MachineFacts::class, $machine->facts);
+    }
+
+    private function weighed(?Charge $charge): ?float
+    {
+        return $charge === null ? null : max(0.0, (float) $charge->weighings()->sum('mass_g'));
+    }
+}

@@ -1,0 +1,325 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\People\Models\User;
+use App\Runs\Models\Inspection;
+use App\Runs\Models\Piece;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Runs\Models\RunOutput;
+use App\Support\ShopClock;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Data\Record;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Adds entries to a run's log, each once however often it is sent, in the order sent, and lets the lot's ledger, the
+ * inspection and the list follow. Entries that the core refuses are answered with the reason; the others are stored.
+ */
+final readonly class RecordEvents
+{
+    /** what of a run is looked at */
+    private const READ = [
+        'events.by',
+        'procedureVersion',
+        'product',
+        'stations.machine',
+        'materials.lot',
+        'charges',
+    ];
+
+    /** a sender's clock may run this far ahead, s */
+    private const AHEAD_S = 10.0;
+
+    public function __construct(
+        private Processes $processes,
+        private PolymerLibrary $polymers,
+        private Places $places,
+        private ShopClock $clock,
+    ) {
+    }
+
+    /**
+     * @param  list<array{event: Event, by: User|null}>  $incoming  by is null where the author is not proved
+     * @return array{stored: list<string>, refused: list<array{key: string, error: InputError}>}
+     */
+    public function __invoke(Run $run, array $incoming): array
+    {
+        return DB::transaction(function () use ($run, $incoming): array {
+            // Two screens writing to one run take turns here.
+            $locked = Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
+            $run->setRawAttributes($locked->getAttributes(), true)->unsetRelations()->load(self::READ);
+            $machine = $run->machineOfState();
+            $state = $run->state();
+            $seq = $run->events->count();
+            $stored = [];
+            $refused = [];
+            $touched = [];
+            foreach ($incoming as ['event' => $event, 'by' => $by]) {
+                if (isset($state->keys[$event->key])) {
+                    $before = $run->events->first(static fn (RunEvent $e): bool => $e->key === $event->key);
+                    if ($before !== null && ($before->type !== $event->type || $before->data != $event->data)) {
+                        $refused[] = [
+                            'key' => $event->key,
+                            'error' => new InputError(
+                                'key',
+                                'was used before for another entry: this one was not stored, send it with a new one',
+                            ),
+                        ];
+                    } else {
+                        $stored[] = $event->key;
+                    }
+
+                    continue;
+                }
+                try {
+                    if ($by === null) {
+                        throw new InputError(
+                            'by_id',
+                            'names somebody who was not signed in on this screen then: that person enters it',
+                        );
+                    }
+                    $error = $this->refusesTime($run, $event) ?? $machine
+                        ->refuses($state, $event) ?? $this
+                        ->refusesPlace($run, $machine, $state, $event);
+                    if ($error !== null) {
+                        throw $error;
+                    }
+                    DB::transaction(fn () => $this->effects($run, $machine->procedure, $state, $event, $by));
+                } catch (InputError $error) {
+                    $refused[] = ['key' => $event->key, 'error' => $error];
+
+                    continue;
+                }
+                $entered = RunEvent::query()->create([
+                    'run_id' => $run->id,
+                    'seq' => ++$seq,
+                    'key' => $event->key,
+                    'type' => $event->type,
+                    'at' => self::moment($event->at),
+                    'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
+                    'source' => $event->source,
+                ]);
+                // Added to what is folded, and to what it was folded from.
+                $run->events->push($entered->setRelation('by', $by));
+                $machine->apply($state, $event);
+                $touched[$event->piece()
+                    ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;
+                $this->follow($run, $machine->procedure, $state, $event);
+                $stored[] = $event->key;
+            }
+            $this->keepPieces($run, $machine->procedure, $state, $touched);
+            $this->places->keep($run, $machine->procedure, $state);
+            $run->fill([
+                'status' => $state->status,
+                'step' => $state->step,
+                'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt),
+            ])->save();
+
+            return ['stored' => $stored, 'refused' => $refused];
+        });
+    }
+
+    public static function moment(float $at): CarbonImmutable
+    {
+        return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $at));
+    }
+
+    /** What the run's drawings show follows what really happened; the log and the plan stay as they are. */
+    private function follow(Run $run, Procedure $procedure, RunState $state, Event $event): void
+    {
+        $timer = $event->type === EventType::StepDone
+            ? ($procedure->step((string) $event->text('step'))->timer ?? null)
+            : null;
+        if ($timer === null || ! isset($state->timers[$timer])) {
+            return;
+        }
+        $minutes = ($event->at - $state->timers[$timer]['started_at']) / 60;
+        $picture = $this->processes->get($run->product->process)
+            ->follow($run->setup, $procedure->timer($timer)->kind ?? '', $minutes);
+        if ($picture !== null) {
+            $run->setup = $picture;
+        }
+    }
+
+    private function refusesTime(Run $run, Event $event): ?InputError
+    {
+        return match (true) {
+            $event->at > $this->clock->now() + self::AHEAD_S => new InputError(
+                'at',
+                'is in the future: check this device\'s clock',
+            ),
+            $event->at < (float) $run->started_at->format('U.v') - self::AHEAD_S => new InputError(
+                'at',
+                'is before the run started',
+            ),
+            default => null,
+        };
+    }
+
+    /** Two runs at one machine: what the first still has there, the second would spoil. */
+    private function refusesPlace(Run $run, RunMachine $machine, RunState $state, Event $event): ?InputError
+    {
+        $step = $event->type === EventType::StepDone ? $machine->procedure->step((string) $event->text('step')) : null;
+        $next = $step === null ? null : $machine->procedure->after($step);
+        if ($step === null || $next === null || $next->place === $step->place) {
+            return null;
+        }
+        $there = $run->machineAs($next->place);
+        $holder = $there === null ? null : $this->places->holder($there, $run->id);
+
+        return $holder === null || $event->text('reason') !== null ? null
+            : new InputError(
+                'data.reason',
+                "{$there?->name} is still held by run {$holder->number}: two in one place spoil each other. Use another, or give a reason",
+            );
+    }
+
+    private function effects(Run $run, Procedure $procedure, RunState $state, Event $event, User $by): void
+    {
+        if ($event->type !== EventType::Logged && $event->type !== EventType::Corrected) {
+            return;
+        }
+        $original = $event->type === EventType::Corrected ? $state->entries[(string) $event->text('event')] : null;
+        $entry = $original['entry'] ?? (string) $event->text('entry');
+        $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
+        $piece = $event->piece() ?? ($original['piece'] ?? null);
+        match ($procedure->entry($entry)->effect ?? null) {
+            'draw_lot' => $this->draw(
+                $run,
+                $event,
+                $by,
+                (float) $values['mass_g'],
+                $original === null ? 0.0 : (float) $original['values']['mass_g'],
+            ),
+            'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
+            'dispose' => $this->dispose($run, $event, $values, $original['values'] ?? [], $piece),
+            default => null,
+        };
+    }
+
+    private function draw(Run $run, Event $event, User $by, float $mass, float $before): void
+    {
+        if ($run->charges->isNotEmpty()) {
+            // It came off its lots at the scale already; what is read here is what goes in.
+            return;
+        }
+        $material = $run->materials->firstOrFail();
+        $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
+        $held = (float) LotMovement::query()->where('lot_id', $lot->id)->sum('mass_g');
+        $change = $before - $mass;
+        if ($held + $change < -1e-6) {
+            throw new InputError('data.values.mass_g', sprintf('lot %s holds only %.0f g', $lot->code, $held));
+        }
+        LotMovement::query()->create([
+            'lot_id' => $lot->id,
+            'mass_g' => round($change, 3),
+            'kind' => $event->type === EventType::Corrected ? LotMovement::CORRECTED : LotMovement::DRAWN,
+            'reason' => $event->text('reason') ?? "run {$run->number}",
+            'run_id' => $run->id,
+            'event_key' => $event->key,
+            'by_id' => $by->id,
+            'at' => self::moment($event->at),
+        ]);
+        $material->update(['mass_g' => round(max(0.0, (float) $material->mass_g - $change), 3)]);
+    }
+
+    /**
+     * A good piece goes to the goods; a verdict that is put right takes it back again.
+     *
+     * @param  array<string, mixed>  $values
+     * @param  array<string, mixed>  $before
+     */
+    private function dispose(Run $run, Event $event, array $values, array $before, ?int $piece): void
+    {
+        // A piece has its own verdict, kept beside it; this is of a run that is one pass.
+        if ($piece === null) {
+            $run->fill([
+                'verdict' => $values['verdict'],
+                'scrap_reason' => $values['verdict'] === 'scrap' ? ($values['reason'] ?? null) : null,
+            ]);
+        }
+        $count = ($values['verdict'] === 'good' ? 1 : 0) - (($before['verdict'] ?? null) === 'good' ? 1 : 0);
+        if ($count !== 0) {
+            $run->outputs()->create([
+                'kind' => RunOutput::GOODS,
+                'product_id' => $run->product_id,
+                'count' => $count * max(1, (int) ($run->plan['parts_per_piece'] ?? 1)),
+                'event_key' => $event->key,
+                'at' => self::moment($event->at),
+            ]);
+        }
+    }
+
+    /**
+     * What lists and counts need of the pieces that these events touched.
+     *
+     * @param  array<int, true>  $touched
+     */
+    private function keepPieces(Run $run, Procedure $procedure, RunState $state, array $touched): void
+    {
+        $rows = [];
+        foreach (array_intersect_key($state->pieces, $touched) as $number => $piece) {
+            $verdict = $this->verdict($procedure, $state, $number);
+            $rows[] = [
+                'run_id' => $run->id,
+                'number' => $number,
+                'outcome' => $piece->outcome,
+                'verdict' => $verdict['verdict'] ?? null,
+                'reason' => $verdict['reason'] ?? null,
+                'began_at' => self::moment($piece->beganAt()),
+                'ended_at' => $piece->outcome === Thread::OPEN ? null : self::moment($piece->stepSince),
+            ];
+        }
+        if ($rows !== []) {
+            Piece::query()->upsert($rows, ['run_id', 'number'], ['outcome', 'verdict', 'reason', 'began_at', 'ended_at']);
+        }
+    }
+
+    /** @return array<string, mixed>|null */
+    private function verdict(Procedure $procedure, RunState $state, int $piece): ?array
+    {
+        foreach ($state->entries as $logged) {
+            if ($logged['piece'] === $piece && ($procedure->entry($logged['entry'])->effect ?? null) === 'dispose') {
+                return $logged['values'];
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  array<string, mixed>  $values */
+    private function inspect(Run $run, Event $event, string $entry, array $values, ?int $piece): void
+    {
+        try {
+            $inspected = $this->processes->get($run->product->process)
+                ->inspect($entry, new Record($values, 'values'), $run->plan, $this->polymers->get($run->polymer));
+        } catch (InputError $error) {
+            throw $error->under('data.values');
+        }
+        Inspection::query()->create([
+            'run_id' => $run->id,
+            'event_key' => $event->key,
+            'kind' => $inspected->kind,
+            'piece' => $piece,
+            'mass_g' => $inspected->massG,
+            'figures' => $inspected->figures,
+            'result' => $inspected->result,
+            'at' => self::moment($event->at),
+        ]);
+    }
+}

@@ -1,0 +1,195 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\Material\Models\Charge;
+use App\Material\Models\Lot;
+use App\People\Models\User;
+use App\Runs\Data\PlanData;
+use App\Runs\Models\ProcedureVersion;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Shop\Models\Machine;
+use App\Support\Sent;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Safety\CheckResult;
+use Dithermic\Core\Stock\ChargeLots;
+use Illuminate\Support\Facades\DB;
+
+/** Starts a run when the core's safety check lets it, once per id however often it is sent. */
+final readonly class StartRun
+{
+    public function __construct(private Places $places, private Sent $sent)
+    {
+    }
+
+    /**
+     * @param  PlanData  $answer  what the same order was planned to
+     * @param  list<array{id: string, reason: string}>  $overrides
+     *
+     * @throws InputError
+     * @throws RunRefused with the blocks that stand
+     */
+    public function __invoke(
+        string $id,
+        User $by,
+        Order $order,
+        PlanData $answer,
+        array $overrides,
+        CarbonImmutable $at,
+    ): Run {
+        return DB::transaction(function () use ($id, $by, $order, $answer, $overrides, $at): Run {
+            $main = $order->main() ?? throw new InputError('machines', 'choose the machine');
+            // One start at a time for each machine: the second waits here and then sees the first.
+            Machine::query()->whereKey($main->id)->lockForUpdate()->firstOrFail();
+            $this->sent->as($id);
+            $existing = Run::query()->find($id);
+            if ($existing !== null) {
+                return $existing;
+            }
+            $lot = $order->lots[0] ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
+            $safety = $answer->safety ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
+            $this->mustBeSafe($safety, $by, $overrides);
+            $answer->plan->mustBeDoable();
+            if ($lot->polymer !== $answer->polymer) {
+                throw new InputError(
+                    'lot_id',
+                    "lot {$lot->code} is {$lot->polymer}, and this is set up for {$answer->polymer}",
+                );
+            }
+            $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
+            $this->mustBeFree($order, $main);
+            $version = ProcedureVersion::shipped($order->process);
+            $targets = (array) $answer->plan->targets;
+            $version->procedure()->checkPlan($targets);
+
+            $run = Run::query()->create([
+                'id' => $id,
+                'product_id' => $order->product->id,
+                'recipe_id' => $order->recipe?->id,
+                'procedure_id' => $version->id,
+                'polymer' => $answer->polymer,
+                'set_c' => $answer->plan->safety()['settings']['set_c'] ?? null,
+                'started_by' => $by->id,
+                'plan' => $targets,
+                'choices' => $answer->plan->choices(),
+                'setup' => [
+                    'settings' => $answer->settings,
+                    'origins' => $answer->origins,
+                    'scale' => $order->scale,
+                ] + $answer->plan->picture(),
+                'safety' => [
+                    'overrides' => array_map(static fn (array $o): array => $o + ['by' => $by->name], $overrides),
+                    'blocks' => $safety->blocks,
+                    'acknowledgements' => $safety->acknowledgements,
+                    'cautions' => $safety->cautions,
+                    'required_ppe' => $safety->required_ppe,
+                ],
+                'status' => RunState::RUNNING,
+                'step' => $version->procedure()->steps()[0]->id,
+                'started_at' => $at,
+            ]);
+            $this->station($run, $order);
+            $this->load($run, $lot, $charge, $at);
+            RunEvent::query()->create([
+                'run_id' => $id,
+                'seq' => 1,
+                'key' => "start-{$id}",
+                'type' => EventType::Started,
+                'at' => $at,
+                'by_id' => $by->id,
+                'data' => ['answers' => $safety->acknowledgements, 'overrides' => $overrides],
+                'recorded_at' => CarbonImmutable::now(),
+            ]);
+            $this->places->keep(
+                $run->setRelation('procedureVersion', $version),
+                $version->procedure(),
+                $run->load(['events.by', 'stations'])->state(),
+            );
+            $main->update(['last_polymer' => $lot->polymer]);
+
+            return $run;
+        });
+    }
+
+    /** @param  list<array{id: string, reason: string}>  $overrides */
+    private function mustBeSafe(CheckResult $safety, User $by, array $overrides): void
+    {
+        $ids = array_column($overrides, 'id');
+        if ($ids !== [] && ! $by->isLead()) {
+            throw new InputError('overrides', 'only a lead may override, in writing');
+        }
+        $standing = $safety->standing($ids);
+        if ($standing !== []) {
+            throw new RunRefused($standing);
+        }
+    }
+
+    private function mustBeFree(Order $order, Machine $main): void
+    {
+        $holder = $this->places->holder($main);
+        if ($holder !== null) {
+            throw new InputError(
+                "machines.{$order->process->main()->id}",
+                "{$main->name} is held by run {$holder->number} until that has moved on",
+            );
+        }
+    }
+
+    private function station(Run $run, Order $order): void
+    {
+        foreach ($order->process->roles() as $position => $role) {
+            $machine = $order->machines[$role->id] ?? null;
+            if ($machine !== null) {
+                $run->stations()->create([
+                    'role' => $role->id,
+                    'machine_id' => $machine->id,
+                    'position' => $position,
+                ]);
+            }
+        }
+    }
+
+    /** A weighed charge came off its lots at the scale already; without one the lot is drawn from as it goes in. */
+    private function load(Run $run, Lot $lot, ?Charge $charge, CarbonImmutable $at): void
+    {
+        $run->materials()->create(['lot_id' => $lot->id]);
+        if ($charge === null) {
+            return;
+        }
+        foreach ($charge->grams() as $id => $grams) {
+            $run->materials()->updateOrCreate(['lot_id' => $id], ['mass_g' => round(max(0.0, $grams), 3)]);
+        }
+        $charge->update(['status' => Charge::USED, 'run_id' => $run->id, 'closed_at' => $at]);
+    }
+
+    /** A weighed charge goes into one run only. */
+    private function take(Charge $charge, Lot $lot): Charge
+    {
+        $locked = Charge::query()->whereKey($charge->id)->lockForUpdate()->firstOrFail();
+
+        ChargeLots::mustHold($locked->grams(), $lot->id, $lot->code);
+
+        return match (true) {
+            $locked->status !== Charge::WAITING => throw new InputError(
+                'charge_id',
+                sprintf('charge C-%04d is %s: take another', $locked->number, $locked->status),
+            ),
+            $locked->polymer !== $lot->polymer => throw new InputError(
+                'charge_id',
+                sprintf(
+                    'charge C-%04d is %s, and this is set up for %s',
+                    $locked->number,
+                    $locked->polymer,
+                    $lot->polymer,
+                ),
+            ),
+            default => $locked,
+        };
+    }
+}

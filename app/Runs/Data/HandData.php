@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Data;
+
+use OpenApi\Attributes as OA;
+
+/** Something that needs hands. */
+#[OA\Schema]
+final readonly class HandData
+{
+    public function __construct(
+        #[OA\Property(description: 'the screen where it is done')] public string $to,
+        #[OA\Property] public ?string $run_id,
+        #[OA\Property] public ?int $run_number,
+        #[OA\Property(description: 'what it is about, in words')] public string $about,
+        #[OA\Property] public string $machine,
+        #[OA\Property] public float $at,
+        #[OA\Property] public string $what,
+        #[OA\Property] public string $why,
+        #[OA\Property] public string $step,
+        #[OA\Property] public ?string $entry,
+        #[OA\Property(description: 'what one tap logs, when it is an entry')] public ?string $button,
+        #[OA\Property] public ?string $timer,
+        #[OA\Property] public int $people,
+        #[OA\Property(description: 'null for the run itself')] public ?int $piece = null,
+    ) {
+    }
+}

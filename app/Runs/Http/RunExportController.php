@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Http;
+
+use App\Http\Controller;
+use App\Runs\Models\Run;
+use App\Runs\Queries\RunRecord;
+use App\Support\Pdf;
+use App\Support\Present;
+use Illuminate\Http\Response;
+use OpenApi\Attributes as OA;
+
+/** A run's record in open formats; docs/formats says what is in each. */
+final class RunExportController extends Controller
+{
+    #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], parameters: [
+        new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\Parameter(
+            name: 'format',
+            in: 'path',
+            required: true,
+            schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'pdf']),
+        ),
+    ], responses: [new OA\Response(response: 200, description: 'the file')])]
+    public function __invoke(Run $run, string $format, RunRecord $record, Present $present): Response
+    {
+        $this->authorize('view', $run);
+        $run->load(RunController::WHOLE);
+        $name = "run-{$run->number}.{$format}";
+        [$type, $body] = match ($format) {
+            'json' => [
+                'application/json',
+                json_encode(
+                    $record->json($run),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+                ),
+            ],
+            'csv' => ['text/csv; charset=utf-8', $record->csv($run)],
+            default => [
+                'application/pdf',
+                Pdf::of(
+                    view(
+                        'pdf.run',
+                        ['run' => $run, 'data' => $present->run($run), 'lines' => $record->lines($run)],
+                    )->render(),
+                ),
+            ],
+        };
+
+        return new Response(
+            $body,
+            200,
+            [
+                'Content-Type' => $type,
+                'Content-Disposition' => ($format === 'pdf' ? 'inline' : 'attachment')."; filename=\"{$name}\"",
+            ],
+        );
+    }
+}

@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Queries;
+
+use App\Material\Models\Charge;
+use App\Material\Models\Drying;
+use App\Material\Models\Lot;
+use App\Material\Models\Source;
+use App\Runs\Data\FloorData;
+use App\Runs\Data\HandData;
+use App\Runs\Data\LaneData;
+use App\Runs\Data\StageData;
+use App\Runs\Data\StretchData;
+use App\Runs\Http\RunController;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
+use App\Shop\Models\Machine;
+use App\Support\Present;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Place;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Safety\SourceState;
+use Illuminate\Database\Eloquent\Collection;
+
+/** Every machine with its past and its coming, and one list of what needs hands next across all of them. */
+final readonly class FloorView
+{
+    /** how far back a finished run still shows on its lane */
+    private const LOOK_BACK_MIN = 90;
+
+    public function __construct(private Present $present, private Processes $processes)
+    {
+    }
+
+    public function __invoke(): FloorData
+    {
+        $now = Present::now();
+        /** @var Collection<int, Run> $runs */
+        $runs = Run::query()->counted()->with(RunController::WHOLE)
+            ->where(
+                static fn ($q) => $q->where('status', RunState::RUNNING)->orWhere(
+                    'ended_at',
+                    '>',
+                    CarbonImmutable::now()->subMinutes(self::LOOK_BACK_MIN),
+                ),
+            )
+            ->orderBy('started_at')->limit(60)->get();
+        $hands = [];
+        $stretches = [];
+        $running = [];
+        $measured = [];
+        foreach ($runs as $run) {
+            $state = $run->state();
+            $machine = $run->machineOfState();
+            $main = $run->mainMachine();
+            $heats = self::places($machine->procedure, 'in');
+            $parts = $machine->stretches($state, $now);
+            $hotUntil = max([0.0, ...array_map(
+                static fn (array $s): float => in_array($s['place'], $heats, true) ? $s['from'] : 0.0,
+                $parts,
+            )]);
+            foreach ($parts as $s) {
+                $place = $run->machineAs($s['place']);
+                // Work at the bench before the heat belongs to the lane of the machine that waits for it.
+                if ($place !== null || ($s['phase'] === 'coming' && $s['from'] < $hotUntil)) {
+                    $stretches[$place->id ?? $main->id][] = new StretchData(
+                        $run->id,
+                        $run->number,
+                        $s['step'],
+                        $s['title'],
+                        $place === null ? 'hands' : $s['kind'],
+                        $s['from'],
+                        $s['to'],
+                        $s['phase'],
+                    );
+                }
+            }
+            if ($state->status === RunState::RUNNING) {
+                foreach ($run->stations as $station) {
+                    if ($station->from_at !== null && $station->to_at === null) {
+                        $running[$station->machine_id] = [$run, $station->position === 0];
+                    }
+                }
+                $hands = [...$hands, ...$this->present->hands($run, $state)];
+                $measured[$main->id] = $machine->measured($state);
+            }
+        }
+        $drying = [];
+        foreach (Drying::query()->with(['machine', 'lot'])->whereNull('out_at')->orderBy('ready_at')->get() as $d) {
+            $drying[$d->machine_id][] = "{$d->lot->polymer} {$d->lot->code}";
+            $hands[] = new HandData(
+                '/dry',
+                null,
+                null,
+                "{$d->lot->polymer}, lot {$d->lot->code}",
+                $d->machine->name,
+                Present::time($d->ready_at),
+                'Take it out',
+                'It is dry; it takes up water again from now on.',
+                'dry',
+                null,
+                null,
+                'dry',
+                1,
+            );
+        }
+        usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
+
+        $lanes = [];
+        foreach (Machine::query()->whereNull('retired_at')->orderBy('id')->get() as $machine) {
+            [$run, $isMain] = $running[$machine->id] ?? [null, false];
+            $process = $run === null ? null : $this->processes->get($run->product->process);
+            $lanes[] = new LaneData(
+                $machine->id,
+                $machine->name,
+                $machine->kind,
+                $this->works($machine->kind),
+                $run !== null
+                    ? "{$run->product->name}, run {$run->number}"
+                    : (isset($drying[$machine->id]) ? implode(', ', $drying[$machine->id]) : 'free'),
+                $run?->id,
+                $run?->polymer,
+                $isMain ? $run?->set_c : null,
+                $measured[$machine->id] ?? null,
+                $run !== null && $isMain ? $this->present->marks($run->polymer, $process) : null,
+                $stretches[$machine->id] ?? [],
+                array_values(array_filter(
+                    $hands,
+                    static fn (HandData $h): bool => $h->machine === $machine->name && $h->at > $now,
+                )),
+            );
+        }
+
+        return new FloorData($now, $this->stages($runs), $lanes, $hands);
+    }
+
+    /** Whether runs are made on a kind of machine, come to it, or neither. */
+    private function works(string $kind): string
+    {
+        foreach ($this->processes->all() as $process) {
+            if ($process->main()->takes($kind)) {
+                return 'main';
+            }
+        }
+
+        return $this->processes->takes($kind) ? 'place' : 'beside';
+    }
+
+    /** @return list<string> ids of the places where heat goes in, or out */
+    private static function places(Procedure $procedure, string $heat): array
+    {
+        return array_values(array_map(
+            static fn (Place $p): string => $p->id,
+            array_filter($procedure->places(), static fn (Place $p): bool => $p->heat === $heat),
+        ));
+    }
+
+    /** @param  Collection<int, Run>  $open */
+    private static function where(Collection $open): string
+    {
+        $count = ['in' => 0, 'out' => 0, 'none' => 0, 'pieces' => 0];
+        foreach ($open as $run) {
+            $procedure = $run->procedureVersion->procedure();
+            $step = $procedure->step((string) $run->step);
+            $count[$step === null ? 'pieces' : $procedure->place($step->place)->heat ?? 'none']++;
+        }
+
+        return implode(' · ', array_filter([
+            $count['in'] > 0 ? "{$count['in']} hot" : '',
+            $count['out'] > 0 ? "{$count['out']} cooling" : '',
+            $count['pieces'] > 0 ? "{$count['pieces']} making" : '',
+            $count['none'] > 0 ? "{$count['none']} at the bench" : '',
+        ])) ?: 'being finished';
+    }
+
+    /**
+     * @param  Collection<int, Run>  $runs
+     * @return list<StageData>
+     */
+    private function stages(Collection $runs): array
+    {
+        $open = $runs->where('status', RunState::RUNNING);
+        $check = $open->filter(
+            static fn (Run $r): bool => $r->procedureVersion->procedure()->looks((string) $r->step),
+        );
+        $trial = Source::query()->where('state', '!=', SourceState::Accepted)->count();
+        $mains = array_merge(...array_map(
+            static fn (Definition $p): array => $p->main()->kinds,
+            $this->processes->all(),
+        ));
+        $ours = Machine::query()->whereIn('kind', $mains)->whereNull('retired_at')->pluck('id');
+        $taken = RunStation::query()->whereNotNull('from_at')->whereNull('to_at')->pluck('machine_id');
+        $free = $ours->diff($taken)->count();
+        /** @var object{n: int, bad: int} $today */
+        $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())
+            ->whereNotNull('verdict')
+            ->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")
+            ->toBase()
+            ->first();
+
+        $weighing = Charge::query()->where('status', Charge::WEIGHING)->count();
+
+        return [
+            new StageData(
+                'sort',
+                Lot::query()->count(),
+                $trial === 1 ? '1 source on trial' : "{$trial} sources on trial",
+            ),
+            new StageData(
+                'weigh',
+                Charge::query()->where('status', Charge::WAITING)->count(),
+                $weighing > 0 ? "{$weighing} at the scale" : 'charges wait',
+            ),
+            new StageData('set', $free, match (true) {
+                $ours->isEmpty() => 'no machine yet',
+                $free === 0 => 'all taken',
+                default => $free === 1 ? 'machine free' : 'machines free',
+            }),
+            new StageData(
+                'run',
+                $open->count() - $check->count(),
+                $open->isEmpty() ? 'nothing running' : self::where($open),
+            ),
+            new StageData(
+                'check',
+                $check->count(),
+                $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()->number,
+            ),
+            new StageData('learn', (int) $today->n, $today->bad > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
+        ];
+    }
+}

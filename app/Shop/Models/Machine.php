@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shop\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $kind
+ * @property array<string, float|int|string|null> $facts
+ * @property string|null $last_polymer
+ * @property CarbonImmutable|null $retired_at
+ */
+final class Machine extends Model
+{
+    protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'retired_at'];
+
+    /** @return HasMany<MachineFact, $this> what is known of it, since when and how; the newest of a name counts */
+    public function factLog(): HasMany
+    {
+        return $this->hasMany(MachineFact::class)->orderBy('id');
+    }
+
+    public function fact(string $name): ?float
+    {
+        return isset($this->facts[$name]) ? (float) $this->facts[$name] : null;
+    }
+
+    protected function casts(): array
+    {
+        return ['facts' => 'array', 'retired_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shop\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $process
+ * @property string $polymer
+ * @property array<string, float|int> $dimensions
+ * @property string $note
+ * @property int $revision how often it was changed, from 1
+ */
+final class Product extends Model
+{
+    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision'];
+
+    /** @return HasMany<Recipe, $this> */
+    public function recipes(): HasMany
+    {
+        return $this->hasMany(Recipe::class);
+    }
+
+    protected function casts(): array
+    {
+        return ['dimensions' => 'array'];
+    }
+}
