@@ -210,6 +210,7 @@ final readonly class Present
             $product->note,
             $recipe === null ? null : $this->recipe($recipe),
             $product->revision,
+            $product->mould_id,
         );
     }
 

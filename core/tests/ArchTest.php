@@ -59,3 +59,24 @@ it('keeps a process to itself: none uses another', function (string $own, array 
         yield $own => [$own, array_values(array_diff($all, [$own]))];
     }
 });
+
+const AREAS = ['Material', 'Runs', 'Shop', 'People', 'Bench'];
+
+/** @return list<string> a room of every area that has it */
+function rooms(string $room): array
+{
+    $root = dirname(__DIR__, 2).'/app';
+    $folder = str_replace('\\', '/', $room);
+    $areas = array_filter(AREAS, static fn (string $area): bool => is_dir("{$root}/{$area}/{$folder}"));
+
+    return array_map(static fn (string $area): string => "App\\{$area}\\{$room}", array_values($areas));
+}
+
+arch('what a table is knows no door to it')->expect(rooms('Models'))->not->toUse([...rooms('Http'), ...rooms('Data')]);
+arch('work is done behind the doors')
+    ->expect([...rooms('Actions'), ...rooms('Queries')])
+    ->not->toUse(rooms('Http'));
+arch('a door opens no transaction and writes no SQL')
+    ->expect(rooms('Http'))
+    ->not->toUse('Illuminate\Support\Facades\DB');
+arch('what is sent is described by a body')->expect(rooms('Http\Requests'))->classes->toExtend('App\Http\Body');

@@ -172,6 +172,14 @@ final class DemoShop
                     'zones' => 4,
                     'max_c' => 320,
                     'clamp_kn' => 250,
+                    'tie_bar_width_mm' => 260,
+                    'tie_bar_height_mm' => 260,
+                    'least_mould_mm' => 120,
+                    'most_mould_mm' => 300,
+                    'daylight_mm' => 520,
+                    'opening_mm' => 220,
+                    'ejector_stroke_mm' => 60,
+                    'circuits' => 4,
                     'heater_w' => 3600,
                     'barrel_kg' => 28,
                 ],
@@ -205,12 +213,55 @@ final class DemoShop
                     'bed_width_mm' => 480,
                 ],
             ],
-            'Attic' => ['dryer', []], 'Magpie' => ['shredder', []],
-        ];
+            'Attic' => ['dryer', []],
+            'Magpie' => ['shredder', []],
+        ] + $this->moulds();
         $facts['Anvil'][1] += $this->wallChart($facts['Anvil'][1], $facts['Pond'][1]);
         foreach ($facts as $name => [$kind, $what]) {
             $this->machines[$name] = Machine::query()->create(['name' => $name, 'kind' => $kind, 'facts' => $what]);
         }
+    }
+
+    /** @return array<string, array{string, array<string, float|int|string>}> */
+    private function moulds(): array
+    {
+        return [
+            'Wicket' => [
+                'injection_mould',
+                [
+                    'make' => 'aluminium',
+                    'cavities' => 2,
+                    'runner_volume_cm3' => 4.5,
+                    'projected_area_cm2' => 64,
+                    'flow_length_mm' => 90,
+                    'width_mm' => 180,
+                    'height_mm' => 150,
+                    'tool_height_mm' => 90,
+                    'opens_mm' => 60,
+                    'mass_kg' => 6.5,
+                ],
+            ],
+            'Dormouse' => [
+                'injection_mould',
+                [
+                    'make' => 'steel',
+                    'cavities' => 4,
+                    'runner_volume_cm3' => 1.2,
+                    'projected_area_cm2' => 14,
+                    'flow_length_mm' => 34,
+                    'width_mm' => 196,
+                    'height_mm' => 246,
+                    'tool_height_mm' => 180,
+                    'opens_mm' => 70,
+                    'ejection_mm' => 30,
+                    'circuits' => 2,
+                    'mass_kg' => 58,
+                ],
+            ],
+            'Sleeper' => ['bar_mould', ['moulds' => 3, 'mould_kg' => 14]],
+            'Saucer' => ['forming_mould', ['side' => 'male', 'cavities' => 2, 'vent_mm' => 0.8]],
+            'Bonnet' => ['forming_mould', ['side' => 'female', 'cavities' => 1, 'vent_mm' => 1.2]],
+        ];
     }
 
     /**
@@ -279,14 +330,11 @@ final class DemoShop
                 'PP',
                 [
                     'part_volume_cm3' => 18,
-                    'cavities' => 2,
-                    'runner_volume_cm3' => 4.5,
                     'thickness_mm' => 2.5,
-                    'projected_area_cm2' => 64,
                     'cavity_pressure_bar' => 180,
-                    'flow_length_mm' => 90,
                 ],
                 'Two in a shot.',
+                'Wicket',
             ],
             [
                 'frame spacer clip',
@@ -294,21 +342,19 @@ final class DemoShop
                 'PA6',
                 [
                     'part_volume_cm3' => 1.6,
-                    'cavities' => 4,
-                    'runner_volume_cm3' => 1.2,
                     'thickness_mm' => 1.8,
-                    'projected_area_cm2' => 14,
                     'cavity_pressure_bar' => 300,
-                    'flow_length_mm' => 34,
                 ],
                 'Dried, then conditioned.',
+                'Dormouse',
             ],
             [
                 'stand rail',
                 'extrusion',
                 'HDPE',
-                ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40, 'mould_kg' => 14],
+                ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40],
                 'Into a closed mould.',
+                'Sleeper',
             ],
             [
                 'edging strip',
@@ -316,6 +362,7 @@ final class DemoShop
                 'PP',
                 ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3, 'thickness_mm' => 3],
                 'Free profile.',
+                null,
             ],
             [
                 'syrup feeder tray',
@@ -334,6 +381,7 @@ final class DemoShop
                     'least_wall_mm' => 0.5,
                 ],
                 'Clips over the brood box.',
+                'Saucer',
             ],
             [
                 'travel lid',
@@ -350,14 +398,16 @@ final class DemoShop
                     'sheet_mm' => 3,
                 ],
                 'Closed for the road.',
+                'Bonnet',
             ],
-        ] as [$name, $process, $polymer, $dimensions, $note]) {
+        ] as [$name, $process, $polymer, $dimensions, $note, $mould]) {
             Product::query()->create([
                 'name' => $name,
                 'process' => $process,
                 'polymer' => $polymer,
                 'dimensions' => $dimensions,
                 'note' => $note,
+                'mould_id' => $mould === null ? null : $this->machines[$mould]->id,
             ]);
         }
         $recipes = [

@@ -23,10 +23,12 @@ require_once __DIR__.'/../../core/tests/walk.php';
 /** @return array<string, mixed> a job of a process on the demo's machines, ready to start */
 function jobOf(string $product, string $role, string $machine, string $lot, array $over = []): array
 {
+    $made = Product::query()->where('name', $product)->firstOrFail();
+
     return array_replace_recursive([
         'id' => fake_uuid(),
-        'product_id' => Product::query()->where('name', $product)->value('id'),
-        'machines' => [$role => machineNamed($machine)],
+        'product_id' => $made->id,
+        'machines' => [$role => machineNamed($machine)] + ($made->mould_id === null ? [] : ['mould' => $made->mould_id]),
         'lot_id' => lot($lot)->id,
         'confirmed_by' => person()->id,
         'answers' => [
@@ -159,7 +161,10 @@ it('begins nothing that the plan says cannot be done', function (): void {
 it('makes parts: lots in, pieces judged, goods out, all in the record', function (): void {
     $body = reducer();
     $run = $this->signedIn()->postJson('/api/v1/runs', $body)->assertCreated()->json('summary');
-    expect($run['stations'])->toBe([['role' => 'barrel', 'title' => 'injector', 'machine' => 'Heron']]);
+    expect($run['stations'])->toBe([
+        ['role' => 'barrel', 'title' => 'injector', 'machine' => 'Heron'],
+        ['role' => 'mould', 'title' => 'mould', 'machine' => 'Wicket'],
+    ]);
     walkRun($run['id']);
     tell($run['id'], [['type' => 'piece_begun', 'data' => ['piece' => 1]]])->assertJsonCount(1, 'stored');
     walkRun($run['id'], 1);

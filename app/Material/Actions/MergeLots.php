@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Dithermic\Core\Stock\Holding;
 use Dithermic\Core\Stock\Merge;
 use Dithermic\Core\Stock\Merged;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Puts lots of one polymer together in a new container; what that does to colour, trust and dryness is computed and
@@ -28,7 +29,9 @@ final readonly class MergeLots
     /** @param  list<array{id: int, mass_g: float}>  $parts */
     public function preview(array $parts): Merged
     {
-        return $this->merged($parts, $this->ledger->lock(array_column($parts, 'id')));
+        return DB::transaction(
+            fn (): Merged => $this->merged($parts, $this->ledger->lock(array_column($parts, 'id'))),
+        );
     }
 
     /**

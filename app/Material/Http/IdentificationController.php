@@ -6,16 +6,12 @@ namespace App\Material\Http;
 
 use App\Http\Controller;
 use App\Http\ListOf;
+use App\Material\Actions\KeepIdentification;
 use App\Material\Data\SortingTestData;
 use App\Material\Http\Requests\KeepIdentificationRequest;
 use App\Material\Models\Identification;
-use App\Support\Sent;
-use Carbon\CarbonImmutable;
-use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Identification\Knowledge;
-use Dithermic\Core\Identification\RankResult;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 /** The sorting tests, and what was decided by them. */
@@ -61,24 +57,9 @@ final class IdentificationController extends Controller
             content: new OA\JsonContent(ref: '#/components/schemas/IdentifyRankResult'),
         )],
     )]
-    public function store(KeepIdentificationRequest $request, Registry $calculations, Sent $sent): JsonResponse
+    public function store(KeepIdentificationRequest $request, KeepIdentification $keep): JsonResponse
     {
-        $given = $request->validated();
-        $result = $calculations->run('identify.rank', ['evidence' => $given['evidence']]);
-        assert($result instanceof RankResult);
-        DB::transaction(function () use ($given, $result, $request, $sent): void {
-            $sent->as($given['id']);
-            Identification::query()->firstOrCreate(
-                ['id' => $given['id']],
-                [
-                    'evidence' => $given['evidence'],
-                    'decision' => $result->decision,
-                    'probability' => $result->ranked[0]->probability,
-                    'by_id' => $this->actor($request)->id,
-                    'at' => CarbonImmutable::now(),
-                ],
-            );
-        });
+        $result = $keep($request->string('id')->value(), $request->actor(), $request->input('evidence'));
 
         return new JsonResponse($result, 201);
     }

@@ -24,7 +24,6 @@ use App\Support\Label;
 use App\Support\Present;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 final class LotController extends Controller
@@ -151,7 +150,7 @@ final class LotController extends Controller
             $given['lots'],
         ));
         if ($request->boolean('preview')) {
-            $m = DB::transaction(static fn () => $merge->preview($parts));
+            $m = $merge->preview($parts);
 
             return new JsonResponse(new MergeData(
                 $m->mass_g,

@@ -47,6 +47,18 @@ final readonly class Order
         return $this->machines[$this->process->main()->id] ?? null;
     }
 
+    /** @return array<string, array<string, mixed>> name, kind and facts by role; of a mould also what it has made */
+    private function facts(): array
+    {
+        $facts = [];
+        foreach ($this->machines as $id => $machine) {
+            $made = $this->process->role($id)?->throughout === true ? ['made' => $machine->made()] : [];
+            $facts[$id] = ['name' => $machine->name, 'kind' => $machine->kind] + $made + $machine->facts;
+        }
+
+        return $facts;
+    }
+
     /** What the core's process is asked: a recipe counts only for the product's own polymer. */
     public function job(): Job
     {
@@ -56,10 +68,7 @@ final readonly class Order
         return new Job(
             polymer: $this->polymer(),
             product: $this->product->dimensions,
-            machines: array_map(
-                static fn (Machine $m): array => ['name' => $m->name, 'kind' => $m->kind] + $m->facts,
-                $this->machines,
-            ),
+            machines: $this->facts(),
             recipe: $kept === null ? null : array_diff_key($kept->settings, $schools),
             recipeName: $kept === null ? '' : "recipe, version {$kept->version}",
             settings: $this->settings,

@@ -7,14 +7,19 @@ namespace App\Runs\Actions;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
 use App\Shop\Models\Machine;
+use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Stations;
 use Illuminate\Support\Facades\DB;
 
 /** Tells and keeps which run holds a machine; when it does is the core's (Run\Stations). */
-final class Places
+final readonly class Places
 {
+    public function __construct(private Processes $processes)
+    {
+    }
+
     public function holder(Machine $machine, ?string $exceptRun = null): ?Run
     {
         return RunStation::query()->with('run')->where('machine_id', $machine->id)
@@ -29,7 +34,14 @@ final class Places
     /** What a run holds now is kept beside it, in the transaction of what changed it. */
     public function keep(Run $run, Procedure $procedure, RunState $state): void
     {
-        foreach (Stations::of($procedure, $state) as $role => $span) {
+        $process = $this->processes->get($run->loadMissing('product')->product->process);
+        $throughout = [];
+        foreach ($run->stations as $station) {
+            if ($process->role($station->role)?->throughout === true) {
+                $throughout[] = $station->role;
+            }
+        }
+        foreach (Stations::of($procedure, $state, $throughout) as $role => $span) {
             $station = $run->stations->firstWhere('role', $role);
             if ($station === null) {
                 continue;

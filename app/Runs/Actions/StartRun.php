@@ -46,7 +46,7 @@ final readonly class StartRun
         return DB::transaction(function () use ($id, $by, $order, $answer, $overrides, $at): Run {
             $main = $order->main() ?? throw new InputError('machines', 'choose the machine');
             // One start at a time for each machine: the second waits here and then sees the first.
-            Machine::query()->whereKey($main->id)->lockForUpdate()->firstOrFail();
+            Machine::query()->whereKey(array_column($this->held($order), 'id'))->orderBy('id')->lockForUpdate()->get();
             $this->sent->as($id);
             $existing = Run::query()->find($id);
             if ($existing !== null) {
@@ -63,7 +63,7 @@ final readonly class StartRun
                 );
             }
             $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
-            $this->mustBeFree($order, $main);
+            $this->mustBeFree($order);
             $version = ProcedureVersion::shipped($order->process);
             $targets = (array) $answer->plan->targets;
             $version->procedure()->checkPlan($targets);
@@ -130,14 +130,30 @@ final readonly class StartRun
         }
     }
 
-    private function mustBeFree(Order $order, Machine $main): void
+    /** @return array<string, Machine> by role, what a run of it holds from its start: the main machine, and a mould that hangs */
+    private function held(Order $order): array
     {
-        $holder = $this->places->holder($main);
-        if ($holder !== null) {
-            throw new InputError(
-                "machines.{$order->process->main()->id}",
-                "{$main->name} is held by run {$holder->number} until that has moved on",
-            );
+        $held = [];
+        foreach ($order->process->roles() as $role) {
+            $machine = $order->machines[$role->id] ?? null;
+            if ($machine !== null && ($role->throughout || $role->id === $order->process->main()->id)) {
+                $held[$role->id] = $machine;
+            }
+        }
+
+        return $held;
+    }
+
+    private function mustBeFree(Order $order): void
+    {
+        foreach ($this->held($order) as $role => $machine) {
+            $holder = $this->places->holder($machine);
+            if ($holder !== null) {
+                throw new InputError(
+                    "machines.{$role}",
+                    "{$machine->name} is held by run {$holder->number} until that has moved on",
+                );
+            }
         }
     }
 

@@ -20,6 +20,7 @@ use App\Shop\Models\Machine;
 use App\Support\Present;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\MachineKind;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Place;
 use Dithermic\Core\Run\Procedure;
@@ -112,7 +113,9 @@ final readonly class FloorView
         usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
 
         $lanes = [];
-        foreach (Machine::query()->whereNull('retired_at')->orderBy('id')->get() as $machine) {
+        $moulds = array_filter($this->processes->machineKinds(), static fn (MachineKind $k): bool => $k->isMould);
+        $standing = Machine::query()->whereNull('retired_at')->whereNotIn('kind', array_keys($moulds));
+        foreach ($standing->orderBy('id')->get() as $machine) {
             [$run, $isMain] = $running[$machine->id] ?? [null, false];
             $process = $run === null ? null : $this->processes->get($run->product->process);
             $lanes[] = new LaneData(

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Shop\Actions;
 
+use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +20,7 @@ final readonly class KeepProduct
     }
 
     /**
-     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string}  $said
+     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string, mould_id: int|null}  $said
      *
      * @throws InputError by field
      */
@@ -33,7 +35,7 @@ final readonly class KeepProduct
 
     /**
      * @param  int  $after  the revision that was seen
-     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string}  $said
+     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string, mould_id: int|null}  $said
      *
      * @throws InputError by field
      */
@@ -58,7 +60,7 @@ final readonly class KeepProduct
     }
 
     /**
-     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string}  $said
+     * @param  array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string, mould_id: int|null}  $said
      * @param  array<string, mixed>  $had  dimensions that it has
      * @return array<string, mixed>
      */
@@ -75,9 +77,26 @@ final readonly class KeepProduct
         } catch (InputError $error) {
             throw $error->under('dimensions');
         }
+        $this->mustTake($process, $said['mould_id']);
         $dimensions = array_filter($said['dimensions'], static fn (mixed $value): bool => $value !== null);
 
         return ['dimensions' => $dimensions] + $said;
+    }
+
+    /** @throws InputError mould_id, when what is named is no mould of this process */
+    private function mustTake(Definition $process, ?int $mouldId): void
+    {
+        if ($mouldId === null) {
+            return;
+        }
+        $mould = Machine::query()->whereKey($mouldId)->firstOrFail();
+        foreach ($process->roles() as $role) {
+            if ($role->throughout && $role->takes($mould->kind)) {
+                return;
+            }
+        }
+
+        throw new InputError('mould_id', "{$mould->name} is no mould for this: choose another");
     }
 
     private function mustBeNew(string $name, ?int $except): void

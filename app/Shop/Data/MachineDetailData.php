@@ -20,6 +20,7 @@ final readonly class MachineDetailData
             items: new OA\Items(ref: '#/components/schemas/MachineFactData'),
         )] public array $log,
         #[OA\Property(description: 'of the newest fact: give it back as `after`')] public int $after,
+        #[OA\Property(description: 'pieces that a mould has made in this shop')] public ?int $made,
     ) {
     }
 }

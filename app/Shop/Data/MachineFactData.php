@@ -13,7 +13,13 @@ final readonly class MachineFactData
     public function __construct(
         #[OA\Property] public int $id,
         #[OA\Property] public string $name,
-        #[OA\Property(description: 'null where it is not known')] public ?float $value,
+        #[OA\Property(
+            description: 'null where it is not known',
+            oneOf: [
+                new OA\Schema(type: 'number', nullable: true),
+                new OA\Schema(type: 'string'),
+            ],
+        )] public float|string|null $value,
         #[OA\Property(enum: ['plate', 'measured', 'fitted', 'unknown'])] public string $origin,
         #[OA\Property] public string $note,
         #[OA\Property] public ?string $by,

@@ -18,6 +18,7 @@ final readonly class MachineKindData
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
         )] public object $facts,
+        #[OA\Property(description: 'hangs in another machine as long as a run lasts')] public bool $is_mould,
     ) {
     }
 }

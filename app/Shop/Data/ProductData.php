@@ -19,6 +19,7 @@ final readonly class ProductData
         #[OA\Property] public string $note,
         #[OA\Property] public ?RecipeData $recipe,
         #[OA\Property(description: 'counts its changes: give it back as `after_revision`')] public int $revision,
+        #[OA\Property(description: 'the mould that it is usually made in')] public ?int $mould_id,
     ) {
     }
 }

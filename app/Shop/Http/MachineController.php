@@ -144,7 +144,7 @@ final class MachineController extends Controller
 
     private static function kind(MachineKind $kind): MachineKindData
     {
-        return new MachineKindData($kind->id, $kind->title, (object) $kind->facts());
+        return new MachineKindData($kind->id, $kind->title, (object) $kind->facts(), $kind->isMould);
     }
 
     private function detail(Machine $machine): MachineDetailData
@@ -158,13 +158,14 @@ final class MachineController extends Controller
             array_values($log->map(static fn (MachineFact $f): MachineFactData => new MachineFactData(
                 $f->id,
                 $f->name,
-                is_numeric($f->value) ? (float) $f->value : null,
+                is_numeric($f->value) ? (float) $f->value : $f->value,
                 $f->origin->value,
                 $f->note,
                 $f->by?->name,
                 Present::time($f->at),
             ))->all()),
             (int) $log->max('id'),
+            $kind->isMould ? $machine->made() : null,
         );
     }
 }

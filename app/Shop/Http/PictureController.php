@@ -5,25 +5,19 @@ declare(strict_types=1);
 namespace App\Shop\Http;
 
 use App\Http\Controller;
+use App\Shop\Actions\KeepPicture;
 use App\Shop\Models\Picture;
 use Dithermic\Core\Calculator\InputError;
-use GdImage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
-use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 
-/** Photographs of swatches and trial pieces: drawn anew from their pixels, so that nothing else in the file is kept. */
+/** Photographs of swatches and trial pieces. */
 final class PictureController extends Controller
 {
     private const MAX_BYTES = 12_000_000;
-
-    private const MAX_PIXELS = 60_000_000;
-
-    private const KEPT_PX = 1280;
 
     #[OA\Post(
         path: '/pictures',
@@ -49,41 +43,15 @@ final class PictureController extends Controller
             ),
         )],
     )]
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, KeepPicture $keep): JsonResponse
     {
         $this->authorize('create', Picture::class);
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid() || $file->getSize() > self::MAX_BYTES) {
             throw new InputError('file', 'is required: a photograph of at most 12 MB');
         }
-        $size = @getimagesize($file->getRealPath());
-        if (
-            $size === false
-            || ! in_array($size[2], [IMAGETYPE_JPEG, IMAGETYPE_PNG, IMAGETYPE_WEBP], true)
-            || $size[0] * $size[1] > self::MAX_PIXELS
-        ) {
-            throw new InputError('file', 'is not a photograph: JPEG, PNG or WebP of at most 60 megapixels');
-        }
-        $image = @imagecreatefromstring((string) file_get_contents($file->getRealPath()));
-        if (! $image instanceof GdImage) {
-            throw new InputError('file', 'is damaged');
-        }
-        $scale = min(1.0, self::KEPT_PX / max(imagesx($image), imagesy($image)));
-        $small = imagescale(
-            $image,
-            max(1, (int) round(imagesx($image) * $scale)),
-            max(1, (int) round(imagesy($image) * $scale)),
-        );
-        ob_start();
-        imagejpeg($small ?: $image, null, 85);
-        $jpeg = (string) ob_get_clean();
-        $id = (string) Str::uuid7();
-        DB::insert(
-            "insert into pictures (id, jpeg, by_id) values (?, decode(?, 'base64'), ?)",
-            [$id, base64_encode($jpeg), $this->actor($request)->id],
-        );
 
-        return new JsonResponse(['id' => $id], 201);
+        return new JsonResponse(['id' => $keep($file->getRealPath(), $this->actor($request))], 201);
     }
 
     #[OA\Get(
@@ -102,13 +70,10 @@ final class PictureController extends Controller
     public function show(string $picture): Response
     {
         $this->authorize('viewAny', Picture::class);
-        $row = DB::selectOne(
-            "select encode(jpeg, 'base64') as jpeg from pictures where id = ?",
-            [$picture],
-        ) ?? abort(404);
+        $jpeg = Picture::bytes($picture) ?? abort(404);
 
         return new Response(
-            (string) base64_decode($row->jpeg, true),
+            $jpeg,
             200,
             [
                 'Content-Type' => 'image/jpeg',

@@ -8,6 +8,7 @@ use App\Http\Controller;
 use App\Http\ListOf;
 use App\Material\Actions\ChargeOf;
 use App\Runs\Models\RunStation;
+use App\Shop\Actions\KeepRecipe;
 use App\Shop\Data\ProductChargeData;
 use App\Shop\Http\Requests\GetMachinesRequest;
 use App\Shop\Http\Requests\GetProductChargeRequest;
@@ -17,12 +18,10 @@ use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
 use App\Support\Present;
-use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Support\Facades\DB;
 use OpenApi\Attributes as OA;
 
 final class ShopController extends Controller
@@ -155,40 +154,9 @@ final class ShopController extends Controller
             content: new OA\JsonContent(ref: '#/components/schemas/RecipeData'),
         )],
     )]
-    public function keepRecipe(KeepRecipeRequest $request, Product $product): JsonResponse
+    public function keepRecipe(KeepRecipeRequest $request, Product $product, KeepRecipe $keep): JsonResponse
     {
-        $given = $request->validated();
-        foreach ($given['settings'] as $name => $value) {
-            if (
-                ! is_string($name)
-                || ! (is_int($value) || is_float($value) || (is_string($value) && strlen($value) < 40))
-            ) {
-                throw new InputError("settings.{$name}", 'must be a number or a short name');
-            }
-        }
-        $recipe = DB::transaction(function () use ($product, $given, $request): Recipe {
-            Product::query()->whereKey($product->id)->lockForUpdate()->first();
-            $newest = (int) Recipe::query()->where([
-                'product_id' => $product->id,
-                'machine_id' => $given['machine_id'],
-            ])->max('version');
-            if ($newest !== (int) $given['after_version']) {
-                throw new InputError(
-                    'after_version',
-                    "somebody has kept version {$newest} meanwhile: look at it first",
-                );
-            }
-
-            return Recipe::query()->create([
-                'product_id' => $product->id,
-                'machine_id' => $given['machine_id'],
-                'version' => $newest + 1,
-                'settings' => $given['settings'],
-                'note' => $given['note'] ?? '',
-                'by_id' => $request->user()?->getAuthIdentifier(),
-                'created_at' => now(),
-            ]);
-        });
+        $recipe = $keep($product, $request->actor(), $request->safe());
 
         return new JsonResponse($this->present->recipe($recipe->load('by')), 201);
     }

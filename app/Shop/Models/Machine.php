@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shop\Models;
 
+use App\Runs\Models\Piece;
+use App\Runs\Models\RunStation;
 use Carbon\CarbonImmutable;
+use Dithermic\Core\Run\Thread;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -29,6 +32,15 @@ final class Machine extends Model
     public function fact(string $name): ?float
     {
         return isset($this->facts[$name]) ? (float) $this->facts[$name] : null;
+    }
+
+    /** Pieces of all runs that it had a place in: what a mould has made. */
+    public function made(): int
+    {
+        return Piece::query()
+            ->whereIn('run_id', RunStation::query()->select('run_id')->where('machine_id', $this->id))
+            ->where('outcome', '!=', Thread::DROPPED)
+            ->count();
     }
 
     protected function casts(): array

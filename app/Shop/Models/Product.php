@@ -14,11 +14,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $polymer
  * @property array<string, float|int> $dimensions
  * @property string $note
+ * @property int|null $mould_id the mould that it is usually made in
  * @property int $revision how often it was changed, from 1
  */
 final class Product extends Model
 {
-    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision'];
+    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision', 'mould_id'];
 
     /** @return HasMany<Recipe, $this> */
     public function recipes(): HasMany

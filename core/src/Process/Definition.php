@@ -206,6 +206,19 @@ abstract class Definition
         }
     }
 
+    /**
+     * What is known of the mould that hangs, of what a class has a field for; null where none does.
+     *
+     * @param  class-string  $facts
+     * @return array<string, mixed>|null
+     */
+    protected static function mould(Job $job, string $facts): ?array
+    {
+        $mould = $job->machine('mould');
+
+        return $mould === null ? null : Reader::known($facts, $mould->of);
+    }
+
     /** @return list<string> settings that say what the material is like, not how it is worked */
     protected function ofMaterial(): array
     {

@@ -11,9 +11,19 @@ use Dithermic\Core\Calculator\Schema;
 /** A kind of machine that a shop can have, and what can be known of one. */
 final readonly class MachineKind
 {
-    /** @param  class-string|null  $facts  null where a plan asks nothing of it */
-    public function __construct(public string $id, public string $title, private ?string $facts = null)
-    {
+    /** what the shop counts itself, or calls it: nobody enters that as a fact */
+    private const NOT_SAID = ['name' => 0, 'made' => 0];
+
+    /**
+     * @param  class-string|null  $facts  null where a plan asks nothing of it
+     * @param  bool  $isMould  hangs in another machine as long as a run lasts
+     */
+    public function __construct(
+        public string $id,
+        public string $title,
+        private ?string $facts = null,
+        public bool $isMould = false,
+    ) {
     }
 
     /** @return array<string, array<string, mixed>> JSON Schema of each fact, by name */
@@ -25,7 +35,7 @@ final readonly class MachineKind
         /** @var array<string, array<string, mixed>> $properties */
         $properties = Schema::of($this->facts)['properties'];
 
-        return array_diff_key($properties, ['name' => 0]);
+        return array_diff_key($properties, self::NOT_SAID);
     }
 
     /**
@@ -38,6 +48,10 @@ final readonly class MachineKind
     public function mustFit(array $facts): void
     {
         $strange = "is no fact of a {$this->title}";
+        $counted = array_intersect_key($facts, self::NOT_SAID);
+        if ($counted !== []) {
+            throw new InputError((string) array_key_first($counted), $strange);
+        }
         if ($this->facts !== null) {
             Reader::mustFit($this->facts, $facts, $strange);
         } elseif ($facts !== []) {

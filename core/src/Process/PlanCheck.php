@@ -30,6 +30,25 @@ final readonly class PlanCheck
         );
     }
 
+    /** Whether a mould stands what is to be made in it; null where its life is not known. */
+    public static function life(string $mould, ?float $made, float $more, ?float $life): ?self
+    {
+        if ($life === null) {
+            return null;
+        }
+        $left = $life - (float) $made;
+
+        return new self(
+            'mould_life',
+            $more > $left ? CheckState::Warn : CheckState::Ok,
+            $left <= 0
+                ? sprintf('%s has made %.0f of the %.0f that it stands: look at it before every part.', $mould, $made, $life)
+                : sprintf('%s is good for another %.0f; this run makes %.0f.', $mould, $left, $more),
+            $more,
+            max(0.0, $left),
+        );
+    }
+
     /**
      * Whether what is to go in goes on a bed or into a frame, whichever way it is turned; null where that is not known.
      *

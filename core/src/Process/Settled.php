@@ -8,8 +8,8 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 
 /**
- * Every setting of a piece with where it came from: what a person moved, else the recipe (of the product's own polymer),
- * else the product, else the library or usual practice.
+ * Every setting of a piece with where it came from: who is heard first of those who say it, else the library or usual
+ * practice.
  */
 final readonly class Settled
 {
@@ -19,32 +19,23 @@ final readonly class Settled
     }
 
     /**
-     * @template T of object
-     *
-     * @param  class-string<T>  $class  of the settings, all of them optional
-     * @param  T|null  $moved
-     * @param  T|null  $recipe
-     * @param  T  $product
-     * @param  array<string, Usual>  $usual  by name
+     * @param  class-string  $class  of the settings, all of them optional
+     * @param  array<string, Usual>  $usual  by name: the library's or usual practice, where nobody says it
      */
-    public static function of(
-        string $class,
-        ?object $moved,
-        ?object $recipe,
-        string $recipeName,
-        object $product,
-        array $usual,
-    ): self {
+    public static function of(string $class, Said $said, array $usual): self
+    {
         $all = [];
         foreach (Reader::plan($class) as [$parameter, $field]) {
             $name = $parameter->name;
             $known = $usual[$name] ?? new Usual(null, '');
-            [$value, $origin] = match (true) {
-                isset($moved->{$name}) => [(float) $moved->{$name}, 'set here'],
-                isset($recipe->{$name}) => [(float) $recipe->{$name}, $recipeName],
-                isset($product->{$name}) => [(float) $product->{$name}, 'the product'],
-                default => [$known->value, $known->value === null ? '' : $known->origin],
-            };
+            [$value, $origin] = [$known->value, $known->value === null ? '' : $known->origin];
+            foreach ($said->by as [$who, $settings]) {
+                if (isset($settings->{$name})) {
+                    [$value, $origin] = [(float) $settings->{$name}, $who];
+
+                    break;
+                }
+            }
             $all[$name] = new PlannedSetting(
                 $name,
                 $value,

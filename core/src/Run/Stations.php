@@ -12,13 +12,18 @@ namespace Dithermic\Core\Run;
 final class Stations
 {
     /**
+     * @param  list<string>  $throughout  what hangs as long as the run lasts, as a mould does, wherever it is worked at
      * @return array<string, array{from: float, to: ?float}> by place, those that have been taken; times in seconds since 1970 UTC
      */
-    public static function of(Procedure $procedure, RunState $state): array
+    public static function of(Procedure $procedure, RunState $state, array $throughout = []): array
     {
-        $spans = [];
+        $spans = $state->startedAt === null ? [] : array_fill_keys($throughout, [
+            'from' => $state->startedAt,
+            'to' => $state->status === RunState::RUNNING ? null : $state->endedAt,
+        ]);
         foreach ($procedure->places() as $place) {
-            $span = $place->heat === 'none' ? null : self::span($procedure, $state, $place);
+            $stands = $place->heat === 'none' || isset($spans[$place->id]);
+            $span = $stands ? null : self::span($procedure, $state, $place);
             if ($span !== null) {
                 $spans[$place->id] = $span;
             }

@@ -361,6 +361,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/fit.soak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what this barrel takes over the physics, from full shots */
+        post: operations["calcFitSoak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/flow.fill": {
         parameters: {
             query?: never;
@@ -746,6 +763,23 @@ export interface paths {
         put?: never;
         /** a part or mould from its STL file: volume, shadow, draft and undercuts */
         post: operations["calcMeshMeasure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/mould.fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** can this mould run in that machine, and what speaks against it */
+        post: operations["calcMouldFits"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1901,10 +1935,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * A run's readings, thinned for a chart
-         * @description A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel.
-         */
+        /** A run's readings, thinned for a chart */
         get: operations["getRunReadings"];
         put?: never;
         post?: never;
@@ -2326,7 +2357,7 @@ export interface components {
             /** @description by name, as GET machine-kinds lists them; a value of null is not known */
             facts: {
                 [key: string]: {
-                    value: number | null;
+                    value: unknown;
                     /** @enum {string|null} */
                     origin?: "plate" | "measured" | "fitted" | "unknown" | null;
                 };
@@ -2348,9 +2379,11 @@ export interface components {
             polymer: string;
             /** @description by name, as GET processes lists the settings */
             dimensions: {
-                [key: string]: number | null;
+                [key: string]: unknown;
             };
             note?: string | null;
+            /** @description the mould that it is usually made in */
+            mould_id?: number | null;
         };
         AddSourceRequest: {
             name: string;
@@ -2471,9 +2504,11 @@ export interface components {
             polymer: string;
             /** @description by name, as GET processes lists the settings */
             dimensions: {
-                [key: string]: number | null;
+                [key: string]: unknown;
             };
             note?: string | null;
+            /** @description the mould that it is usually made in */
+            mould_id?: number | null;
         };
         ChangeoverPurgeInput: {
             from: {
@@ -3864,6 +3899,115 @@ export interface components {
             enough: boolean;
             /** @description what would tell more */
             missing: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        FitSoakInput: {
+            /** @description full barrels that were waited for */
+            shots: {
+                /** @description of heat.barrel_soak, as it was set */
+                input: {
+                    /** @description code of a polymer in the library, such as HDPE */
+                    polymer?: string | null;
+                    /** @enum {string|null} */
+                    morphology?: "semi-crystalline" | "amorphous" | null;
+                    /** @description density of the solid (g/cm3) */
+                    density_solid_g_cm3?: number | null;
+                    /** @description density of the melt (g/cm3) */
+                    density_melt_g_cm3?: number | null;
+                    /** @description loose bulk density of flake or granulate (g/cm3) */
+                    bulk_density_g_cm3?: number | null;
+                    /** @description thermal conductivity of the solid (W/mK) */
+                    conductivity_solid_w_mk?: number | null;
+                    /** @description thermal conductivity of the melt (W/mK) */
+                    conductivity_melt_w_mk?: number | null;
+                    /** @description specific heat of the solid (J/gK) */
+                    specific_heat_solid_j_gk?: number | null;
+                    /** @description specific heat of the melt (J/gK) */
+                    specific_heat_melt_j_gk?: number | null;
+                    /** @description glass transition (°C) */
+                    tg_c?: number | null;
+                    /** @description end of melting (°C) */
+                    tm_c?: number | null;
+                    /** @description start of crystallising on cooling (°C) */
+                    tc_c?: number | null;
+                    /** @description heat of fusion (J/g) */
+                    heat_of_fusion_j_g?: number | null;
+                    /**
+                     * @description width of the melting range (K)
+                     * @default 15
+                     */
+                    melt_width_k: number;
+                    /** @description flakes start to fuse (°C) */
+                    consolidate_start_c?: number | null;
+                    /** @description flakes fused to solid (°C) */
+                    consolidate_end_c?: number | null;
+                    /** @description stiff enough to take out (°C) */
+                    demould_c?: number | null;
+                    /** @description share of radiant heat taken in */
+                    absorptivity?: number | null;
+                    /** @description it no longer flows below (°C) */
+                    no_flow_c?: number | null;
+                    /** @description it breaks down or gives off fume above (°C) */
+                    ceiling_c?: number | null;
+                    /** @description it stands its ceiling for so long (min) */
+                    minutes_at_ceiling?: number | null;
+                    /** @description (mm) */
+                    barrel_diameter_mm: number;
+                    /** @description (°C) */
+                    wall_c: number;
+                    /**
+                     * @description room, or preheated strips (°C)
+                     * @default 20
+                     */
+                    feed_c: number;
+                    /** @description on the axis; the polymer's lowest melt temperature unless given (°C) */
+                    target_c?: number | null;
+                    /**
+                     * @description loose 0.55, tamped 0.15
+                     * @default 0.55
+                     */
+                    porosity: number;
+                    /**
+                     * @description charge to wall (W/m2K)
+                     * @default 500
+                     */
+                    contact_w_m2k: number;
+                    /** @default 1 */
+                    fraction_refilled: number;
+                };
+                /** @description from the filling to the look (min) */
+                minutes: number;
+                /**
+                 * @description what it looked like
+                 * @enum {string}
+                 */
+                cue: "smooth" | "lumps" | "long_ready";
+                /**
+                 * @description of ln of one such time
+                 * @default 0.08
+                 */
+                sd: number;
+            }[];
+            /**
+             * @description of ln of the factor, before anything was seen
+             * @default 0.25
+             */
+            prior_sd: number;
+        };
+        FitSoakResult: {
+            /** @description times what the physics says */
+            factor: number;
+            /** @description 5 % of it */
+            low: number;
+            /** @description 95 % of it */
+            high: number;
+            /** @description shots used */
+            used: number;
+            /** @description soak of a full barrel by the physics alone, of each shot (min) */
+            predicted_min: unknown[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -5437,16 +5581,15 @@ export interface components {
             log: components["schemas"]["MachineFactData"][];
             /** @description of the newest fact: give it back as `after` */
             after: number;
+            /** @description pieces that a mould has made in this shop */
+            made: number | null;
         };
         /** @description A fact of a machine as somebody gave it. */
         MachineFactData: {
             id: number;
             name: string;
-            /**
-             * Format: float
-             * @description null where it is not known
-             */
-            value: number | null;
+            /** @description null where it is not known */
+            value: (number | null) | string | null;
             /** @enum {string} */
             origin: "plate" | "measured" | "fitted" | "unknown";
             note: string;
@@ -5462,6 +5605,8 @@ export interface components {
             facts: {
                 [key: string]: unknown;
             };
+            /** @description hangs in another machine as long as a run lasts */
+            is_mould: boolean;
         };
         MakeTokenRequest: {
             name: string;
@@ -5643,6 +5788,181 @@ export interface components {
             by: string;
             /** Format: float */
             at: number;
+        };
+        MouldFitsInput: {
+            machine: {
+                /** @default the injector */
+                name: string;
+                /** @description bore of a plunger's barrel (mm) */
+                barrel_diameter_mm?: number | null;
+                /** @description heated length (mm) */
+                barrel_length_mm?: number | null;
+                /** @description (mm) */
+                plunger_diameter_mm?: number | null;
+                /** @description (N) */
+                hand_force_n?: number | null;
+                /** @description (mm) */
+                lever_long_mm?: number | null;
+                /** @description (mm) */
+                lever_short_mm?: number | null;
+                /** @description of the motor at the drum (Nm) */
+                torque_nm?: number | null;
+                /** @description (mm) */
+                drum_radius_mm?: number | null;
+                /**
+                 * @description of the gears between
+                 * @default 1
+                 */
+                ratio: number;
+                /** @description (mm) */
+                screw_diameter_mm?: number | null;
+                /** @description (mm) */
+                max_stroke_mm?: number | null;
+                /** @description on the melt (bar) */
+                max_specific_bar?: number | null;
+                /** @description the screw moves forward at most (mm/s) */
+                max_speed_mm_s?: number | null;
+                /** @description that a screw makes ready (cm3/min) */
+                throughput_cm3_min?: number | null;
+                /** @description holds the mould shut (kN) */
+                clamp_kn?: number | null;
+                /** @description where bolts hold it */
+                bolts?: number | null;
+                /** @description of each bolt (kN) */
+                bolt_proof_kn?: number | null;
+                /** @description it may be set to at most (°C) */
+                max_c?: number | null;
+                /** @description of a screw's barrel (cm3) */
+                barrel_volume_cm3?: number | null;
+                /** @description specific over hydraulic pressure */
+                intensification?: number | null;
+                /** @description of the screw (1/min) */
+                max_rpm?: number | null;
+                /** @description heated one by one */
+                zones?: number | null;
+                /** @description of all bands together (W) */
+                heater_w?: number | null;
+                /** @description of the steel that is heated (kg) */
+                barrel_kg?: number | null;
+                /** @description clear between the tie bars, across (mm) */
+                tie_bar_width_mm?: number | null;
+                /** @description clear between the tie bars, upright (mm) */
+                tie_bar_height_mm?: number | null;
+                /** @description of a closed mould, at least (mm) */
+                mould_min_mm?: number | null;
+                /** @description of a closed mould, at most (mm) */
+                mould_max_mm?: number | null;
+                /** @description widest distance of the platens (mm) */
+                daylight_mm?: number | null;
+                /** @description it opens so far (mm) */
+                opening_mm?: number | null;
+                /** @description it pushes the ejector so far (mm) */
+                ejector_stroke_mm?: number | null;
+                /** @description of a hot runner that it drives */
+                hot_runner_zones?: number | null;
+                /** @description of water that it feeds */
+                circuits?: number | null;
+                /** @description of its supply, left for a mould's heaters (kW) */
+                spare_kw?: number | null;
+            };
+            mould: {
+                /** @default the mould */
+                name: string;
+                /**
+                 * @description what it is made of, or where it cools
+                 * @enum {string|null}
+                 */
+                make?: "steel" | "aluminium" | "printed_resin" | "in_water" | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description of its plates, across (mm) */
+                width_mm?: number | null;
+                /** @description of its plates, upright (mm) */
+                height_mm?: number | null;
+                /** @description closed, from clamping face to clamping face (mm) */
+                tool_height_mm?: number | null;
+                /** @description it must open so far to let the part out (mm) */
+                opens_mm?: number | null;
+                /** @description its ejector is pushed so far (mm) */
+                ejection_mm?: number | null;
+                /** @description of its hot runner */
+                hot_runner_zones?: number | null;
+                /** @description of water, each with an in and an out */
+                circuits?: number | null;
+                /** @description of its own heaters (kW) */
+                heater_kw?: number | null;
+                /** @description (kg) */
+                mass_kg?: number | null;
+                /** @description shots that it stands */
+                life_shots?: number | null;
+                /** @description shots that it has made, counted by the shop */
+                made?: number | null;
+            };
+            part?: {
+                /** @description of one part (cm3) */
+                volume_cm3?: number | null;
+                /** @description the thickest wall (mm) */
+                thickness_mm?: number | null;
+                /** @description along the way that the mould opens (mm) */
+                depth_mm?: number | null;
+                /**
+                 * @description to fill the mould (s)
+                 * @default 2
+                 */
+                fill_s: number;
+                /** @description set-point of the melt; the usual one unless given (°C) */
+                melt_c?: number | null;
+                /** @description of the mould; the usual one unless given (°C) */
+                mould_c?: number | null;
+            };
+            /** @description code of a polymer in the library */
+            polymer?: string | null;
+        };
+        MouldFitsResult: {
+            /** @description nothing that is known speaks against it */
+            fits: boolean;
+            /** @description what speaks against it */
+            reasons: {
+                /** @description what is compared */
+                id: string;
+                ok: boolean;
+                /** @description in words */
+                says: string;
+                /** @description what the mould wants */
+                needs: number;
+                /** @description what the machine has */
+                has: number;
+            }[];
+            /** @description what was looked at and fits */
+            held: {
+                /** @description what is compared */
+                id: string;
+                ok: boolean;
+                /** @description in words */
+                says: string;
+                /** @description what the mould wants */
+                needs: number;
+                /** @description what the machine has */
+                has: number;
+            }[];
+            /** @description what could not be looked at: a fact is missing */
+            unknown: unknown[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
         };
         /** @description One line of a lot's ledger. */
         MovementData: {
@@ -6246,6 +6566,30 @@ export interface components {
              * @enum {string}
              */
             strip_rule: "skin_carries" | "core_cold";
+            mould?: {
+                /** @default the mould */
+                name: string;
+                /** @description inside (mm) */
+                length_mm?: number | null;
+                /** @description of the section inside (mm) */
+                width_mm?: number | null;
+                /** @description of the section inside (mm) */
+                height_mm?: number | null;
+                /** @description inside of a round one (mm) */
+                diameter_mm?: number | null;
+                /** @description alike, in circulation */
+                moulds?: number | null;
+                /** @description of one, empty (kg) */
+                mould_kg?: number | null;
+                /** @description to take it off and the next one on (s) */
+                swap_s?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description fillings that each of them stands */
+                life_fills?: number | null;
+                /** @description bars made in them, counted by the shop */
+                made?: number | null;
+            } | null;
         };
         PlanExtrusionResult: {
             settings: {
@@ -6558,6 +6902,26 @@ export interface components {
                 heater_w?: number | null;
                 /** @description of the steel that is heated (kg) */
                 barrel_kg?: number | null;
+                /** @description clear between the tie bars, across (mm) */
+                tie_bar_width_mm?: number | null;
+                /** @description clear between the tie bars, upright (mm) */
+                tie_bar_height_mm?: number | null;
+                /** @description of a closed mould, at least (mm) */
+                mould_min_mm?: number | null;
+                /** @description of a closed mould, at most (mm) */
+                mould_max_mm?: number | null;
+                /** @description widest distance of the platens (mm) */
+                daylight_mm?: number | null;
+                /** @description it opens so far (mm) */
+                opening_mm?: number | null;
+                /** @description it pushes the ejector so far (mm) */
+                ejector_stroke_mm?: number | null;
+                /** @description of a hot runner that it drives */
+                hot_runner_zones?: number | null;
+                /** @description of water that it feeds */
+                circuits?: number | null;
+                /** @description of its supply, left for a mould's heaters (kW) */
+                spare_kw?: number | null;
             };
             /**
              * @default physics
@@ -6569,6 +6933,51 @@ export interface components {
              * @enum {string}
              */
             mould_make: "steel" | "aluminium" | "printed_resin" | "in_water";
+            mould?: {
+                /** @default the mould */
+                name: string;
+                /**
+                 * @description what it is made of, or where it cools
+                 * @enum {string|null}
+                 */
+                make?: "steel" | "aluminium" | "printed_resin" | "in_water" | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description of its plates, across (mm) */
+                width_mm?: number | null;
+                /** @description of its plates, upright (mm) */
+                height_mm?: number | null;
+                /** @description closed, from clamping face to clamping face (mm) */
+                tool_height_mm?: number | null;
+                /** @description it must open so far to let the part out (mm) */
+                opens_mm?: number | null;
+                /** @description its ejector is pushed so far (mm) */
+                ejection_mm?: number | null;
+                /** @description of its hot runner */
+                hot_runner_zones?: number | null;
+                /** @description of water, each with an in and an out */
+                circuits?: number | null;
+                /** @description of its own heaters (kW) */
+                heater_kw?: number | null;
+                /** @description (kg) */
+                mass_kg?: number | null;
+                /** @description shots that it stands */
+                life_shots?: number | null;
+                /** @description shots that it has made, counted by the shop */
+                made?: number | null;
+            } | null;
         };
         PlanInjectionResult: {
             settings: {
@@ -6935,6 +7344,48 @@ export interface components {
              * @enum {string}
              */
             cool_how: "held" | "held_fan" | "off";
+            mould?: {
+                /** @default the mould */
+                name: string;
+                /** @description where it meets the sheet (mm) */
+                length_mm?: number | null;
+                /** @description where it meets the sheet (mm) */
+                width_mm?: number | null;
+                /** @description of a round one (mm) */
+                base_diameter_mm?: number | null;
+                /** @description that it draws (mm) */
+                depth_mm?: number | null;
+                /** @description of its walls (°) */
+                draft_deg?: number | null;
+                /** @description of its corners (mm) */
+                corner_radius_mm?: number | null;
+                /**
+                 * @description the sheet is drawn over it, or into it
+                 * @enum {string|null}
+                 */
+                side?: "male" | "female" | null;
+                /** @description places with a bottom that the air must leave */
+                cavities?: number | null;
+                /** @description of its vents; 0 where it has none (mm) */
+                vent_mm?: number | null;
+                /** @description of its surface (mm) */
+                texture_mm?: number | null;
+                /** @description a wanted clip or a ring that it comes off over (mm) */
+                undercut_mm?: number | null;
+                /**
+                 * @description ring or clip
+                 * @enum {string|null}
+                 */
+                undercut_kind?: "ring" | "edge_clip" | null;
+                /** @description of a clip, from its root to its hook (mm) */
+                clip_depth_mm?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description parts that it stands */
+                life_parts?: number | null;
+                /** @description parts that it has made, counted by the shop */
+                made?: number | null;
+            } | null;
         };
         PlanVacuumFormingResult: {
             settings: {
@@ -7188,6 +7639,8 @@ export interface components {
             recipe: components["schemas"]["RecipeData"] | null;
             /** @description counts its changes: give it back as `after_revision` */
             revision: number;
+            /** @description the mould that it is usually made in */
+            mould_id: number | null;
         };
         QualityCapabilityInput: {
             /** @description measured */
@@ -7395,6 +7848,8 @@ export interface components {
             facts: string;
             /** @default true */
             required: boolean;
+            /** @default false */
+            throughout: boolean;
         };
         /** @description A run, whole. */
         RunData: {
@@ -7677,7 +8132,7 @@ export interface components {
             /** @description by name, as GET machine-kinds lists them; a value of null is not known */
             facts: {
                 [key: string]: {
-                    value: number | null;
+                    value: unknown;
                     /** @enum {string|null} */
                     origin?: "plate" | "measured" | "fitted" | "unknown" | null;
                 };
@@ -9028,6 +9483,37 @@ export interface operations {
             };
         };
     };
+    calcFitSoak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitSoakInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitSoakResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcFlowFill: {
         parameters: {
             query?: never;
@@ -9730,6 +10216,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeshMeasureResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcMouldFits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MouldFitsInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MouldFitsResult"];
                 };
             };
             /** @description refused, naming the field */

@@ -22,15 +22,19 @@ class AddProductRequest extends Body
             'polymer' => ['required', 'string', 'max:20'],
             'dimensions' => ['present', 'array', 'max:60'],
             'note' => ['nullable', 'string', 'max:500'],
+            'mould_id' => ['nullable', 'integer', 'exists:machines,id'],
         ];
     }
 
     public static function says(): array
     {
-        return ['dimensions' => 'by name, as GET processes lists the settings'];
+        return [
+            'dimensions' => 'by name, as GET processes lists the settings',
+            'mould_id' => 'the mould that it is usually made in',
+        ];
     }
 
-    /** @return array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string} */
+    /** @return array{name: string, process: string, polymer: string, dimensions: array<array-key, mixed>, note: string, mould_id: int|null} */
     public function product(): array
     {
         $given = $this->validated();
@@ -41,6 +45,7 @@ class AddProductRequest extends Body
             'polymer' => $given['polymer'],
             'dimensions' => $given['dimensions'],
             'note' => $given['note'] ?? '',
+            'mould_id' => isset($given['mould_id']) ? (int) $given['mould_id'] : null,
         ];
     }
 }

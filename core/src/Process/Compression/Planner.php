@@ -22,6 +22,7 @@ use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
@@ -137,7 +138,8 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        $settled = Settled::of(SheetSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product);
+        $settled = Settled::of(SheetSettings::class, $said, [
             'platen_c' => Usual::window($polymer, 'compression', 'platen_c'),
             'bulk_density_g_cm3' => new Usual(
                 $polymer->property('bulk_density_g_cm3'),

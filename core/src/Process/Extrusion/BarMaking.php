@@ -34,7 +34,10 @@ final class BarMaking extends Definition
 
     public function roles(): array
     {
-        return [new Role('barrel', 'extruder', ['extruder'], ExtruderFacts::class)];
+        return [
+            new Role('barrel', 'extruder', ['extruder'], ExtruderFacts::class),
+            new Role('mould', 'mould', ['bar_mould'], MouldFacts::class, required: false, throughout: true),
+        ];
     }
 
     public function settings(): string
@@ -93,6 +96,7 @@ final class BarMaking extends Definition
     {
         return [
             'machine' => Reader::known(ExtruderFacts::class, $job->machine('barrel')->of ?? []),
+            'mould' => self::mould($job, MouldFacts::class),
             'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
         ];
     }

@@ -16,6 +16,7 @@ final readonly class PlanInput
         #[Field('moved by a person')] public ?BarSettings $settings = null,
         public ExtruderFacts $machine = new ExtruderFacts,
         public StripRule $strip_rule = StripRule::SkinCarries,
+        public ?MouldFacts $mould = null,
     ) {
     }
 }

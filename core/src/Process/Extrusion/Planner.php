@@ -19,6 +19,7 @@ use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
@@ -143,7 +144,8 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        $settled = Settled::of(BarSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $settled = Settled::of(BarSettings::class, $said, [
             'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
             'bath_c' => new Usual($in->machine->bath_c ?? 20.0, $in->machine->bath_c === null ? Usual::PRACTICE : $in->machine->name),
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
@@ -203,6 +205,10 @@ final readonly class Planner
         $checks = [
             PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c),
         ];
+        if ($in->mould !== null) {
+            $each = $set->get('bars') / max(1.0, $set->get('moulds'));
+            $checks[] = PlanCheck::life($in->mould->name, (float) $in->mould->made / max(1.0, $set->get('moulds')), $each, $in->mould->life_fills);
+        }
         if ($in->machine->tank_places !== null) {
             $checks[] = new PlanCheck(
                 'tank',

@@ -37,7 +37,10 @@ final class Moulding extends Definition
 
     public function roles(): array
     {
-        return [new Role('barrel', 'injector', ['plunger_injector', 'screw_injector'], InjectorFacts::class)];
+        return [
+            new Role('barrel', 'injector', ['plunger_injector', 'screw_injector'], InjectorFacts::class),
+            new Role('mould', 'mould', ['injection_mould'], MouldFacts::class, required: false, throughout: true),
+        ];
     }
 
     public function settings(): string
@@ -105,8 +108,11 @@ final class Moulding extends Definition
     {
         return [
             'machine' => Reader::known(InjectorFacts::class, $job->machine('barrel')->of ?? []),
+            'mould' => self::mould($job, MouldFacts::class),
             'soak_rule' => $job->choice('soak_rule') ?? SoakRule::Physics->value,
-            'mould_make' => $job->choice('mould_make') ?? MouldMake::Aluminium->value,
+            'mould_make' => $job->choice('mould_make')
+                ?? $job->machine('mould')?->mayText('make')
+                ?? MouldMake::Aluminium->value,
         ];
     }
 }

@@ -17,6 +17,7 @@ final readonly class PlanInput
         public InjectorFacts $machine = new InjectorFacts,
         public SoakRule $soak_rule = SoakRule::Physics,
         public MouldMake $mould_make = MouldMake::Aluminium,
+        public ?MouldFacts $mould = null,
     ) {
     }
 }

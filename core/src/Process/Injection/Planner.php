@@ -33,6 +33,7 @@ use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
@@ -175,7 +176,8 @@ final readonly class Planner
     {
         $window = static fn (string $name): Usual => Usual::window($polymer, 'injection', $name);
         $wall = $in->settings->thickness_mm ?? $in->recipe->thickness_mm ?? $in->product->thickness_mm;
-        $settled = Settled::of(ShotSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $settled = Settled::of(ShotSettings::class, $said, [
             'melt_c' => $window('melt_c'),
             'mould_c' => $window('mould_c'),
             'cavity_pressure_bar' => $window('cavity_pressure_bar'),
@@ -409,6 +411,9 @@ final readonly class Planner
             round($needs, 1),
             round($shot->barrel_volume_cm3, 1),
         )];
+        if ($in->mould !== null) {
+            array_push($checks, ...$this->ofMould($in, $set, $in->mould));
+        }
         $checks[] = PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c);
         if ($fill !== null) {
             $checks[] = new PlanCheck(
@@ -446,6 +451,28 @@ final readonly class Planner
         }
 
         return array_values(array_filter($checks));
+    }
+
+    /**
+     * Whether the mould goes into the machine; what the plan asks more exactly itself is left to it.
+     *
+     * @return list<PlanCheck|null>
+     */
+    private function ofMould(PlanInput $in, Settled $set, MouldFacts $mould): array
+    {
+        $fits = (new Fits($this->polymers))(new FitsInput($in->machine, $mould));
+
+        return [
+            ...array_map(
+                static fn (FitReason $r): PlanCheck => new PlanCheck($r->id, CheckState::Block, $r->says, $r->needs, $r->has),
+                $fits->reasons,
+            ),
+            ...array_map(
+                static fn (FitReason $r): PlanCheck => new PlanCheck($r->id, CheckState::Ok, $r->says, $r->needs, $r->has),
+                $fits->held,
+            ),
+            PlanCheck::life($mould->name, $mould->made, $set->get('shots'), $mould->life_shots),
+        ];
     }
 
     /** @return list<string> */

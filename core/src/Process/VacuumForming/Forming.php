@@ -35,7 +35,10 @@ final class Forming extends Definition
 
     public function roles(): array
     {
-        return [new Role('former', 'former', ['vacuum_former'], FormerFacts::class)];
+        return [
+            new Role('former', 'former', ['vacuum_former'], FormerFacts::class),
+            new Role('mould', 'mould', ['forming_mould'], MouldFacts::class, required: false, throughout: true),
+        ];
     }
 
     public function settings(): string
@@ -102,6 +105,7 @@ final class Forming extends Definition
     {
         return [
             'machine' => Reader::known(FormerFacts::class, $job->machine('former')->of ?? []),
+            'mould' => self::mould($job, MouldFacts::class),
             'pull_by' => $job->choice('pull_by'),
             'cool_how' => $job->choice('cool_how') ?? CoolHow::Held->value,
         ];

@@ -17,6 +17,7 @@ final readonly class PlanInput
         public FormerFacts $machine = new FormerFacts,
         #[Field('tank, blower_then_tank or pump; what the former has unless given')] public ?PullBy $pull_by = null,
         public CoolHow $cool_how = CoolHow::Held,
+        public ?MouldFacts $mould = null,
     ) {
     }
 }

@@ -9,6 +9,9 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Forming\Draw;
 use Dithermic\Core\Forming\DrawInput;
 use Dithermic\Core\Forming\DrawResult;
+use Dithermic\Core\Forming\MouldCheck;
+use Dithermic\Core\Forming\MouldCheckInput;
+use Dithermic\Core\Forming\UndercutKind;
 use Dithermic\Core\Forming\Wall;
 use Dithermic\Core\Forming\WallInput;
 use Dithermic\Core\Forming\WallResult;
@@ -24,6 +27,7 @@ use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
+use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
@@ -157,7 +161,8 @@ final readonly class Planner
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
         $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
-        $settled = Settled::of(FormedSettings::class, $in->settings, $in->recipe, $in->recipe_name, $in->product, [
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $settled = Settled::of(FormedSettings::class, $said, [
             'mould_c' => Usual::window($polymer, 'vacuum_forming', 'mould_c'),
             'release_c' => new Usual($release, $polymer->origin('process.vacuum_forming.release_c')),
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
@@ -303,6 +308,55 @@ final readonly class Planner
     }
 
     /**
+     * Draft, vents, corners and undercuts by the rules of forming.mould_check, where it is known which side the sheet lies on.
+     *
+     * @return list<PlanCheck>
+     */
+    private function ofMould(PlanInput $in, Settled $set, Polymer $polymer): array
+    {
+        $mould = $in->mould;
+        if ($mould === null) {
+            return [];
+        }
+        $checks = [PlanCheck::life($mould->name, $mould->made, $set->get('parts'), $mould->life_parts)];
+        if ($mould->side === null) {
+            return array_values(array_filter($checks));
+        }
+        $found = Ask::for(new MouldCheck, MouldCheckInput::class, [
+            'draft_deg' => $set->optional('draft_deg'),
+            'male' => $mould->side === MouldSide::Male,
+            'texture_depth_mm' => $mould->texture_mm ?? 0.0,
+            'has_cavities' => $mould->cavities === null ? null : $mould->cavities > 0,
+            'vent_diameter_mm' => (float) $mould->vent_mm > 0 ? $mould->vent_mm : null,
+            'sheet_mm' => $set->get('sheet_mm'),
+            'corner_radius_mm' => $set->optional('corner_radius_mm'),
+            'undercut_mm' => $mould->undercut_mm,
+            'polymer' => $polymer->code,
+            'half_width_mm' => $this->halfWidth($set),
+            'undercut_kind' => ($mould->undercut_kind ?? UndercutKind::Ring)->value,
+            'clip_depth_mm' => $mould->clip_depth_mm,
+        ]);
+        foreach ($found->findings as $finding) {
+            $checks[] = new PlanCheck("mould_{$finding->id}", match ($finding->severity) {
+                'stop' => CheckState::Block,
+                'warn' => CheckState::Warn,
+                default => CheckState::Ok,
+            }, $finding->severity === 'ok'
+                ? "{$finding->what}: right."
+                : "{$finding->what}. {$finding->because} {$finding->do}");
+        }
+
+        return array_values(array_filter($checks));
+    }
+
+    private function halfWidth(Settled $set): ?float
+    {
+        $across = $set->optional('base_diameter_mm') ?? $set->optional('width_mm');
+
+        return $across === null ? null : $across / 2;
+    }
+
+    /**
      * @param  array{float, float}  $blank
      * @return list<PlanCheck>
      */
@@ -316,7 +370,7 @@ final readonly class Planner
         array $blank,
         ?float $pullS,
     ): array {
-        $checks = [];
+        $checks = $this->ofMould($in, $set, $polymer);
         $most = $polymer->process('vacuum_forming')->mayNumber('max_area_draw_ratio');
         if ($most !== null) {
             $checks[] = new PlanCheck(

@@ -71,7 +71,9 @@ export function useSetting() {
             (process.value?.roles ?? []).map((role) => {
                 const can = machinesFor(role.id);
                 const kept = can.find((m) => m.id === chosen[role.id]);
-                return [role.id, kept?.id ?? can[0]?.id ?? null];
+                // A mould is the product's own, not just any that would fit the process.
+                const usual = role.throughout ? product.value?.mould_id : can[0]?.id;
+                return [role.id, kept?.id ?? usual ?? null];
             }),
         );
     }
@@ -169,8 +171,10 @@ export function useSetting() {
             charge_id: null,
         });
         problem.value = null;
-        // Another machine, another look.
+        // Another machine, another look; another product hangs in its own mould.
         answers.value = {};
+        for (const role of process.value?.roles ?? [])
+            if (role.throughout) draft.value.machines[role.id] = null;
         fillPlaces();
     }
 

@@ -25,19 +25,23 @@ const known = useQuery({
     queryFn: () => api.get<MachineDetail>(`machines/${id.value}`),
     enabled: computed(() => id.value !== null),
 });
+const detail = computed(() => (id.value === null ? null : (known.data.value ?? null)));
+/** A mould hangs in another machine; whoever enters one chooses among moulds. */
+const isMould = computed(() => detail.value?.kind.is_mould ?? route.query.mould !== undefined);
+const offered = computed(() => (kinds.data.value ?? []).filter((k) => k.is_mould === isMould.value));
 const name = ref('');
 const kind = ref('');
 watch(
     () => kinds.data.value,
-    (all) => {
-        if (kind.value === '') kind.value = all?.[0]?.id ?? '';
+    () => {
+        if (kind.value === '') kind.value = offered.value[0]?.id ?? '';
     },
     { immediate: true },
 );
 const note = ref('');
-const said = reactive<Record<string, number | null>>({});
+type Value = number | string | null;
+const said = reactive<Record<string, Value>>({});
 const origin = reactive<Record<string, string>>({});
-const detail = computed(() => (id.value === null ? null : (known.data.value ?? null)));
 // Filled in when it is first known and when something was said of it; asking again wipes nothing that is being typed.
 watch(
     () => `${detail.value?.machine.id} ${detail.value?.after}`,
@@ -46,7 +50,7 @@ watch(
         if (!now) return;
         kind.value = now.machine.kind;
         for (const key of Object.keys(said)) delete said[key];
-        for (const [fact, value] of Object.entries(now.machine.facts)) said[fact] = Number(value);
+        for (const [fact, value] of Object.entries(now.machine.facts)) said[fact] = value as Value;
         for (const fact of now.log) origin[fact.name] = fact.origin;
     },
     { immediate: true },
@@ -55,13 +59,13 @@ const facts = computed(() => {
     const of = detail.value?.kind ?? kinds.data.value?.find((k) => k.id === kind.value);
     return Object.entries((of?.facts ?? {}) as Record<string, Record<string, unknown>>);
 });
-const was = (fact: string) => {
-    const value = detail.value?.machine.facts[fact];
-    return value === undefined ? null : Number(value);
-};
+const was = (fact: string): Value => (detail.value?.machine.facts[fact] as Value | undefined) ?? null;
+/** what can be chosen from, where a fact is no number */
+const choices = (schema: Record<string, unknown>) =>
+    ((schema.enum as (string | null)[] | undefined) ?? []).filter((c) => c !== null);
 /** where it was known from: of what is said twice the newest counts */
 const wasFrom = (fact: string) => detail.value?.log.findLast((f) => f.name === fact)?.origin;
-function say(fact: string, to: number | null) {
+function say(fact: string, to: Value) {
     said[fact] = to;
     if (to !== null) origin[fact] ??= 'measured';
 }
@@ -114,7 +118,15 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
     <div class="page">
         <div class="page-head">
             <div>
-                <h1>{{ id === null ? 'A new machine' : (detail?.machine.name ?? 'Machine') }}</h1>
+                <h1>
+                    {{
+                        id === null
+                            ? isMould
+                                ? 'A new mould'
+                                : 'A new machine'
+                            : (detail?.machine.name ?? 'Machine')
+                    }}
+                </h1>
                 <p class="quiet">
                     What nobody knows stays empty: the plan says so, and answers for no ideal machine.
                 </p>
@@ -130,17 +142,31 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                 <label
                     ><span>Kind</span
                     ><select v-model="kind">
-                        <option v-for="k in kinds.data.value" :key="k.id" :value="k.id">{{ k.title }}</option>
+                        <option v-for="k in offered" :key="k.id" :value="k.id">{{ k.title }}</option>
                     </select></label
                 >
             </div>
             <p v-if="facts.length === 0" class="quiet">Nothing is asked of a {{ kind }} but its name.</p>
             <div class="grid fields">
                 <div v-for="[fact, schema] in facts" :key="fact" class="fact">
+                    <label v-if="choices(schema).length"
+                        ><span>{{ title(fact) }}</span
+                        ><select
+                            :value="said[fact] ?? ''"
+                            :aria-describedby="`about-${fact}`"
+                            @change="say(fact, ($event.target as HTMLSelectElement).value || null)"
+                        >
+                            <option value="">not known</option>
+                            <option v-for="c in choices(schema)" :key="c" :value="c">
+                                {{ c.replaceAll('_', ' ') }}
+                            </option></select
+                        ><small :id="`about-${fact}`" class="quiet">{{ schema.description }}</small></label
+                    >
                     <NumberOf
+                        v-else
                         :name="fact"
                         :schema="schema"
-                        :model-value="said[fact] ?? null"
+                        :model-value="(said[fact] as number | null) ?? null"
                         @update:model-value="(to) => say(fact, to)"
                     />
                     <label v-if="(said[fact] ?? null) !== null" class="origin"
@@ -164,6 +190,9 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                         autocomplete="off"
                 /></label>
             </div>
+            <p v-if="detail?.made != null" class="quiet">
+                Made in it here: <strong class="num">{{ detail.made }}</strong>, counted by the runs.
+            </p>
             <p v-if="detail?.machine.retired" class="quiet">
                 Out of use: no run can be set up on it. Its runs stay.
             </p>
@@ -184,7 +213,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                     >{{ detail.machine.retired ? 'Bring it back' : 'Retire it' }}</v-btn
                 >
             </div>
-            <p v-else class="quiet">A lead enters machines and what is known of them.</p>
+            <p v-else class="quiet">A lead enters machines and moulds, and what is known of them.</p>
         </form>
         <section v-if="log.length" class="card mt-4" aria-labelledby="said">
             <h2 id="said">What was said of it</h2>

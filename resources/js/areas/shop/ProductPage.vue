@@ -4,7 +4,7 @@ import { computed, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api } from '../../api/client';
 import { session } from '../../api/session';
-import type { Polymer, Process, Product } from '../../api/types';
+import type { Machine, Polymer, Process, Product } from '../../api/types';
 import { sentence, useSend } from '../../parts/useSend';
 import NumberOf from './NumberOf.vue';
 
@@ -18,7 +18,8 @@ const products = useQuery({ queryKey: ['products'], queryFn: () => api.list<Prod
 const processes = useQuery({ queryKey: ['processes'], queryFn: () => api.list<Process>('processes') });
 const polymers = useQuery({ queryKey: ['polymers'], queryFn: () => api.list<Polymer>('polymers') });
 const known = computed(() => products.data.value?.find((p) => p.id === id.value) ?? null);
-const form = reactive({ name: '', process: '', polymer: 'HDPE', note: '' });
+const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.list<Machine>('machines') });
+const form = reactive({ name: '', process: '', polymer: 'HDPE', note: '', mould_id: null as number | null });
 watch(
     () => processes.data.value,
     (all) => {
@@ -33,12 +34,17 @@ watch(
     () => {
         const now = known.value;
         if (!now) return;
-        Object.assign(form, { name: now.name, process: now.process, polymer: now.polymer, note: now.note });
+        const { name, process: by, polymer, note, mould_id } = now;
+        Object.assign(form, { name, process: by, polymer, note, mould_id });
         said.value = { ...(now.dimensions as Record<string, number>) };
     },
     { immediate: true },
 );
 const process = computed(() => processes.data.value?.find((p) => p.id === form.process) ?? null);
+const moulds = computed(() => {
+    const kinds = (process.value?.roles ?? []).filter((r) => r.throughout).flatMap((r) => r.kinds);
+    return (machines.data.value ?? []).filter((m) => kinds.includes(m.kind));
+});
 /** What describes the product goes first; how it is made is the recipe's, and may stay empty here. */
 const fields = computed(() =>
     Object.entries(
@@ -89,6 +95,13 @@ const save = () =>
                         <option v-for="p in workable" :key="p.code" :value="p.code">
                             {{ p.code }}, {{ p.name }}
                         </option>
+                    </select></label
+                >
+                <label v-if="moulds.length"
+                    ><span>Mould</span
+                    ><select v-model="form.mould_id">
+                        <option :value="null">none</option>
+                        <option v-for="m in moulds" :key="m.id" :value="m.id">{{ m.name }}</option>
                     </select></label
                 >
                 <label

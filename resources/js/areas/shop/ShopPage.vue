@@ -27,6 +27,8 @@ const kinds = useQuery({
     queryKey: ['machine-kinds'],
     queryFn: () => api.list<MachineKind>('machine-kinds'),
 });
+const isMould = (m: Machine) => kinds.data.value?.find((k) => k.id === m.kind)?.is_mould ?? false;
+const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) => isMould(m) === moulds);
 </script>
 
 <template>
@@ -71,7 +73,7 @@ const kinds = useQuery({
                 </section>
                 <section class="card">
                     <h2>Machines</h2>
-                    <div v-for="m in machines.data.value" :key="m.id" class="machine">
+                    <div v-for="m in machinesOf(false)" :key="m.id" class="machine">
                         <p>
                             <router-link :to="`/shop/machines/${m.id}`"
                                 ><strong>{{ m.name }}</strong></router-link
@@ -86,6 +88,19 @@ const kinds = useQuery({
                         </p>
                     </div>
                     <v-btn v-if="lead" variant="outlined" to="/shop/machines/new">Add a machine</v-btn>
+                    <h3 v-if="machinesOf(true).length" class="mt-4">Moulds</h3>
+                    <div v-for="m in machinesOf(true)" :key="m.id" class="machine">
+                        <p>
+                            <router-link :to="`/shop/machines/${m.id}`"
+                                ><strong>{{ m.name }}</strong></router-link
+                            >
+                            <span class="quiet of">{{ m.kind.replaceAll('_', ' ') }}</span>
+                        </p>
+                        <p v-if="Object.keys(m.facts).length" class="quiet num">
+                            {{ factWords(m, kinds.data.value ?? []) }}
+                        </p>
+                    </div>
+                    <v-btn v-if="lead" variant="outlined" to="/shop/machines/new?mould">Add a mould</v-btn>
                     <details v-if="retired.data.value?.length" class="retired">
                         <summary>Out of use: {{ retired.data.value.length }}</summary>
                         <p v-for="m in retired.data.value" :key="m.id">
@@ -101,7 +116,7 @@ const kinds = useQuery({
             </div>
             <div class="stack">
                 <PeopleCard />
-                <AccessCard v-if="lead" :machines="machines.data.value ?? []" />
+                <AccessCard v-if="lead" :machines="machinesOf(false)" />
             </div>
         </div>
     </div>

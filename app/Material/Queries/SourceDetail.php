@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Material\Queries;
+
+use App\Material\Data\SourceDetailData;
+use App\Material\Data\SourceEventData;
+use App\Material\Models\ContaminationNote;
+use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
+use App\Material\Models\Source;
+use App\Material\Models\SourceEvent;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunMaterial;
+use App\Support\Present;
+use Dithermic\Core\Safety\Scale;
+
+/** A source's page: what came from it, what became of it, and at which temperatures it worked. */
+final readonly class SourceDetail
+{
+    public function __construct(private Present $present)
+    {
+    }
+
+    public function of(Source $source): SourceDetailData
+    {
+        $events = SourceEvent::query()->with('by')
+            ->where('source_id', $source->id)
+            ->orderByDesc('at')
+            ->limit(100)
+            ->get();
+        $lots = Lot::query()->withHeld()
+            ->with(['source', 'reservedFor'])
+            ->where('source_id', $source->id)
+            ->orderByDesc('id')
+            ->limit(50)
+            ->get();
+        $ofSource = LotMovement::query()->join('lots', 'lots.id', '=', 'lot_movements.lot_id')
+            ->where('lots.source_id', $source->id);
+        $delivered = (float) (clone $ofSource)->whereIn('kind', [LotMovement::DELIVERED, LotMovement::SORTED])
+            ->sum('lot_movements.mass_g');
+        $used = -(float) (clone $ofSource)->whereIn(
+            'kind',
+            [LotMovement::DRAWN, LotMovement::WEIGHED, LotMovement::RETURNED],
+        )->sum('lot_movements.mass_g');
+        $runs = $this->taught($source);
+        $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')
+            ->where('lots.source_id', $source->id)
+            ->selectRaw('sum(found_g) as found, sum(sample_g) as sample')
+            ->toBase()
+            ->first();
+        $temperatures = array_filter(
+            [$runs->low, $runs->high, ...$events->pluck('worked_at_c')->all()],
+            static fn ($c): bool => $c !== null,
+        );
+
+        return new SourceDetailData(
+            $this->present->source($source),
+            array_values(
+                $events->map(
+                    static fn (SourceEvent $e): SourceEventData => new SourceEventData(
+                        $e->kind,
+                        $e->state,
+                        $e->worked_at_c,
+                        $e->run_id,
+                        $e->picture_id,
+                        $e->note,
+                        $e->by->name,
+                        Present::time($e->at),
+                    ),
+                )->all(),
+            ),
+            array_values($lots->map(fn (Lot $l) => $this->present->lot($l))->all()),
+            array_map(
+                static fn (Scale $s): string => $s->value,
+                array_values(array_filter(Scale::cases(), static fn (Scale $s): bool => $s->allows($source->state))),
+            ),
+            $delivered, $used, (int) $runs->n, (int) $runs->bad, $runs->n > 0 ? 100 * $runs->bad / $runs->n : null,
+            $found?->sample > 0 ? 100 * (float) $found->found / (float) $found->sample : null,
+            $temperatures === [] ? null : (float) min($temperatures),
+            $temperatures === [] ? null : (float) max($temperatures),
+        );
+    }
+
+    /** @return object{n: int, bad: int, low: float|null, high: float|null} what runs of its lots came to */
+    private function taught(Source $source): object
+    {
+        $ofSource = RunMaterial::query()->select('run_id')->whereIn(
+            'lot_id',
+            Lot::query()->select('id')->where('source_id', $source->id),
+        );
+        /** @var object{n: int, bad: int, low: float|null, high: float|null} */
+        $runs = Run::query()->whereIn('id', $ofSource)
+            ->whereNotNull('verdict')
+            ->selectRaw(
+                "count(*) as n, count(*) filter (where verdict = 'scrap') as bad, min(set_c) filter (where verdict = 'good') as low, max(set_c) filter (where verdict = 'good') as high",
+            )->toBase()->first();
+
+        return $runs;
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\People\Models\User;
+use App\Runs\Data\ReadingsTakenData;
+use App\Shop\Models\Machine;
+use App\Support\Conflict;
+use App\Support\Present;
+use App\Support\Sent;
+use Dithermic\Core\Calculator\InputError;
+use Illuminate\Support\Facades\DB;
+
+/** Readings of an instrument into the shop: all of a batch, or none. */
+final readonly class TakeReadings
+{
+    private const REMEMBERED_DAYS = 7;
+
+    /** so many differences are named; more say nothing more */
+    private const NAMED = 100;
+
+    public function __construct(private Sent $sent)
+    {
+    }
+
+    /**
+     * @param  string|null  $id  of the batch; one that comes again within a week is answered as before
+     * @param  list<mixed>  $given
+     *
+     * @throws InputError naming the row
+     */
+    public function __invoke(User $by, ?string $id, array $given): ReadingsTakenData
+    {
+        $rows = $this->rows($given, $by);
+        $answer = DB::transaction(
+            fn (): array => $id === null ? $this->keep($rows) : $this->once(mb_strtolower($id), $rows),
+        );
+
+        return new ReadingsTakenData(...$answer);
+    }
+
+    /**
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
+     * @return array<string, mixed>
+     */
+    private function once(string $id, array $rows): array
+    {
+        $hash = $this->sent->hash();
+        DB::select('select pg_advisory_xact_lock(hashtextextended(?, 1))', [$id]);
+        DB::table('reading_batches')->where('at', '<', now()->subDays(self::REMEMBERED_DAYS))->delete();
+        $before = DB::table('reading_batches')->where('id', $id)->first();
+        if ($before !== null) {
+            return $before->hash === $hash
+                ? (array) json_decode((string) $before->answer, true)
+                : throw Conflict::of();
+        }
+        $answer = $this->keep($rows);
+        DB::table('reading_batches')->insert([
+            'id' => $id,
+            'hash' => $hash,
+            'answer' => json_encode($answer),
+            'at' => now(),
+        ]);
+
+        return $answer;
+    }
+
+    /**
+     * Checked by hand: five thousand rows through the validator would hold a worker for ten seconds.
+     *
+     * @param  list<mixed>  $given
+     * @return list<array{at: string, machine_id: int, channel: string, value: float}>
+     *
+     * @throws InputError naming the row
+     */
+    private function rows(array $given, User $by): array
+    {
+        $machines = Machine::query()->pluck('id', 'name');
+        $now = Present::now();
+        $rows = [];
+        foreach ($given as $i => $reading) {
+            $reading = is_array($reading) ? $reading : [];
+            $name = $reading['machine'] ?? null;
+            $machine = is_string($name) ? $machines[$name] ?? null : null;
+            if ($machine === null) {
+                throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
+            }
+            if (! $by->mayReport((int) $machine)) {
+                throw new InputError(
+                    "readings.{$i}.machine",
+                    'is not the machine of this token: an instrument speaks for its own',
+                );
+            }
+            $channel = $reading['channel'] ?? null;
+            if (! is_string($channel) || preg_match('/^[a-z0-9_]{1,40}$/', $channel) !== 1) {
+                throw new InputError("readings.{$i}.channel", 'is required: small letters, digits and _, at most 40');
+            }
+            $value = $reading['value'] ?? null;
+            if (! is_numeric($value) || ! is_finite((float) $value)) {
+                throw new InputError("readings.{$i}.value", 'is out of range: a finite number is needed');
+            }
+            $at = $reading['at'] ?? $now;
+            if (! is_numeric($at) || $at > $now + 60 || $at < $now - 90 * 86400) {
+                throw new InputError(
+                    "readings.{$i}.at",
+                    'is out of range: not in the future and not older than 90 days',
+                );
+            }
+            $rows[] = [
+                'at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))),
+                'machine_id' => (int) $machine,
+                'channel' => $channel,
+                'value' => (float) $value,
+            ];
+        }
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
+     * @return array{stored: int, known: int, differing: list<array{channel: string, at: string, kept: float, sent: float}>}
+     */
+    private function keep(array $rows): array
+    {
+        $stored = 0;
+        $differing = [];
+        foreach (array_chunk($rows, 1000) as $chunk) {
+            $new = DB::table('readings')->insertOrIgnore($chunk);
+            $stored += $new;
+            if ($new < count($chunk)) {
+                array_push($differing, ...$this->differing($chunk));
+            }
+        }
+
+        return [
+            'stored' => $stored,
+            'known' => count($rows) - $stored,
+            'differing' => array_slice($differing, 0, self::NAMED),
+        ];
+    }
+
+    /**
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
+     * @return list<array{channel: string, at: string, kept: float, sent: float}>
+     */
+    private function differing(array $rows): array
+    {
+        /** @var list<object{channel: string, at: string, kept: float|string, sent: float|string}> $found */
+        $found = DB::select(
+            'select r.channel, s.at as at, r.value as kept, s.value as sent from jsonb_to_recordset(?::jsonb) as s(at text, machine_id bigint, channel text, value double precision)
+            join readings r on r.machine_id = s.machine_id and r.channel = s.channel and r.at = s.at::timestamptz(3) where r.value <> s.value order by s.at',
+            [json_encode($rows)],
+        );
+
+        return array_map(
+            static fn (object $f): array => [
+                'channel' => $f->channel,
+                'at' => $f->at,
+                'kept' => (float) $f->kept,
+                'sent' => (float) $f->sent,
+            ],
+            $found,
+        );
+    }
+}
