@@ -70,12 +70,13 @@ it('hangs a mould in one machine at a time, as long as the run lasts', function 
     // The other injector is free and would take it; the mould hangs already.
     $wren = Machine::query()->where('name', 'Wren')->firstOrFail();
     $wren->update(['facts' => ['least_mould_mm' => 80] + $wren->facts]);
-    $this->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Wren', 'L-0106'))
+    $small = ['settings' => ['part_volume_cm3' => 10]];
+    $this->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Wren', 'L-0106', $small))
         ->assertStatus(422)
         ->assertJsonPath('error.field', 'machines.mould');
     tell($run, [['type' => 'aborted', 'data' => ['reason' => 'the bench is needed']]]);
     expect($held->refresh()->to_at)->not->toBeNull();
-    $this->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Wren', 'L-0106'))->assertCreated();
+    $this->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Wren', 'L-0106', $small))->assertCreated();
 });
 
 it('counts what a mould has made, and warns when it has made what it stands', function (): void {
