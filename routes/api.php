@@ -149,6 +149,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('runs', [RunController::class, 'store']);
         Route::get('runs/{run}', [RunController::class, 'show'])->whereUuid('run');
         Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
+        Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');
         Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')
             ->whereIn('format', ['json', 'csv', 'pdf']);

@@ -23,18 +23,22 @@ use App\Runs\Actions\Order;
 use App\Runs\Actions\PlanRun;
 use App\Runs\Actions\RecordEvents;
 use App\Runs\Actions\StartRun;
+use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
 use Carbon\CarbonImmutable;
+use Closure;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Drying\PlanResult;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\PressSimulation;
+use Dithermic\Core\Practice\Shift;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
@@ -58,6 +62,12 @@ final class DemoShop
     ];
 
     private const RUNS = 42;
+
+    /** measures of stock sheets, by lot */
+    private const SHEETS = [
+        'L-0093' => ['length_mm' => 1220, 'width_mm' => 610, 'thickness_mm' => 1.5],
+        'L-0094' => ['length_mm' => 1220, 'width_mm' => 610, 'thickness_mm' => 3.0],
+    ];
 
     /** @var array<string, User> */
     private array $people = [];
@@ -477,6 +487,11 @@ final class DemoShop
             ['L-0107', 'Market co-op', 'UNKNOWN', 'flake', 'mixed', '#a39b8a', 'Cold bay 1', 3400],
             ['L-0108', 'Sign shop offcuts', 'PVC-U', 'offcut', 'white', '#e9ecee', 'Cold bay 2', 6100],
             ['L-0109', 'Market co-op', 'PA6', 'pellet', 'natural', '#e8e2cf', 'Rack D1', 10000],
+            // What the other machines have lived on since summer.
+            ['L-0091', 'Market co-op', 'PP', 'flake', 'bark brown', '#6f4e37', 'Rack C3', 26000],
+            ['L-0092', 'Market co-op', 'HDPE', 'flake', 'slate', '#4a5560', 'Rack A6', 420000],
+            ['L-0093', 'Market co-op', 'HIPS', 'sheet', 'honey', '#d9a441', 'Sheet rack 3', 62000],
+            ['L-0094', 'Market co-op', 'ABS', 'sheet', 'moss', '#5f7350', 'Sheet rack 4', 84000],
         ];
         foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
             $lot = Lot::query()->create([
@@ -488,6 +503,7 @@ final class DemoShop
                 'swatch' => $swatch,
                 'location' => $place,
                 'dry_state' => 'unknown',
+                'sheet' => self::SHEETS[$code] ?? null,
             ]);
             LotMovement::query()->create([
                 'lot_id' => $lot->id,
@@ -653,9 +669,28 @@ final class DemoShop
         ($this->closeSorting)(Uuid::uuid7()->toString(), $by, $sorting, '');
     }
 
-    /** @param  array<string, Product>  $products */
+    /**
+     * Three months of work: sheets by the press's own simulation, shots, bars and formed parts by the plants of their
+     * processes, in the order in which they were begun.
+     *
+     * @param  array<string, Product>  $products
+     */
     private function history(array $products, CarbonImmutable $now): void
     {
+        $work = $this->pressed($products, $now) + $this->worked($now);
+        ksort($work);
+        foreach ($work as $run) {
+            $run();
+        }
+    }
+
+    /**
+     * @param  array<string, Product>  $products
+     * @return array<int, Closure(): Run> by the second at which it was begun
+     */
+    private function pressed(array $products, CarbonImmutable $now): array
+    {
+        $work = [];
         $day = $now->subDays(91)->startOfDay();
         for ($made = 0; $made < self::RUNS && $day < $now->subDay()->startOfDay(); $day = $day->addDays($day->dayOfWeekIso === 4 ? 4 : 3)) {
             // The panel was timed by the wall chart until week four; the press was shimmed in week six.
@@ -673,19 +708,138 @@ final class DemoShop
                     gaugeOffsetK: $week <= 5 ? -6.0 : -1.0, tiltXMmPerM: $week <= 6 ? 1.25 : 0.15, tiltYMmPerM: -0.2,
                     bowMm: $made % 7 === 4 ? -0.45 : -0.12, latePumpMin: $made % 6 === 5 ? 3.5 : 0.8,
                 );
-                $this->press(
+                $at = $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17);
+                $seed = 700 + $made;
+                $cold = $made % 2 === 0 ? 'Pond' : 'Little Pond';
+                $work[$at->getTimestamp()] = fn (): Run => $this->press(
                     $product,
                     $lot,
-                    $made % 2 === 0 ? 'Pond' : 'Little Pond',
-                    $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17),
+                    $cold,
+                    $at,
                     $settings,
                     ['heat_rule' => $rule],
                     $habits,
-                    700 + $made,
+                    $seed,
                     null,
                 );
                 $made++;
             }
+        }
+
+        return $work;
+    }
+
+    /** @return array<int, Closure(): Run> by the second at which it was begun */
+    private function worked(CarbonImmutable $now): array
+    {
+        $work = [];
+        // What is made, on what, from which lot, on which days of the week, from when on, how many at once.
+        foreach ([
+            ['entrance reducer', 'Heron', 'L-0091', [1, 2, 4], 9.4, 8, ['melt_c' => [200, 235], 'mould_c' => [28, 52]]],
+            ['stand rail', 'Adder', 'L-0092', [3, 5], 7.6, 4, ['melt_c' => [180, 205]]],
+            ['syrup feeder tray', 'Bellows', 'L-0093', [2, 4], 10.6, 6, ['heat_factor' => [0.93, 1.08]]],
+            ['travel lid', 'Bellows', 'L-0094', [5], 13.3, 4, ['heat_factor' => [0.95, 1.06]]],
+        ] as $i => [$product, $machine, $lot, $days, $hour, $pieces, $moved]) {
+            for ($day = $now->subDays(91)->startOfDay(); $day < $now->subDay()->startOfDay(); $day = $day->addDay()) {
+                if (! in_array($day->dayOfWeekIso, $days, true)) {
+                    continue;
+                }
+                $seed = 1000 * ($i + 2) + count($work);
+                $at = $day->addMinutes((int) (60 * $hour) + $seed % 23)->addSeconds($i);
+                // People try a little of everything around what is usual.
+                $tries = new Dice($seed + 5);
+                $settings = array_map(
+                    static fn (array $of): float => round($tries->between($of[0], $of[1]), $of[1] > 10 ? 0 : 2),
+                    $moved,
+                );
+                $work[$at->getTimestamp()] = fn (): Run => $this->shift(
+                    $product,
+                    $machine,
+                    $lot,
+                    $at,
+                    $pieces,
+                    $seed,
+                    $settings,
+                );
+            }
+        }
+
+        return $work;
+    }
+
+    /**
+     * A run worked to its end by the plant of its process. What takes up water was dried overnight.
+     *
+     * @param  array<string, float>  $settings
+     */
+    private function shift(
+        string $product,
+        string $machine,
+        string $lot,
+        CarbonImmutable $at,
+        int $pieces,
+        int $seed,
+        array $settings,
+    ): Run {
+        $made = Product::query()->where('name', $product)->firstOrFail();
+        $process = $this->processes->get($made->process);
+        $mould = $made->mould_id === null ? null : Machine::query()->find($made->mould_id);
+        $stock = Lot::query()->withHeld()->with('source')->findOrFail($this->lots[$lot]->id);
+        if ($this->polymers->get($stock->polymer)->mustBeDried()) {
+            $stock->update(['dried_at' => $at->subMinutes(20), 'hopper' => 'closed']);
+        }
+        $order = new Order(
+            $process,
+            $made,
+            [$process->main()->id => $this->machines[$machine]->refresh()] + ($mould === null ? [] : ['mould' => $mould]),
+            settings: $settings,
+            lots: [$stock],
+            answers: [
+                'people_protected' => true,
+                'air_moving' => true,
+                'guard_closed' => true,
+                'nozzle_seated' => true,
+                'pressure_relieved' => true,
+                'lifting_gear' => true,
+            ],
+        );
+        // Whether it was dry is asked of that day.
+        $answer = CarbonImmutable::withTestNow($at, fn (): PlanData => ($this->plan)($order));
+        $starter = $this->people[$seed % 3 === 0 ? 'Maren Okafor' : 'Jun Asare'];
+        $helper = $this->people[$seed % 2 === 0 ? 'Ines Halloran' : 'Teodor Blum'];
+        $day = new Dice($seed);
+        $plant = $process->plant(
+            $order->job(),
+            $answer->plan,
+            $this->polymers->get($answer->polymer),
+            new Dice(crc32($machine)),
+            $day,
+        ) ?? throw new LogicException("{$machine} has no plant");
+        $draft = new Run(['plan' => (array) $answer->plan->targets]);
+        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($process));
+        $simulated = (new Shift($draft->machineOfState(), $plant, $day, [$starter->name, $helper->name], "demo-{$seed}"))
+            ->run((float) $at->getTimestamp(), $pieces);
+        $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
+        $run = ($this->start)($id, $starter, $order, $answer, [], $at);
+        $this->tell($run, $simulated->events, [$starter->name => $starter, $helper->name => $helper]);
+        $this->readings($simulated->readings, [$process->main()->id => $this->machines[$machine]]);
+
+        return $run;
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @param  array<string, User>  $by  by name
+     */
+    private function tell(Run $run, array $events, array $by, float $shift = 0.0): void
+    {
+        $told = array_filter($events, static fn (Event $e): bool => $e->type !== EventType::Started);
+        $outcome = ($this->record)($run, array_values(array_map(static fn (Event $e): array => [
+            'event' => new Event($e->key, $e->type, $e->at + $shift, $e->by, $e->data),
+            'by' => $by[$e->by],
+        ], $told)));
+        if ($outcome['refused'] !== []) {
+            throw new LogicException('the demo run was refused: '.$outcome['refused'][0]['error']->getMessage());
         }
     }
 
@@ -785,35 +939,32 @@ final class DemoShop
         }
         $started = $at->addMilliseconds((int) round(1000 * $shift));
         $run = ($this->start)($id, $starter, $order, $answer, [], $started);
-        $by = [$starter->name => $starter, $helper->name => $helper];
-        $outcome = ($this->record)($run, array_map(static fn (Event $e): array => [
-            'event' => new Event($e->key, $e->type, $e->at + $shift, $e->by, $e->data), 'by' => $by[$e->by],
-        ], $events));
-        if ($outcome['refused'] !== []) {
-            throw new LogicException('the demo run was refused: '.$outcome['refused'][0]['error']->getMessage());
-        }
-        $this->readings($simulated->readings, $anvil, $pond, $shift);
+        $this->tell($run, $events, [$starter->name => $starter, $helper->name => $helper], $shift);
+        $this->readings($simulated->readings, ['hot' => $anvil, 'cold' => $pond], $shift);
 
         return $run->refresh();
     }
 
-    /** @param  list<array{at: float, place: string, channel: string, value: float}>  $readings */
-    private function readings(array $readings, Machine $hot, Machine $cold, float $shift): void
+    /**
+     * @param  list<array{at: float, place: string, channel: string, value: float}>  $readings
+     * @param  array<string, Machine>  $machines  by place
+     */
+    private function readings(array $readings, array $machines, float $shift = 0.0): void
     {
         $rows = [];
         foreach ($readings as $r) {
             $at = $r['at'] + $shift;
             if ($at <= microtime(true)) {
                 $rows[] = [
-                    'at' => gmdate('Y-m-d H:i:sP', (int) $at),
-                    'machine_id' => $r['place'] === 'hot' ? $hot->id : $cold->id,
+                    'at' => RecordEvents::moment($at)->format('Y-m-d H:i:s.vP'),
+                    'machine_id' => $machines[$r['place']]->id,
                     'channel' => $r['channel'],
                     'value' => $r['value'],
                 ];
             }
         }
         foreach (array_chunk($rows, 1000) as $chunk) {
-            DB::table('readings')->insert($chunk);
+            DB::table('readings')->insertOrIgnore($chunk);
         }
     }
 }

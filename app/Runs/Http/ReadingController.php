@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Runs\Http;
 
 use App\Http\Controller;
+use App\Http\ListOf;
 use App\Runs\Actions\TakeReadings;
 use App\Runs\Http\Requests\PostReadingsRequest;
 use App\Runs\Models\Run;
+use App\Runs\Queries\Hearing;
 use App\Runs\Queries\Trace;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
@@ -93,5 +95,20 @@ final class ReadingController extends Controller
         $this->authorize('view', $run);
 
         return new JsonResponse((object) $trace->of($run));
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/heard',
+        operationId: 'getRunHeard',
+        summary: 'What instruments told of a run\'s pieces, without a touch',
+        tags: ['readings'],
+        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'ok', content: new ListOf('HeardData'))],
+    )]
+    public function heard(Run $run, Hearing $hearing): JsonResponse
+    {
+        $this->authorize('view', $run);
+
+        return $this->listed($hearing->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])));
     }
 }

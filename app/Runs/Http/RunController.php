@@ -56,6 +56,7 @@ final class RunController extends Controller
     public function index(GetRunsRequest $request): JsonResponse
     {
         $given = $request->validated();
+        $some = static fn (string $verdict): string => "exists (select 1 from pieces p where p.run_id = runs.id and p.verdict = '{$verdict}')";
         $runs = Run::query()->counted()->with(self::LISTED)
             ->select([
                 'id',
@@ -80,9 +81,12 @@ final class RunController extends Controller
             ->when($given['product_id'] ?? null, static fn (Builder $q, $id) => $q->where('product_id', $id))
             ->when(
                 $given['verdict'] ?? null,
-                static fn (Builder $q, string $v) => $v === 'open'
-                    ? $q->where('status', 'running')
-                    : $q->where('verdict', $v),
+                static fn (Builder $q, string $v) => match ($v) {
+                    'open' => $q->where('status', 'running'),
+                    // A run of several pieces is good when all of them are.
+                    'good' => $q->whereRaw("(verdict = 'good' or ({$some('good')} and not {$some('scrap')}))"),
+                    default => $q->whereRaw("(verdict = 'scrap' or {$some('scrap')})"),
+                },
             )
             ->when($given['after'] ?? null, static function (Builder $q, string $after): void {
                 [$at, $id] = explode('_', $after, 2);

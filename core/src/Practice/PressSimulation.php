@@ -11,8 +11,6 @@ use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
 use LogicException;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
 
 /**
  * Presses a sheet the way a shop would: the real platens differ a little from the gauge, the flake is not as loose as
@@ -22,7 +20,7 @@ use Random\Randomizer;
  */
 final class PressSimulation
 {
-    private Randomizer $random;
+    private readonly Dice $dice;
 
     /** @param  array<string, float|null>  $heat input of heat.press_cycle as planned, its numbers */
     public function __construct(
@@ -32,7 +30,7 @@ final class PressSimulation
         private readonly PressHabits $habits,
         int $seed,
     ) {
-        $this->random = new Randomizer(new Mt19937($seed));
+        $this->dice = new Dice($seed);
     }
 
     /** @param  list<string>  $people who is there; the first does most of it */
@@ -57,7 +55,7 @@ final class PressSimulation
                 sprintf('sim-%d-%02d', (int) $startAt, $n++),
                 $type,
                 round($clock, 3),
-                $people[$this->random->getInt(0, 9) < 7 ? 0 : count($people) - 1],
+                $people[$this->dice->whole(0, 9) < 7 ? 0 : count($people) - 1],
                 $data,
             );
             $refusal = $this->machine->refuses($state, $event);
@@ -79,16 +77,16 @@ final class PressSimulation
         };
         $confirm = function (string $step) use ($add): void {
             foreach (array_keys($this->machine->procedure->step($step)->confirm ?? []) as $item) {
-                $add(EventType::Confirmed, ['step' => $step, 'item' => $item], $this->between(3, 25));
+                $add(EventType::Confirmed, ['step' => $step, 'item' => $item], $this->dice->between(3, 25));
             }
         };
 
         // What is true today and nobody sees: the gauge's error, the room, the flake.
-        $gaugeError = $this->normal($this->habits->gaugeOffsetK, 2.0);
+        $gaugeError = $this->dice->normal($this->habits->gaugeOffsetK, 2.0);
         $actual = [
             'platen_c' => $plan['platen_c'] + $gaugeError,
-            'initial_c' => $this->between(14, 23),
-            'bulk_density_g_cm3' => (float) $this->heat['bulk_density_g_cm3'] * $this->between(0.88, 1.1),
+            'initial_c' => $this->dice->between(14, 23),
+            'bulk_density_g_cm3' => (float) $this->heat['bulk_density_g_cm3'] * $this->dice->between(0.88, 1.1),
             'soak_min' => 0.0,
         ] + $this->heat;
         // Real platens may sit below what the middle ought to reach: the model then heats towards what they can do.
@@ -99,48 +97,48 @@ final class PressSimulation
         $log(
             'platen',
             [
-                'top_c' => round($plan['platen_c'] + $this->normal(0, 1.2), 0),
-                'low_c' => round($plan['platen_c'] - abs($this->normal(1, 1.2)), 0),
+                'top_c' => round($plan['platen_c'] + $this->dice->normal(0, 1.2), 0),
+                'low_c' => round($plan['platen_c'] - abs($this->dice->normal(1, 1.2)), 0),
             ],
-            $this->between(300, 700),
+            $this->dice->between(300, 700),
         );
         $done('preheat', 20);
         $confirm('plates');
         $done('plates', 15);
-        $mass = round($this->normal((float) $plan['charge_mass_g'], 0.003 * (float) $plan['charge_mass_g']), 0);
+        $mass = round($this->dice->normal((float) $plan['charge_mass_g'], 0.003 * (float) $plan['charge_mass_g']), 0);
         $mass = max(
             $plan['charge_mass_g'] - $plan['charge_tolerance_g'],
             min($plan['charge_mass_g'] + $plan['charge_tolerance_g'], $mass),
         );
-        $log('weigh', ['mass_g' => $mass], $this->between(90, 220));
+        $log('weigh', ['mass_g' => $mass], $this->dice->between(90, 220));
         $done('weigh', 10);
         $confirm('spread');
-        $done('spread', $this->between(60, 160));
-        $done('slide_in', $this->between(20, 70));
+        $done('spread', $this->dice->between(60, 160));
+        $done('slide_in', $this->dice->between(20, 70));
         $heatStart = $clock;
         $pumps = $this->heatUnderLoad($plan, $log, $clock, $state);
-        $overrun = $this->habits->overrunS * $this->between(0, 1);
+        $overrun = $this->habits->overrunS * $this->dice->between(0, 1);
         $done('heat', max(0.0, $state->timers['heat']['ends_at'] - $clock) + $overrun + 1);
         $heated = ($clock - $heatStart) / 60;
-        $done('transfer', $this->between(25, 90));
-        $log('cold_pressure', ['gauge_bar' => round($this->between(35, 60), 0)], $this->between(10, 60));
+        $done('transfer', $this->dice->between(25, 90));
+        $log('cold_pressure', ['gauge_bar' => round($this->dice->between(35, 60), 0)], $this->dice->between(10, 60));
         $done('pressure_on', 5);
         $coolStart = $clock;
-        $done('cool', max(0.0, $state->timers['cool']['ends_at'] - $clock) + $this->between(2, 200));
+        $done('cool', max(0.0, $state->timers['cool']['ends_at'] - $clock) + $this->dice->between(2, 200));
         $confirm('open');
 
         $cycle = $this->calculations->run('heat.press_cycle', ['minutes_given' => $heated] + $actual);
         assert($cycle instanceof PressCycleResult);
         $cold = max(0.0, $wanted - (float) $cycle->core_at_given_c);
-        $porosity = max(-0.5, $this->normal(0.9, 0.4) + 0.16 * $cold + max(0, 3 - $pumps) * $this->between(0.3, 1.0));
+        $porosity = max(-0.5, $this->dice->normal(0.9, 0.4) + 0.16 * $cold + max(0, 3 - $pumps) * $this->dice->between(0.3, 1.0));
         if ($cold > 4) {
             $log('cue', ['what' => 'flakes still visible'], 30);
         }
-        $done('open', $this->between(60, 180));
+        $done('open', $this->dice->between(60, 180));
         [$points, $sheetMass] = $this->measure($plan, (float) $mass, $porosity);
-        $log('inspection', ['mass_g' => $sheetMass, 'points' => $points], $this->between(240, 600));
+        $log('inspection', ['mass_g' => $sheetMass, 'points' => $points], $this->dice->between(240, 600));
         $done('check', 10);
-        $log('disposition', $this->judge($plan, $points, $porosity, $cold), $this->between(10, 60));
+        $log('disposition', $this->judge($plan, $points, $porosity, $cold), $this->dice->between(10, 60));
         $done('decide', 5);
 
         return new SimulatedRun(
@@ -166,15 +164,15 @@ final class PressSimulation
     {
         $ends = $state->timers['heat']['ends_at'];
         $every = 60 * (float) ($plan['pump_every_min'] ?? 4.0);
-        $gauge = $this->between(18, 26);
+        $gauge = $this->dice->between(18, 26);
         $pumps = 0;
         while ($clock + $every < $ends - $every / 2) {
-            $late = $this->between(0, 60 * $this->habits->latePumpMin);
+            $late = $this->dice->between(0, 60 * $this->habits->latePumpMin);
             if ($clock + $every + $late >= $ends) {
                 break;
             }
-            $gauge = min(52.0, $gauge + $this->between(4, 12));
-            $log('pump', ['gauge_bar' => round($gauge, 0), 'strokes' => $this->random->getInt(3, 10)], $every + $late);
+            $gauge = min(52.0, $gauge + $this->dice->between(4, 12));
+            $log('pump', ['gauge_bar' => round($gauge, 0), 'strokes' => $this->dice->whole(3, 10)], $every + $late);
             $pumps++;
         }
 
@@ -190,13 +188,13 @@ final class PressSimulation
     private function measure(array $plan, float $charge, float $porosity): array
     {
         $density = (float) $this->heat['density_solid_g_cm3'];
-        $sheetMass = round($charge / (1 + max(0.005, $this->normal(0.045, 0.008))), 0);
+        $sheetMass = round($charge / (1 + max(0.005, $this->dice->normal(0.045, 0.008))), 0);
         $length = (float) $plan['length_mm'];
         $width = (float) $plan['width_mm'];
         $mean = $sheetMass / ($density * (1 - $porosity / 100)) / ($length * $width / 1000);
-        $tiltX = $this->normal($this->habits->tiltXMmPerM, 0.18);
-        $tiltY = $this->normal($this->habits->tiltYMmPerM, 0.18);
-        $bow = $this->normal($this->habits->bowMm, 0.08);
+        $tiltX = $this->dice->normal($this->habits->tiltXMmPerM, 0.18);
+        $tiltY = $this->dice->normal($this->habits->tiltYMmPerM, 0.18);
+        $bow = $this->dice->normal($this->habits->bowMm, 0.08);
         $points = [];
         $sum = 0.0;
         foreach ([-1, 0, 1] as $j) {
@@ -204,7 +202,7 @@ final class PressSimulation
                 $x = $i * ($length / 2 - 25);
                 $y = $j * ($width / 2 - 25);
                 $r2 = ($i * $i + $j * $j) / 2;
-                $t = $tiltX * $x / 1000 + $tiltY * $y / 1000 - $bow * $r2 + $this->normal(0, 0.05);
+                $t = $tiltX * $x / 1000 + $tiltY * $y / 1000 - $bow * $r2 + $this->dice->normal(0, 0.05);
                 $points[] = ['x_mm' => $x + $length / 2, 'y_mm' => $y + $width / 2, 't_mm' => $t];
                 $sum += $t;
             }
@@ -277,38 +275,24 @@ final class PressSimulation
                 'at' => $t,
                 'place' => 'hot',
                 'channel' => 'platen_top_c',
-                'value' => round($hot + $this->normal(0, 0.4), 1),
+                'value' => round($hot + $this->dice->normal(0, 0.4), 1),
             ];
             $readings[] = [
                 'at' => $t,
                 'place' => 'hot',
                 'channel' => 'platen_low_c',
-                'value' => round($hot - 1.5 + $this->normal(0, 0.4), 1),
+                'value' => round($hot - 1.5 + $this->dice->normal(0, 0.4), 1),
             ];
             if ($t >= $coolStart) {
                 $readings[] = [
                     'at' => $t,
                     'place' => 'cold',
                     'channel' => 'platen_c',
-                    'value' => round($at($t - $coolStart, false) + $this->normal(0, 0.3), 1),
+                    'value' => round($at($t - $coolStart, false) + $this->dice->normal(0, 0.3), 1),
                 ];
             }
         }
 
         return $readings;
-    }
-
-    private function between(float $low, float $high): float
-    {
-        return $low + ($high - $low) * $this->random->getInt(0, 1_000_000) / 1_000_000;
-    }
-
-    /** Box and Muller (1958). */
-    private function normal(float $mean, float $deviation): float
-    {
-        $u = ($this->random->getInt(0, 999_999) + 1) / 1_000_000;
-        $v = $this->random->getInt(0, 999_999) / 1_000_000;
-
-        return $mean + $deviation * sqrt(-2 * log($u)) * cos(2 * M_PI * $v);
     }
 }

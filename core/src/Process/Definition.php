@@ -10,6 +10,8 @@ use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Plant;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
@@ -137,6 +139,39 @@ abstract class Definition
      * @param  array<string, float|int|string|null>  $targets  of the run's plan
      */
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
+    {
+        return null;
+    }
+
+    /**
+     * When an instrument tells something of a piece, and on which channel of the main machine.
+     *
+     * @return list<Listen>
+     */
+    public function listens(RunState $state): array
+    {
+        return [];
+    }
+
+    /**
+     * What it told; null where it was not there.
+     *
+     * @param  list<array{float, float}>  $readings  seconds since 1970 UTC, and what was read, in order
+     * @param  array<string, mixed>  $facts  of the main machine
+     */
+    public function hears(Listen $on, array $readings, array $facts): ?Heard
+    {
+        return null;
+    }
+
+    /**
+     * A machine of this process at work, with a truth of its own; null where none is simulated yet. What is true of a machine
+     * is the same in all its runs, what a day brings differs.
+     *
+     * @param  Dice  $truth  the machine's own
+     * @param  Dice  $day  the run's
+     */
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): ?Plant
     {
         return null;
     }

@@ -1928,6 +1928,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What instruments told of a run's pieces, without a touch */
+        get: operations["getRunHeard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/readings": {
         parameters: {
             query?: never;
@@ -4452,6 +4469,21 @@ export interface components {
             /** @description null for the run itself */
             piece: number | null;
         };
+        /** @description What an instrument told of a piece, with what it read. */
+        HeardData: {
+            piece: number;
+            title: string;
+            /** @enum {string} */
+            state: "ok" | "warn" | "block";
+            says: string;
+            /** @description moments, seconds from the first point */
+            marks: {
+                at_s: number;
+                what: string;
+            }[];
+            /** @description [seconds from the first, value], thinned for a drawing */
+            points: number[][];
+        };
         HeatBarInBathInput: components["schemas"]["MaterialInput"] & {
             /** @description the bar as the mould goes in (°C) */
             melt_c: number;
@@ -5849,9 +5881,9 @@ export interface components {
                 /** @description clear between the tie bars, upright (mm) */
                 tie_bar_height_mm?: number | null;
                 /** @description of a closed mould, at least (mm) */
-                mould_min_mm?: number | null;
+                least_mould_mm?: number | null;
                 /** @description of a closed mould, at most (mm) */
-                mould_max_mm?: number | null;
+                most_mould_mm?: number | null;
                 /** @description widest distance of the platens (mm) */
                 daylight_mm?: number | null;
                 /** @description it opens so far (mm) */
@@ -6907,9 +6939,9 @@ export interface components {
                 /** @description clear between the tie bars, upright (mm) */
                 tie_bar_height_mm?: number | null;
                 /** @description of a closed mould, at least (mm) */
-                mould_min_mm?: number | null;
+                least_mould_mm?: number | null;
                 /** @description of a closed mould, at most (mm) */
-                mould_max_mm?: number | null;
+                most_mould_mm?: number | null;
                 /** @description widest distance of the platens (mm) */
                 daylight_mm?: number | null;
                 /** @description it opens so far (mm) */
@@ -12882,6 +12914,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AppendedData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunHeard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["HeardData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */

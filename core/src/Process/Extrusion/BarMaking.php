@@ -7,10 +7,13 @@ namespace Dithermic\Core\Process\Extrusion;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Safety\Process as Danger;
 
@@ -90,6 +93,17 @@ final class BarMaking extends Definition
                 default => sprintf('%.1f %% voids: sound.', max(0.0, $voids)),
             },
         ]);
+    }
+
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
+    {
+        return new Plant(
+            $day,
+            (array) $plan->targets,
+            (float) $polymer->property('density_g_cm3'),
+            max(0.0, $truth->normal(1.6, 0.5) + $day->normal(0, 0.6)),
+            exp($truth->normal(-0.04, 0.015) + $day->normal(0, 0.02)),
+        );
     }
 
     protected function own(Job $job): array

@@ -8,11 +8,14 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
@@ -102,6 +105,25 @@ final class Moulding extends Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
+    }
+
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
+    {
+        assert($plan instanceof PlanResult);
+        $wanted = is_numeric($plan->targets->mould_c ?? null) ? (float) $plan->targets->mould_c : 40.0;
+
+        return new Plant(
+            $this->calculations,
+            $day,
+            $polymer->code,
+            $plan->values(),
+            (array) $plan->targets,
+            $plan->available_bar,
+            $truth->normal(-2.0, 3.0) + $day->normal(0, 2.0),
+            exp($truth->normal(0.04, 0.08)) * exp($day->normal(0, 0.03)),
+            $day->happens(0.35) ? $day->between(16, 24) : $wanted - $day->between(0, 8),
+            $day->between(0.9, 1.1) * ($plan->soak === null ? 1.0 : exp($truth->normal(-0.6, 0.1))),
+        );
     }
 
     protected function own(Job $job): array

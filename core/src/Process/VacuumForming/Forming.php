@@ -8,16 +8,31 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
+use Dithermic\Core\Process\Heard;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Listen;
+use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
+use Dithermic\Core\Vacuum\TraceResult;
+use Dithermic\Core\Vacuum\TraceVerdict;
 
 /** A sheet heated and pulled over a mould. */
 final class Forming extends Definition
 {
+    /** the gauge is heard so long before and after the go, s */
+    private const PULL_S = [3.0, 25.0];
+
+    /** fewer say nothing of a pull */
+    private const LEAST_READINGS = 20;
+
     public function id(): string
     {
         return 'vacuum_forming';
@@ -99,6 +114,73 @@ final class Forming extends Definition
                 ? sprintf('%.2f mm at the %s, and %.2f are wanted: heat that zone less, or a thicker sheet.', $least, $place, $wanted)
                 : sprintf('Thinnest at the %s, %.2f mm; foretold were %.2f.', $place, $least, $foretold),
         ]);
+    }
+
+    /** The pull of each part, from a little before the heater leaves it to when nothing more moves. */
+    public function listens(RunState $state): array
+    {
+        $listens = [];
+        foreach ($state->pieces as $number => $piece) {
+            if (isset($piece->done['go'])) {
+                $at = $piece->done['go']['at'];
+                $listens[] = new Listen(
+                    $number,
+                    'vacuum_kpa',
+                    $at - self::PULL_S[0],
+                    $at + self::PULL_S[1],
+                    $piece->done['heat']['at'] ?? null,
+                );
+            }
+        }
+
+        return $listens;
+    }
+
+    public function hears(Listen $on, array $readings, array $facts): ?Heard
+    {
+        if (count($readings) < self::LEAST_READINGS) {
+            return null;
+        }
+        $first = $readings[0][0];
+        $trace = $this->calculations->run('vacuum.trace', [
+            'readings' => array_map(
+                static fn (array $r): array => ['t_s' => $r[0] - $first, 'kpa_abs' => $r[1]],
+                $readings,
+            ),
+            'atmosphere_kpa' => is_numeric($facts['atmosphere_kpa'] ?? null) ? $facts['atmosphere_kpa'] : 101.325,
+            'heater_off_s' => $on->mark === null ? null : $on->mark - $first,
+        ]);
+        assert($trace instanceof TraceResult);
+        $marks = array_filter([
+            $trace->seal_s === null ? null : [round($trace->seal_s, 2), 'sealed'],
+            $trace->second_stage_s === null ? null : [round($trace->second_stage_s, 2), 'tank'],
+        ]);
+
+        return new Heard($on->piece, 'Pull', match ($trace->verdict) {
+            TraceVerdict::Sealed => CheckState::Ok,
+            TraceVerdict::Leaks => CheckState::Warn,
+            TraceVerdict::NoSeal => CheckState::Block,
+        }, $trace->explanation, array_values($marks));
+    }
+
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
+    {
+        assert($plan instanceof PlanResult);
+        $former = Reader::read(FormerFacts::class, Reader::known(FormerFacts::class, $job->machine('former')->of ?? []));
+
+        return new Plant(
+            $this->calculations,
+            $day,
+            $polymer->code,
+            $plan->values(),
+            (array) $plan->targets,
+            $former,
+            (float) $polymer->property('density_g_cm3'),
+            $plan->draw->mean_wall_mm,
+            $truth->normal(0.0, 6.0) + $day->normal(0, 9.0),
+            max(0.0, $truth->normal(4.0, 2.0) + $day->normal(0, 1.0)),
+            max(0.2, $truth->normal(1.5, 0.5)),
+        );
     }
 
     protected function own(Job $job): array

@@ -9,8 +9,10 @@ import { figureText } from '../../parts/figures';
 import { countText } from '../../parts/text';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import InspectionResult from '../check/InspectionResult.vue';
-import { title } from '../reckon/schema';
+import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
+import TraceChart from './TraceChart.vue';
+import { byKind } from './trace';
 
 const id = String(useRoute().params.id);
 const { data: run, isPending } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
@@ -33,20 +35,17 @@ const timed = computed(() =>
 /** of a run of pieces: how many came of it */
 const made = computed(() => (run.value ? countText(run.value.summary) : ''));
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
-const range = computed(() => {
-    const all = series.value.flatMap(([, p]) => p);
-    return {
-        t0: Math.min(...all.map((p) => p[0])),
-        t1: Math.max(...all.map((p) => p[0])),
-        v1: Math.max(...all.map((p) => p[1])) + 10,
-    };
-});
-const sx = (t: number) => 44 + ((t - range.value.t0) / (range.value.t1 - range.value.t0)) * 700;
-const sy = (v: number) => 190 - (Math.max(0, v) / range.value.v1) * 174;
+const charts = computed(() => byKind(series.value));
+const times = computed(() => series.value.flatMap(([, p]) => p.map((x) => x[0])));
+const span = computed(() => ({ from: Math.min(...times.value), to: Math.max(...times.value) }));
 const marks = computed(() =>
-    (run.value?.events ?? []).filter(
-        (e) => e.type === 'step_done' && timed.value.includes(String(e.data.step)),
-    ),
+    (run.value?.events ?? [])
+        .filter((e) => e.type === 'step_done' && timed.value.includes(String(e.data.step)))
+        .map((e) => ({
+            key: e.key,
+            at: e.at,
+            title: procedure.value?.steps.find((s) => s.id === e.data.step)?.title ?? '',
+        })),
 );
 /** A channel of a machine that the run came to later is named after its place there. */
 const later = (name: string) =>
@@ -79,7 +78,7 @@ const overrides = computed(
                                 {{ show(m.mass_g, 'mass') }}</template
                             ></template
                         >
-                        · {{ run.summary.stations.map((s) => s.machine).join(' then ') }}
+                        · {{ run.summary.stations.map((s) => s.machine).join(', ') }}
                     </p>
                 </div>
                 <div class="out">
@@ -131,49 +130,19 @@ const overrides = computed(
                     </dl>
                 </section>
             </div>
+            <HeardList class="mt-4" :run="id" :piece="procedure.piece?.title" :pieces="run.pieces.length" />
             <section v-if="series.length > 0" class="card mt-4">
                 <h2>Measured</h2>
-                <svg
-                    viewBox="0 0 760 214"
-                    width="100%"
-                    role="img"
-                    aria-label="Platen temperatures over the run"
-                >
-                    <g v-for="v in [50, 100, 150, 200].filter((x) => x < range.v1)" :key="v">
-                        <path :d="`M44 ${sy(v)}H744`" class="line" />
-                        <text x="40" :y="sy(v) + 4" text-anchor="end">
-                            {{ show(v, 'temperature').split('\u00A0')[0] }}
-                        </text>
-                    </g>
-                    <g v-for="e in marks" :key="e.key">
-                        <path :d="`M${sx(e.at)} 14V190`" class="mark" />
-                        <text :x="sx(e.at) + 4" y="24">
-                            {{ procedure.steps.find((s) => s.id === e.data.step)?.title }}
-                        </text>
-                    </g>
-                    <path
-                        v-for="([name, points], nth) in series"
-                        :key="name"
-                        :d="
-                            points
-                                .map(
-                                    (p, i) => `${i ? 'L' : 'M'}${sx(p[0]).toFixed(1)} ${sy(p[1]).toFixed(1)}`,
-                                )
-                                .join('')
-                        "
-                        :class="['trace', `no-${nth}`, { later: later(name) }]"
-                    />
-                    <text
-                        v-for="([name, points], i) in series"
-                        :key="`n${name}`"
-                        :x="600"
-                        :y="206"
-                        :dx="i * -190"
-                    >
-                        {{ later(name) ? '┄' : '━' }} {{ title(name).toLowerCase() }}, last
-                        {{ show(points[points.length - 1]?.[1], 'temperature') }}
-                    </text>
-                </svg>
+                <TraceChart
+                    v-for="c in charts"
+                    :key="c.kind.title"
+                    :kind="c.kind"
+                    :series="c.series"
+                    :marks="marks"
+                    :from="span.from"
+                    :to="span.to"
+                    :later="later"
+                />
             </section>
             <section class="card mt-4">
                 <h2>Log</h2>
@@ -228,30 +197,6 @@ dd {
     margin: 0;
     font-weight: 650;
     text-align: right;
-}
-.line {
-    stroke: var(--line);
-}
-.mark {
-    stroke: var(--quiet);
-    stroke-dasharray: 3 4;
-}
-text {
-    font-size: 12px;
-    fill: var(--quiet);
-}
-.trace {
-    fill: none;
-    stroke: var(--ember);
-    stroke-width: 2;
-}
-.trace.no-1 {
-    stroke: var(--ink);
-    stroke-width: 1.3;
-}
-.trace.later {
-    stroke: var(--slate);
-    stroke-dasharray: 5 3;
 }
 @media (max-width: 1000px) {
     .grid {

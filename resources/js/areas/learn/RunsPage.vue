@@ -43,10 +43,19 @@ const columns = computed(() => shownAs.value?.figures ?? []);
 const axes = computed(() => columns.value.filter((f) => !f.measured).slice(0, 2));
 const at = (run: RunSummary, axis: number) =>
     figureOf(run.figures, axes.value[axis]?.id ?? '')?.value ?? null;
+/** A run that is one pass counts as one piece. */
+const goodOf = (run: RunSummary) => (run.verdict === 'good' ? 1 : run.good);
+const badOf = (run: RunSummary) => (run.verdict === 'scrap' ? 1 : run.bad);
+function tone(run: RunSummary) {
+    if (run.status === 'aborted') return 'bad';
+    if (goodOf(run) + badOf(run) === 0) return 'hot';
+    if (badOf(run) === 0) return 'good';
+    return goodOf(run) === 0 ? 'bad' : 'mixed';
+}
 const plot = computed(() =>
     axes.value.length < 2
         ? []
-        : items.value.filter((r) => r.verdict !== null && at(r, 0) !== null && at(r, 1) !== null),
+        : items.value.filter((r) => goodOf(r) + badOf(r) > 0 && at(r, 0) !== null && at(r, 1) !== null),
 );
 const span = computed(() => {
     const of = (axis: number) => {
@@ -66,8 +75,9 @@ const ticks = (axis: number, [low, high]: readonly [number, number]) =>
         return { value, text: figureText({ ...axes.value[axis]!, value }) };
     });
 const jitter = (id: string, k: number) => (parseInt(id.slice(k, k + 2), 16) / 255 - 0.5) * 9;
-const good = computed(() => items.value.filter((r) => r.verdict === 'good').length);
-const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').length);
+const sum = (of: (run: RunSummary) => number) => items.value.reduce((total, run) => total + of(run), 0);
+const good = computed(() => sum((r) => goodOf(r)));
+const bad = computed(() => sum((r) => badOf(r)));
 </script>
 
 <template>
@@ -112,7 +122,7 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                 viewBox="0 0 500 200"
                 width="520"
                 role="img"
-                :aria-label="`${axes[1]?.label} against ${axes[0]?.label} for ${plot.length} runs; ${bad} scrap.`"
+                :aria-label="`${axes[1]?.label} against ${axes[0]?.label} for ${plot.length} runs; ${bad} pieces scrap.`"
             >
                 <g v-for="t in ticks(1, span.x)" :key="`x${t.value}`">
                     <path :d="`M${px(t.value)} 16V176`" class="grid" />
@@ -127,14 +137,15 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                     :key="r.id"
                     :transform="`translate(${px(at(r, 1)!) + jitter(r.id, 0)} ${py(at(r, 0)!) + jitter(r.id, 2)})`"
                 >
-                    <circle v-if="r.verdict === 'good'" r="4.5" class="good" />
+                    <circle v-if="badOf(r) <= goodOf(r)" r="4.5" class="good" />
                     <path v-else d="M-5-5L5 5M5-5L-5 5" class="bad" />
                 </g>
             </svg>
             <div>
                 <h2>The window as it was run</h2>
                 <p class="quiet">
-                    {{ axes[1]?.label }} along, {{ axes[0]?.label.toLowerCase() }} up. ○ good, ✕ scrap.
+                    {{ axes[1]?.label }} along, {{ axes[0]?.label.toLowerCase() }} up. ○ mostly good, ✕ mostly
+                    scrap.
                 </p>
             </div>
         </section>
@@ -183,17 +194,9 @@ const bad = computed(() => items.value.filter((r) => r.verdict === 'scrap').leng
                         }}
                     </td>
                     <td>
-                        <span
-                            :class="[
-                                'tag',
-                                r.verdict === 'scrap' || r.status === 'aborted'
-                                    ? 'bad'
-                                    : r.verdict === 'good'
-                                      ? 'good'
-                                      : 'hot',
-                            ]"
-                            >{{ r.verdict ?? (countText(r) || r.status) }}</span><template
-                            v-if="r.scrap_reason"
+                        <span :class="['tag', tone(r)]">{{
+                            r.verdict ?? (countText(r) || r.status)
+                        }}</span><template v-if="r.scrap_reason"
                             ><br /><span class="quiet">{{ r.scrap_reason }}</span></template
                         >
                     </td>

@@ -19,6 +19,7 @@ import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import { footSays, judgedBy, missingOf, verdictOf } from './focus';
+import HeardList from './HeardList.vue';
 import InsideCard from './InsideCard.vue';
 import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
@@ -414,6 +415,13 @@ usePageKeys('This run', () => {
                 :now="now"
                 :title="run.summary.stations[0]?.machine ?? 'machine'"
                 :stale="waiting.length > 0"
+            />
+            <HeardList
+                v-if="run.pieces.length > 0"
+                class="mt-4"
+                :run="id"
+                :piece="procedure.piece?.title"
+                :pieces="run.events.length"
             />
 
             <div v-if="step.confirm" class="confirm">

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Practice;
+
+/** Something that is written down: an entry of the procedure with its values, or more time that is given to a timer. */
+final readonly class Observed
+{
+    /**
+     * @param  array<string, mixed>  $values
+     * @param  float  $takesS  hands take so long over it, s
+     */
+    public function __construct(
+        public string $entry,
+        public array $values,
+        public float $takesS = 10.0,
+    ) {
+    }
+}

@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Practice;
+
+use Dithermic\Core\Run\Event;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hold;
+use Dithermic\Core\Run\Phase;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Step;
+use Dithermic\Core\Run\Thread;
+use LogicException;
+
+/**
+ * People who work a run of any process down to its end: set-up, pieces one over the other as places allow, closing. They do
+ * first what is ready and has waited longest, begin a piece when its first place is free, and wait for the next timer where
+ * nothing else is to be done. What they see is the plant's. The same dice give the same run.
+ */
+final class Shift
+{
+    /** hands are this much quicker or slower than is usual */
+    private const PACE = [0.7, 1.5];
+
+    /** somebody is called away: a timer rings for so much of its length at most, and for no longer than so many seconds */
+    private const LATE = [0.05, 40.0];
+
+    private RunState $state;
+
+    /** @var list<Event> */
+    private array $events = [];
+
+    private float $clock;
+
+    /** @param  list<string>  $people  the first does most of it */
+    public function __construct(
+        private readonly RunMachine $machine,
+        private readonly Plant $plant,
+        private readonly Dice $dice,
+        private readonly array $people,
+        private readonly string $key,
+    ) {
+        $this->state = new RunState;
+        $this->clock = 0.0;
+    }
+
+    public function run(float $startAt, int $pieces): SimulatedRun
+    {
+        $this->clock = $startAt;
+        $this->add(EventType::Started, []);
+        while ($this->state->status === RunState::RUNNING) {
+            $thread = $this->ready();
+            if ($thread !== null) {
+                $this->pass($thread);
+            } elseif (count($this->state->pieces) < $pieces && $this->begin()) {
+                continue;
+            } else {
+                $this->waitOrClose();
+            }
+        }
+
+        return new SimulatedRun($this->events, $this->plant->readings($startAt, $this->clock));
+    }
+
+    /** The thread whose step can be done now; of several the one that has been ready longest. */
+    private function ready(): ?Thread
+    {
+        $ready = null;
+        $since = INF;
+        foreach ($this->state->underWay() as $thread) {
+            $at = $this->readyAt($thread);
+            if ($at <= $this->clock && $at < $since && $this->placeIsFree($thread)) {
+                [$ready, $since] = [$thread, $at];
+            }
+        }
+
+        return $ready;
+    }
+
+    private function readyAt(Thread $thread): float
+    {
+        $timer = $this->step($thread)->timer;
+
+        return $timer === null ? $thread->stepSince : ($thread->timers[$timer]['ends_at'] ?? $thread->stepSince);
+    }
+
+    /** Where the next step's place is taken the piece stays where it is. */
+    private function placeIsFree(Thread $thread): bool
+    {
+        $next = $this->machine->procedure->after($this->step($thread));
+        if ($next === null || $thread->piece === null || $next->place === $this->step($thread)->place) {
+            return true;
+        }
+
+        return $this->hasRoom($next->place);
+    }
+
+    private function hasRoom(string $id): bool
+    {
+        foreach ($this->machine->procedure->places() as $place) {
+            if ($place->id === $id && $place->holds !== null) {
+                return $this->at($id) < $place->holds;
+            }
+        }
+
+        return true;
+    }
+
+    /** Nobody heats or fills what then has nowhere to go: the place after the first wait must have room. */
+    private function goesOn(): bool
+    {
+        $waits = false;
+        foreach ($this->machine->procedure->steps(Phase::Piece) as $step) {
+            if ($waits && ! $this->hasRoom($step->place)) {
+                return false;
+            }
+            if ($waits) {
+                return true;
+            }
+            $waits = $step->timer !== null;
+        }
+
+        return true;
+    }
+
+    private function at(string $place): int
+    {
+        $there = array_filter(
+            $this->state->underWay(),
+            fn (Thread $t): bool => $t->piece !== null && $this->step($t)->place === $place,
+        );
+
+        return count($there);
+    }
+
+    private function begin(): bool
+    {
+        if (! $this->goesOn()) {
+            return false;
+        }
+        $event = $this->event(EventType::PieceBegun, ['piece' => count($this->state->pieces) + 1]);
+        if ($this->machine->refuses($this->state, $event) !== null) {
+            return false;
+        }
+        $this->take($event);
+
+        return true;
+    }
+
+    private function waitOrClose(): void
+    {
+        $under = $this->state->underWay();
+        if ($under === []) {
+            $this->add(EventType::Closing, []);
+
+            return;
+        }
+        $next = min(array_map(fn (Thread $t): float => $this->readyAt($t), $under));
+        [$share, $most] = self::LATE;
+        $late = min($most, $share * max(0.0, $next - $this->clock));
+        $this->clock = max($this->clock, $next + $this->dice->between(0.5, 1.0 + $late));
+    }
+
+    private function pass(Thread $thread): void
+    {
+        $step = $this->step($thread);
+        $of = $thread->piece === null ? [] : ['piece' => $thread->piece];
+        $this->clock += match (true) {
+            $step->timer !== null => $this->dice->between(0.5, 2.0),
+            // With both hands full nobody waits: what is hot goes on at once.
+            $step->hands === Hold::None => $this->dice->between(1.5, 5.0),
+            default => 60 * $step->typicalMin * $this->dice->between(...self::PACE),
+        };
+        foreach (array_keys($step->confirm) as $item) {
+            $this->clock += $this->dice->between(2, 8);
+            $this->add(EventType::Confirmed, ['step' => $step->id, 'item' => $item] + $of);
+        }
+        foreach ($this->plant->seen($step, $thread->piece, $thread->stepSince, $this->clock) as $seen) {
+            $this->clock += $seen->takesS;
+            $this->add(EventType::Logged, ['entry' => $seen->entry, 'values' => $seen->values] + $of);
+        }
+        $this->add(EventType::StepDone, ['step' => $step->id] + $of);
+    }
+
+    private function step(Thread $thread): Step
+    {
+        return $this->machine->procedure->step((string) $thread->step)
+            ?? $this->machine->procedure->steps(Phase::Closing)[0];
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function add(EventType $type, array $data): void
+    {
+        $this->take($this->event($type, $data));
+    }
+
+    /** @param  array<string, mixed>  $data */
+    private function event(EventType $type, array $data): Event
+    {
+        $who = $this->dice->happens(0.7) ? $this->people[0] : $this->people[count($this->people) - 1];
+
+        return new Event(
+            sprintf('%s-%04d', $this->key, count($this->events)),
+            $type,
+            round($this->clock, 3),
+            $who,
+            $data,
+        );
+    }
+
+    private function take(Event $event): void
+    {
+        $refused = $this->machine->refuses($this->state, $event);
+        if ($refused !== null) {
+            throw new LogicException("the shift was refused: {$refused->field} {$refused->getMessage()}");
+        }
+        $this->machine->apply($this->state, $event);
+        $this->events[] = $event;
+    }
+}
