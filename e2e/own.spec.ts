@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, ask, list, signIn } from './shop';
+import { accessible, list, signIn } from './shop';
 
 test('a lead enters a machine and a product of the shop, and both are planned at once', async ({ page }) => {
     test.setTimeout(90_000);
@@ -49,8 +49,51 @@ test('a lead enters a machine and a product of the shop, and both are planned at
     await page.getByLabel('Injector').selectOption({ label: 'Wagtail' });
     await expect(page.getByLabel('The answer')).toContainText('Soak');
     await expect(page.getByText('Not known: what the machine can press with.')).toBeVisible();
-    const machines = await ask<{ name: string; facts: Record<string, number> }[]>(page, 'machines');
+    const machines = await list<{ name: string; facts: Record<string, number> }>(page, 'machines');
     expect(machines.find((m) => m.name === 'Wagtail')?.facts.barrel_diameter_mm).toBe(32);
+});
+
+test('a mould is entered, says where it goes, and hangs with its product', async ({ page }) => {
+    test.setTimeout(90_000);
+    await signIn(page, 'maren');
+    await page.goto('/shop');
+    await page.getByRole('link', { name: 'Add a mould' }).click();
+    await expect(page.getByRole('heading', { name: 'A new mould' })).toBeVisible();
+    await expect(page.getByLabel('Kind').locator('option')).toHaveText([
+        'injection mould',
+        'bar mould',
+        'forming mould',
+    ]);
+    await page.getByLabel('Name', { exact: true }).fill('Thimble');
+    await page.getByLabel('Make').selectOption('printed_resin');
+    await page.getByLabel(/^Cavities/).fill('2');
+    await page.getByLabel(/^Tool height/).fill('95');
+    await accessible(page);
+    await page.getByRole('button', { name: 'Enter it' }).click();
+    await expect(page.getByRole('heading', { name: 'Thimble' })).toBeVisible();
+    await expect(page.getByText(/^Made in it here: 0/)).toBeVisible();
+    // Too low for the screw's clamp, and nothing speaks against the lever.
+    const goes = page.getByRole('region', { name: 'Goes into' });
+    await expect(goes.getByRole('listitem').filter({ hasText: 'Wren' })).toContainText('no less than 120');
+    await expect(goes.getByRole('listitem').filter({ hasText: 'Heron' })).toContainText('✓');
+
+    await page.goto('/shop');
+    await page.getByRole('link', { name: 'entrance reducer' }).click();
+    await page.getByLabel('Mould', { exact: true }).selectOption({ label: 'Thimble' });
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page).toHaveURL(/\/shop$/);
+    await page.goto('/set');
+    await page.getByText('entrance reducer', { exact: true }).click();
+    await expect(page.getByLabel('Mould', { exact: true })).toHaveValue(/\d+/);
+    await expect(page.getByText(/Printed mould: soft pad behind it/)).toBeVisible();
+    // Another product, another mould: none is carried over.
+    await page.getByText('frame spacer clip', { exact: true }).click();
+    await expect(page.getByLabel('Mould', { exact: true }).locator('option:checked')).toHaveText('Dormouse');
+    await page.goto('/shop');
+    await page.getByRole('link', { name: 'entrance reducer' }).click();
+    await page.getByLabel('Mould', { exact: true }).selectOption({ label: 'Wicket' });
+    await page.getByRole('button', { name: 'Keep' }).click();
+    await expect(page).toHaveURL(/\/shop$/);
 });
 
 test('two leads do not talk over one another about a machine', async ({ page, context }) => {

@@ -90,6 +90,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('machine-kinds', [MachineController::class, 'kinds']);
         Route::post('machines', [MachineController::class, 'store']);
         Route::get('machines/{machine}', [MachineController::class, 'show']);
+        Route::get('machines/{machine}/fits', [MachineController::class, 'fits']);
         Route::post('machines/{machine}/facts', [MachineController::class, 'sayFacts']);
         Route::post('machines/{machine}/retire', [MachineController::class, 'retire']);
         Route::get('products', [ShopController::class, 'products']);

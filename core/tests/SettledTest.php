@@ -14,6 +14,7 @@ use Dithermic\Core\Process\MachineKind;
 use Dithermic\Core\Process\PlannedSetting;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\Usual;
 
@@ -23,8 +24,11 @@ function settledShot(
     ShotSettings $product = new ShotSettings,
     ?ShotSettings $recipe = null,
     ?ShotSettings $moved = null,
+    ?ShotSettings $mould = null,
 ): Settled {
-    return Settled::of(ShotSettings::class, $moved, $recipe, 'recipe, version 2', $product, $usual);
+    $said = Said::of($moved, $recipe, 'recipe, version 2', $product, $mould === null ? null : ['Dormouse', $mould]);
+
+    return Settled::of(ShotSettings::class, $said, $usual);
 }
 
 /** @return array<string, PlannedSetting> */
@@ -66,6 +70,18 @@ it('takes a person over a recipe over a product over the library, and says which
             // The window is the library's, whoever says the value.
             ->and([$melt->low, $melt->target, $melt->high])->toBe([180.0, 200.0, 240.0]);
     }
+});
+
+it('hears the mould before the product and behind the recipe', function (): void {
+    $mould = new ShotSettings(cavities: 4, gate_mm: 1.2);
+    $product = new ShotSettings(cavities: 2, thickness_mm: 2);
+    $said = settledByName(settledShot([], $product, null, null, $mould));
+    expect($said['cavities']->value)->toBe(4.0)
+        ->and($said['cavities']->origin)->toBe('Dormouse')
+        ->and($said['gate_mm']->origin)->toBe('Dormouse')
+        ->and($said['thickness_mm']->origin)->toBe('the product');
+    $recipe = settledByName(settledShot([], $product, new ShotSettings(cavities: 3), null, $mould));
+    expect($recipe['cavities']->origin)->toBe('recipe, version 2');
 });
 
 it('takes a nought that somebody says for a nought', function (): void {

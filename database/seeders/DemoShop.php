@@ -23,6 +23,7 @@ use App\Runs\Actions\Order;
 use App\Runs\Actions\PlanRun;
 use App\Runs\Actions\RecordEvents;
 use App\Runs\Actions\StartRun;
+use App\Runs\Actions\TakeReadings;
 use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
@@ -62,6 +63,9 @@ final class DemoShop
     ];
 
     private const RUNS = 42;
+
+    /** since when injectors, extruder and former have instruments; the press has had its own for longer */
+    private const INSTRUMENTS_DAYS = 40;
 
     /** measures of stock sheets, by lot */
     private const SHEETS = [
@@ -490,7 +494,7 @@ final class DemoShop
             // What the other machines have lived on since summer.
             ['L-0091', 'Market co-op', 'PP', 'flake', 'bark brown', '#6f4e37', 'Rack C3', 26000],
             ['L-0092', 'Market co-op', 'HDPE', 'flake', 'slate', '#4a5560', 'Rack A6', 420000],
-            ['L-0093', 'Market co-op', 'HIPS', 'sheet', 'honey', '#d9a441', 'Sheet rack 3', 62000],
+            ['L-0093', 'Market co-op', 'HIPS', 'sheet', 'amber', '#d9a441', 'Sheet rack 3', 62000],
             ['L-0094', 'Market co-op', 'ABS', 'sheet', 'moss', '#5f7350', 'Sheet rack 4', 84000],
         ];
         foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
@@ -735,10 +739,10 @@ final class DemoShop
         $work = [];
         // What is made, on what, from which lot, on which days of the week, from when on, how many at once.
         foreach ([
-            ['entrance reducer', 'Heron', 'L-0091', [1, 2, 4], 9.4, 8, ['melt_c' => [200, 235], 'mould_c' => [28, 52]]],
-            ['stand rail', 'Adder', 'L-0092', [3, 5], 7.6, 4, ['melt_c' => [180, 205]]],
-            ['syrup feeder tray', 'Bellows', 'L-0093', [2, 4], 10.6, 6, ['heat_factor' => [0.93, 1.08]]],
-            ['travel lid', 'Bellows', 'L-0094', [5], 13.3, 4, ['heat_factor' => [0.95, 1.06]]],
+            ['entrance reducer', 'Heron', 'L-0091', [1, 2, 4], 9.4, 6, ['melt_c' => [200, 235], 'mould_c' => [28, 52]]],
+            ['stand rail', 'Adder', 'L-0092', [3, 5], 7.6, 3, ['melt_c' => [180, 205]]],
+            ['syrup feeder tray', 'Bellows', 'L-0093', [2, 4], 10.6, 4, ['heat_factor' => [0.93, 1.08]]],
+            ['travel lid', 'Bellows', 'L-0094', [5], 13.3, 3, ['heat_factor' => [0.95, 1.06]]],
         ] as $i => [$product, $machine, $lot, $days, $hour, $pieces, $moved]) {
             for ($day = $now->subDays(91)->startOfDay(); $day < $now->subDay()->startOfDay(); $day = $day->addDay()) {
                 if (! in_array($day->dayOfWeekIso, $days, true)) {
@@ -822,7 +826,10 @@ final class DemoShop
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
         $run = ($this->start)($id, $starter, $order, $answer, [], $at);
         $this->tell($run, $simulated->events, [$starter->name => $starter, $helper->name => $helper]);
-        $this->readings($simulated->readings, [$process->main()->id => $this->machines[$machine]]);
+        // Its machines got their instruments in the last weeks.
+        if ($at->isAfter(CarbonImmutable::now()->subDays(self::INSTRUMENTS_DAYS))) {
+            $this->readings($simulated->readings, [$process->main()->id => $this->machines[$machine]]);
+        }
 
         return $run;
     }
@@ -963,8 +970,8 @@ final class DemoShop
                 ];
             }
         }
-        foreach (array_chunk($rows, 1000) as $chunk) {
-            DB::table('readings')->insertOrIgnore($chunk);
+        foreach (array_chunk($rows, 5000) as $chunk) {
+            TakeReadings::insert($chunk);
         }
     }
 }

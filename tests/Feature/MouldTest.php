@@ -81,14 +81,16 @@ it('hangs a mould in one machine at a time, as long as the run lasts', function 
 
 it('counts what a mould has made, and warns when it has made what it stands', function (): void {
     $mould = Machine::query()->where('name', 'Wicket')->firstOrFail();
-    $mould->update(['facts' => $mould->facts + ['life_shots' => 21]]);
+    $had = $mould->made();
+    expect($had)->toBeGreaterThan(100);
+    $mould->update(['facts' => $mould->facts + ['life_shots' => $had + 21]]);
     $run = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
     walkRun($run);
     foreach ([1, 2] as $piece) {
         tell($run, [['type' => 'piece_begun', 'data' => ['piece' => $piece]]]);
         walkRun($run, $piece);
     }
-    $this->getJson("/api/v1/machines/{$mould->id}")->assertOk()->assertJsonPath('made', 2);
+    $this->getJson("/api/v1/machines/{$mould->id}")->assertOk()->assertJsonPath('made', $had + 2);
     $life = checksOf(planned('entrance reducer', ['barrel' => 'Heron', 'mould' => 'Wicket']))['mould_life'];
     expect($life['state'])->toBe('warn')->and($life['has'])->toEqual(19)->and($life['needs'])->toEqual(20);
     // What the runs count, nobody enters.
@@ -123,4 +125,26 @@ it('gives a product a mould of its process only', function (): void {
 it('shows no lane for what hangs in another machine', function (): void {
     $lanes = array_column($this->signedIn()->getJson('/api/v1/floor')->assertOk()->json('lanes'), 'machine');
     expect($lanes)->toContain('Wren')->not->toContain('Dormouse');
+});
+
+it('says which machines a mould goes into, and what speaks against the others', function (): void {
+    $fits = fn (string $mould): array => array_column(
+        $this->getJson('/api/v1/machines/'.machineNamed($mould).'/fits')->assertOk()->json('items'),
+        null,
+        'machine',
+    );
+    $this->signedIn();
+    $wicket = $fits('Wicket');
+    expect(array_keys($wicket))->toBe(['Heron', 'Wren'])
+        ->and($wicket['Heron']['fits'])->toBeTrue()
+        // Ninety millimetres high, and the screw's clamp closes on no less than 120; its shot is more than the screw holds.
+        ->and($wicket['Wren']['fits'])->toBeFalse()
+        ->and(implode(' ', $wicket['Wren']['against']))->toContain('no less than 120')->toContain('cm³ of melt')
+        ->and($fits('Dormouse')['Wren']['fits'])->toBeTrue();
+    $bellows = Machine::query()->where('name', 'Bellows')->firstOrFail();
+    expect($fits('Bonnet')['Bellows']['fits'])->toBeTrue();
+    $bellows->update(['facts' => ['bed_length_mm' => 400] + $bellows->facts]);
+    expect($fits('Bonnet')['Bellows']['against'][0])->toContain('470');
+    expect($fits('Sleeper'))->toBe([])->and($fits('Heron'))->toBe([]);
+    $this->getJson('/api/v1/machines/999999/fits')->assertNotFound();
 });

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Runs\Models\Run;
 use App\Shop\Models\Product;
 use Illuminate\Support\Facades\DB;
 
@@ -86,7 +87,10 @@ it('takes readings by a scoped token, all or none', function (): void {
 });
 
 it('thins a run\'s readings for the chart', function (): void {
-    $run = DB::table('runs')->where('status', 'finished')->orderBy('number')->value('id');
+    $run = Run::query()->where('status', 'finished')
+        ->whereHas('product', static fn ($q) => $q->where('process', 'compression'))
+        ->orderBy('number')
+        ->value('id');
     $channels = $this->signedIn()->getJson("/api/v1/runs/{$run}/readings")->assertOk()->json();
     expect($channels)->toHaveKeys(['platen_top_c', 'platen_low_c'])
         ->and(count($channels['platen_top_c']))
@@ -96,7 +100,7 @@ it('thins a run\'s readings for the chart', function (): void {
 });
 
 it('has a past with good and bad in it, all from the core\'s simulation', function (): void {
-    $runs = $this->signedIn()->getJson('/api/v1/runs')->json('items');
+    $runs = $this->signedIn()->getJson('/api/v1/runs?process=compression')->json('items');
     $verdicts = array_count_values(array_filter(array_column($runs, 'verdict')));
     expect(count($runs))->toBeGreaterThanOrEqual(40)
         ->and($verdicts['good'])
@@ -107,6 +111,13 @@ it('has a past with good and bad in it, all from the core\'s simulation', functi
             static fn (array $run): ?float => array_column($run['figures'], 'value', 'id')['range_mm'],
             $runs,
         ))))->toBeGreaterThan(20);
+    foreach (['injection', 'extrusion', 'vacuum_forming'] as $process) {
+        $of = $this->getJson("/api/v1/runs?process={$process}")->json('items');
+        expect(count($of))->toBeGreaterThan(20, $process)
+            ->and(array_sum(array_column($of, 'good')))->toBeGreaterThan(50, $process)
+            ->and(array_sum(array_column($of, 'bad')))->toBeGreaterThan(2, $process);
+    }
+    expect(Run::query()->count())->toBeGreaterThan(140);
 });
 
 it('puts what a screen shows as saved on the disk before it says so', function (): void {

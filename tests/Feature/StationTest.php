@@ -154,7 +154,9 @@ it('keeps the later of two claims and lets both runs say so', function () {
 });
 
 it('brings what runs held before there were stations in as it was', function () {
-    $demo = Run::query()->where('status', 'finished')->with('events')->orderBy('number')->firstOrFail();
+    $demo = Run::query()->where('status', 'finished')->with('events')->orderBy('number')
+        ->whereHas('product', static fn ($q) => $q->where('process', 'compression'))
+        ->firstOrFail();
     $moved = $demo->events->firstWhere(
         fn ($e) => ($e->data['step'] ?? '') === 'transfer' && $e->type->value === 'step_done',
     );

@@ -31,7 +31,7 @@ final readonly class ChargeOf
         $order = new Order(
             $process,
             $product,
-            [$process->main()->id => $machine],
+            [$process->main()->id => $machine] + self::mould($process, $product),
             Recipe::newest($product, $machine),
         );
         $plan = $process->plan($order->job());
@@ -44,6 +44,19 @@ final readonly class ChargeOf
             'tolerance_g' => $plan->charge->tolerance_g,
             'explanation' => $plan->explanation,
         ];
+    }
+
+    /** @return array<string, Machine> the mould that it is usually made in, by its role */
+    private static function mould(Definition $process, Product $product): array
+    {
+        $mould = Machine::query()->whereKey($product->mould_id)->first();
+        foreach ($process->roles() as $role) {
+            if ($mould !== null && $role->throughout && $role->takes($mould->kind)) {
+                return [$role->id => $mould];
+            }
+        }
+
+        return [];
     }
 
     /** The machine that its newest recipe is for, else the first that can make it. */

@@ -99,7 +99,10 @@ final readonly class RecordEvents
                     if ($error !== null) {
                         throw $error;
                     }
-                    DB::transaction(fn () => $this->effects($run, $machine->procedure, $state, $event, $by));
+                    // Only what moves stock or judges can fail half-way and is taken back by itself.
+                    if ($event->type === EventType::Logged || $event->type === EventType::Corrected) {
+                        DB::transaction(fn () => $this->effects($run, $machine->procedure, $state, $event, $by));
+                    }
                 } catch (InputError $error) {
                     $refused[] = ['key' => $event->key, 'error' => $error];
 
@@ -191,9 +194,6 @@ final readonly class RecordEvents
 
     private function effects(Run $run, Procedure $procedure, RunState $state, Event $event, User $by): void
     {
-        if ($event->type !== EventType::Logged && $event->type !== EventType::Corrected) {
-            return;
-        }
         $original = $event->type === EventType::Corrected ? $state->entries[(string) $event->text('event')] : null;
         $entry = $original['entry'] ?? (string) $event->text('entry');
         $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);

@@ -128,7 +128,7 @@ final readonly class TakeReadings
         $stored = 0;
         $differing = [];
         foreach (array_chunk($rows, 1000) as $chunk) {
-            $new = DB::table('readings')->insertOrIgnore($chunk);
+            $new = self::insert($chunk);
             $stored += $new;
             if ($new < count($chunk)) {
                 array_push($differing, ...$this->differing($chunk));
@@ -140,6 +140,23 @@ final readonly class TakeReadings
             'known' => count($rows) - $stored,
             'differing' => array_slice($differing, 0, self::NAMED),
         ];
+    }
+
+    /**
+     * Rows as one value, which the database takes apart: four thousand of its own parameters take it ten times as long.
+     *
+     * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
+     * @return int how many were new
+     */
+    public static function insert(array $rows): int
+    {
+        return DB::affectingStatement(
+            'insert into readings (at, machine_id, channel, value)
+            select r.at::timestamptz(3), r.machine_id, r.channel, r.value
+            from jsonb_to_recordset(?::jsonb) as r(at text, machine_id bigint, channel text, value double precision)
+            on conflict do nothing',
+            [json_encode($rows, JSON_THROW_ON_ERROR)],
+        );
     }
 
     /**

@@ -16,6 +16,7 @@ use App\Shop\Http\Requests\RetireMachineRequest;
 use App\Shop\Http\Requests\SayOfMachineRequest;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
+use App\Shop\Queries\FitsOfMould;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\MachineKind;
@@ -140,6 +141,21 @@ final class MachineController extends Controller
         $machine->update(['retired_at' => $given['retired'] ? now() : null]);
 
         return new JsonResponse($this->detail($machine));
+    }
+
+    #[OA\Get(
+        path: '/machines/{machine}/fits',
+        operationId: 'getFits',
+        summary: 'Which machines a mould goes into, and what speaks against the others',
+        tags: ['shop'],
+        parameters: [new OA\Parameter(name: 'machine', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
+        responses: [new OA\Response(response: 200, description: 'ok', content: new ListOf('FitData'))],
+    )]
+    public function fits(Machine $machine, FitsOfMould $fits): JsonResponse
+    {
+        $this->authorize('viewAny', Machine::class);
+
+        return $this->listed($fits->of($machine));
     }
 
     private static function kind(MachineKind $kind): MachineKindData

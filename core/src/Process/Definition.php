@@ -144,6 +144,18 @@ abstract class Definition
     }
 
     /**
+     * Whether a mould goes into a machine of this process; null where nothing is asked.
+     *
+     * @param  Record  $machine  name and facts
+     * @param  Record  $mould  name and facts
+     * @param  Record  $product  what is made in it, by its settings; empty where nothing is
+     */
+    public function fits(Record $machine, Record $mould, Record $product, ?string $polymer): ?MouldFit
+    {
+        return null;
+    }
+
+    /**
      * When an instrument tells something of a piece, and on which channel of the main machine.
      *
      * @return list<Listen>

@@ -1436,6 +1436,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machines/{machine}/fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which machines a mould goes into, and what speaks against the others */
+        get: operations["getFits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines/{machine}/retire": {
         parameters: {
             query?: never;
@@ -3584,6 +3601,16 @@ export interface components {
         FinishChargeRequest: {
             /** Format: uuid */
             id: string;
+        };
+        /** @description Whether a mould goes into one of the shop's machines. */
+        FitData: {
+            machine_id: number;
+            machine: string;
+            /** @description nothing that is known speaks against it */
+            fits: boolean;
+            against: string[];
+            /** @description what could not be looked at: a fact is missing */
+            unknown: string[];
         };
         FitHeaterInput: {
             /** @description sheets that were timed */
@@ -11699,6 +11726,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachineDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getFits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["FitData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */

@@ -122,6 +122,7 @@ export interface School {
 export type Dimension = 'length' | 'mass' | 'temperature' | 'pressure' | 'time' | 'number';
 export type Inside = Schemas['InsideData'];
 export type Heard = Schemas['HeardData'];
+export type Fit = Schemas['FitData'];
 export type OwnValue = Schemas['OwnValueData'];
 export type Mesh = Schemas['MeshData'];
 export type Source = Schemas['SourceData'];

@@ -15,6 +15,7 @@ use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Run\RunState;
@@ -105,6 +106,26 @@ final class Moulding extends Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
+    }
+
+    public function fits(Record $machine, Record $mould, Record $product, ?string $polymer): MouldFit
+    {
+        $fits = $this->calculations->run('mould.fits', array_filter([
+            'machine' => Reader::known(InjectorFacts::class, $machine->of),
+            'mould' => Reader::known(MouldFacts::class, $mould->of),
+            'part' => array_filter([
+                'volume_cm3' => $product->mayNumber('part_volume_cm3'),
+                'thickness_mm' => $product->mayNumber('thickness_mm'),
+            ]),
+            'polymer' => $polymer,
+        ]));
+        assert($fits instanceof FitsResult);
+
+        return new MouldFit(
+            $fits->fits,
+            array_map(static fn (FitReason $r): string => $r->says, $fits->reasons),
+            $fits->unknown,
+        );
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

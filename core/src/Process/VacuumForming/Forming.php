@@ -17,7 +17,9 @@ use Dithermic\Core\Process\Heard;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Listen;
+use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
@@ -114,6 +116,27 @@ final class Forming extends Definition
                 ? sprintf('%.2f mm at the %s, and %.2f are wanted: heat that zone less, or a thicker sheet.', $least, $place, $wanted)
                 : sprintf('Thinnest at the %s, %.2f mm; foretold were %.2f.', $place, $least, $foretold),
         ]);
+    }
+
+    /** On its bed, with the margin of the sheet around it. */
+    public function fits(Record $machine, Record $mould, Record $product, ?string $polymer): MouldFit
+    {
+        $size = static fn (string $name): ?float => $mould->mayNumber($name) ?? $product->mayNumber($name);
+        $round = $size('base_diameter_mm');
+        [$length, $width] = [$round ?? $size('length_mm'), $round ?? $size('width_mm')];
+        $bed = $length === null || $width === null ? null : PlanCheck::bed(
+            'bed',
+            $mould->text('name'),
+            [$length, $width],
+            "{$machine->text('name')} takes",
+            [$machine->mayNumber('bed_length_mm'), $machine->mayNumber('bed_width_mm')],
+        );
+
+        return new MouldFit(
+            $bed?->state !== CheckState::Block,
+            $bed?->state === CheckState::Block ? [$bed->says] : [],
+            $bed === null ? ['bed'] : [],
+        );
     }
 
     /** The pull of each part, from a little before the heater leaves it to when nothing more moves. */

@@ -8,6 +8,7 @@ import type { MachineDetail, MachineKind } from '../../api/types';
 import { sentence, useSend } from '../../parts/useSend';
 import { dayText, timeOfDay } from '../../parts/units';
 import { title } from '../reckon/schema';
+import MouldFits from './MouldFits.vue';
 import NumberOf from './NumberOf.vue';
 
 /** A machine of the shop: what is known of it, how and since when. The same page enters a new one. */
@@ -215,6 +216,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
             </div>
             <p v-else class="quiet">A lead enters machines and moulds, and what is known of them.</p>
         </form>
+        <MouldFits v-if="detail?.kind.is_mould" :mould="detail.machine.id" :after="detail.after" />
         <section v-if="log.length" class="card mt-4" aria-labelledby="said">
             <h2 id="said">What was said of it</h2>
             <table class="rows">

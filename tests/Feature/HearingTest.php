@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Runs\Models\Run;
+
+/** @return list<array<string, mixed>> a pull in two stages as a gauge at ten readings a second posts it */
+function pullAt(float $go, float $seal, float $leakKpaMin = 0.0): array
+{
+    $readings = [];
+    for ($i = 0; $i < 260; $i++) {
+        $t = $i / 10 - 2;
+        $since = $t - $seal;
+        $kpa = match (true) {
+            $since <= 0 => 101.3,
+            $since <= 3 => 82 + 19.3 * exp(-$since / 0.8),
+            default => 30 + 52 * exp(-($since - 3) / 0.2) + $leakKpaMin * ($since - 3) / 60,
+        };
+        $readings[] = [
+            'machine' => 'Bellows',
+            'channel' => 'vacuum_kpa',
+            'value' => round($kpa + 0.1 * sin($i * 12.9898), 3),
+            'at' => $go + $t,
+        ];
+    }
+
+    return $readings;
+}
+
+function pulledRun(): string
+{
+    $id = test()->signedIn()
+        ->postJson('/api/v1/runs', jobOf('syrup feeder tray', 'former', 'Bellows', 'L-0093'))
+        ->assertCreated()
+        ->json('summary.id');
+    walkRun($id);
+    tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    foreach (['clamp', 'heat', 'go'] as $step) {
+        tell($id, [['type' => 'step_done', 'data' => ['step' => $step, 'piece' => 1, 'reason' => 'a test does not wait']]]);
+    }
+
+    return $id;
+}
+
+function goneAt(string $run): float
+{
+    return Run::query()->with(['events.by'])->findOrFail($run)->state()->pieces[1]->done['go']['at'];
+}
+
+it('hears a pull off the gauge, without a touch', function (): void {
+    $id = pulledRun();
+    expect($this->getJson("/api/v1/runs/{$id}/heard")->assertOk()->json('items'))->toBe([]);
+    $this->travel(60)->seconds();
+    $this->postJson('/api/v1/readings', ['readings' => pullAt(goneAt($id), 1.4)])->assertCreated();
+    [$heard] = $this->getJson("/api/v1/runs/{$id}/heard")->assertOk()->json('items');
+    expect($heard['piece'])->toBe(1)
+        ->and($heard['state'])->toBe('ok')
+        ->and(array_column($heard['marks'], 'what'))->toBe(['sealed', 'tank'])
+        // Two seconds of air come before the go.
+        ->and($heard['marks'][0]['at_s'])->toEqualWithDelta(3.4, 0.15)
+        ->and($heard['marks'][1]['at_s'])->toEqualWithDelta(6.4, 0.2)
+        ->and(count($heard['points']))->toBeLessThanOrEqual(320);
+});
+
+it('names a pull that leaks, and one that never sealed', function (float $seal, float $leak, string $state, string $says): void {
+    $id = pulledRun();
+    $this->travel(60)->seconds();
+    $this->postJson('/api/v1/readings', ['readings' => pullAt(goneAt($id), $seal, $leak)])->assertCreated();
+    [$heard] = $this->getJson("/api/v1/runs/{$id}/heard")->assertOk()->json('items');
+    expect($heard['state'])->toBe($state)->and($heard['says'])->toContain($says);
+})->with([
+    'leaks' => [1.0, 24.0, 'warn', 'leak'],
+    'no seal' => [99.0, 0.0, 'block', 'never closed'],
+]);
+
+it('hears nothing where nothing is told, of any process', function (): void {
+    $run = Run::query()->whereHas('product', static fn ($q) => $q->where('process', 'injection'))->firstOrFail();
+    $this->signedIn()->getJson("/api/v1/runs/{$run->id}/heard")->assertOk()->assertExactJson(['items' => [], 'next' => null]);
+    $this->getJson('/api/v1/runs/'.fake_uuid().'/heard')->assertNotFound();
+});
+
+it('counts a run of several pieces as good when all of them are', function (): void {
+    $this->signedIn();
+    foreach (['good', 'scrap'] as $verdict) {
+        foreach ($this->getJson("/api/v1/runs?process=injection&verdict={$verdict}")->assertOk()->json('items') as $run) {
+            expect($verdict === 'good' ? $run['bad'] : 0)->toBe(0)
+                ->and($verdict === 'scrap' ? $run['bad'] : 1)->toBeGreaterThan(0);
+        }
+    }
+    expect($this->getJson('/api/v1/runs?process=extrusion&verdict=good')->json('items'))->not->toBe([]);
+});
