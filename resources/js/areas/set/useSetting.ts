@@ -13,6 +13,7 @@ import type {
     Process,
     Product,
 } from '../../api/types';
+import { filled, takers, withoutMoulds } from './places';
 
 export interface Draft {
     product_id: number | null;
@@ -59,23 +60,11 @@ export function useSetting() {
     const product = computed(() => shop.products.find((p) => p.id === draft.value.product_id) ?? null);
     const process = computed(() => shop.processes.find((p) => p.id === product.value?.process) ?? null);
     /** Machines that can take a place of this process. */
-    const machinesFor = (role: string) => {
-        const kinds = process.value?.roles.find((r) => r.id === role)?.kinds ?? [];
-        return shop.machines.filter((m) => kinds.includes(m.kind));
-    };
+    const machinesFor = (role: string) => takers(process.value, shop.machines, role);
 
-    /** Every place gets a machine that can take it; one that was chosen stays. */
     function fillPlaces() {
-        const chosen = draft.value.machines;
-        draft.value.machines = Object.fromEntries(
-            (process.value?.roles ?? []).map((role) => {
-                const can = machinesFor(role.id);
-                const kept = can.find((m) => m.id === chosen[role.id]);
-                // A mould is the product's own, not just any that would fit the process.
-                const usual = role.throughout ? product.value?.mould_id : can[0]?.id;
-                return [role.id, kept?.id ?? usual ?? null];
-            }),
-        );
+        const d = draft.value;
+        d.machines = filled(process.value, shop.machines, d.machines, product.value?.mould_id);
     }
 
     async function load() {
