@@ -1,6 +1,6 @@
 import type { Machine, Process } from '../../api/types';
 
-type Places = Record<string, number | null | undefined>;
+type Places = Record<string, number | null>;
 
 /** Machines that can take a place of a process. */
 export function takers(process: Process | null, machines: Machine[], role: string): Machine[] {

@@ -162,8 +162,7 @@ export function useSetting() {
         problem.value = null;
         // Another machine, another look; another product hangs in its own mould.
         answers.value = {};
-        for (const role of process.value?.roles ?? [])
-            if (role.throughout) draft.value.machines[role.id] = null;
+        draft.value.machines = withoutMoulds(process.value, draft.value.machines);
         fillPlaces();
     }
 
