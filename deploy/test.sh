@@ -77,17 +77,21 @@ e2e() {
     need_packages chromium
     prepare_screens
     # A shop for each worker, started as anybody would start one.
-    local number state port shops=() workers=${E2E_WORKERS:-2}
+    local number state port shops=() started=() workers=${E2E_WORKERS:-2}
     for number in $(seq "$workers"); do
         state=$HERE/storage/e2e$number
         shop_at "$state" stop >/dev/null 2>&1
         is_root && [ -d "$state" ] && rm -rf "$(STATE=$state cluster_dir)"
         rm -rf "$state"
         port=$(free_port $((8180 + 10 * number)))
-        if ! shop_at "$state" start --port "$port" >"$OUT/start" 2>&1; then
-            cat "$OUT/start"; count 0 1; return
-        fi
+        # One fills itself in while the next begins: which it does when this one has its database's port.
+        shop_at "$state" start --port "$port" >"$OUT/start$number" 2>&1 &
+        started+=("$!")
+        until [ -s "$state/run/pg-port" ] || ! kill -0 "${started[number - 1]}" 2>/dev/null; do sleep 0.5; done
         shops+=("http://127.0.0.1:$port=$state")
+    done
+    for number in $(seq "$workers"); do
+        if ! wait "${started[number - 1]}"; then cat "$OUT/start$number"; count 0 1; return; fi
     done
     env -i PATH="$PATH" HOME="${HOME:-/root}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 400
     local good bad
