@@ -11,6 +11,7 @@ use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Role;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Routing\Route as RouteOfOne;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Str;
@@ -155,7 +156,7 @@ final readonly class Contract
     }
 
     /**
-     * What each path takes: from the rules that check it.
+     * What each path takes: its places from the route, its body or its query from the rules that check it.
      *
      * @param  array<string, mixed>  $document
      * @return array<string, mixed>
@@ -165,30 +166,59 @@ final readonly class Contract
         foreach (Route::getRoutes()->getRoutes() as $route) {
             $path = '/'.Str::after($route->uri(), 'api/v1/');
             $method = strtolower($route->methods()[0]);
+            if (! isset($document['paths'][$path][$method])) {
+                continue;
+            }
+            $operation = &$document['paths'][$path][$method];
             $body = self::bodyOf($route);
-            if ($body === null || ! isset($document['paths'][$path][$method])) {
-                continue;
-            }
-            if ($method === 'get') {
-                $document['paths'][$path][$method]['parameters'] = [
-                    ...($document['paths'][$path][$method]['parameters'] ?? []),
-                    ...self::inQuery($body),
-                ];
-
-                continue;
-            }
-            if (isset($document['paths'][$path][$method]['requestBody'])) {
-                continue;
-            }
-            $name = substr((string) strrchr($body::class, '\\'), 1);
-            $document['components']['schemas'][$name] = self::bodySchema($body);
-            $document['paths'][$path][$method]['requestBody'] = [
-                'required' => true,
-                'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$name}"]]],
+            $parameters = [
+                ...self::inPath($route),
+                ...($operation['parameters'] ?? []),
+                ...($body !== null && $method === 'get' ? self::inQuery($body) : []),
             ];
+            if ($parameters !== []) {
+                $operation['parameters'] = $parameters;
+            }
+            // What is uploaded, and what is checked row by row, describes itself.
+            if ($body !== null && $method !== 'get' && ! isset($operation['requestBody'])) {
+                $name = class_basename($body);
+                $document['components']['schemas'][$name] = self::bodySchema($body);
+                $operation['requestBody'] = [
+                    'required' => true,
+                    'content' => ['application/json' => ['schema' => ['$ref' => "#/components/schemas/{$name}"]]],
+                ];
+            }
+            unset($operation);
         }
 
         return $document;
+    }
+
+    /** @return list<array<string, mixed>> the places of a path, as the route lets them be */
+    private static function inPath(RouteOfOne $route): array
+    {
+        $counted = [];
+        foreach ($route->signatureParameters(['subClass' => Model::class]) as $parameter) {
+            /** @var class-string<Model> $model */
+            $model = (string) $parameter->getType();
+            $counted[$parameter->getName()] = (new $model)->getKeyType() === 'int';
+        }
+
+        return array_values(array_map(static function (string $name) use ($route, $counted): array {
+            $pattern = $route->wheres[$name] ?? '';
+            $choices = preg_match('/^[a-z]+(\|[a-z]+)*$/', $pattern) === 1 ? explode('|', $pattern) : [];
+
+            return [
+                'name' => $name,
+                'in' => 'path',
+                'required' => true,
+                'schema' => match (true) {
+                    $choices !== [] => ['type' => 'string', 'enum' => $choices],
+                    $counted[$name] ?? false => ['type' => 'integer'],
+                    default => ['type' => 'string'],
+                },
+            ];
+        }, $route->parameterNames()));
     }
 
     private static function bodyOf(RouteOfOne $route): ?Body

@@ -10,8 +10,8 @@ use App\Bench\Models\Mesh;
 use App\Bench\Models\Task;
 use App\Bench\Support\DoTask;
 use App\Bench\Support\Tasks;
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Illuminate\Http\JsonResponse;
@@ -35,11 +35,7 @@ final class CalcController extends Controller
         operationId: 'getCalculations',
         summary: 'Every calculation by name',
         tags: ['calc'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('CatalogueEntryData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'CatalogueEntryData')],
     )]
     public function index(): JsonResponse
     {

@@ -7,8 +7,8 @@ namespace App\Bench\Http;
 use App\Bench\Data\MeshData;
 use App\Bench\Models\Mesh;
 use App\Bench\Support\MeshStore;
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
@@ -34,11 +34,7 @@ final class MeshController extends Controller
         operationId: 'getMeshes',
         summary: 'Uploaded STL files, the newest first',
         tags: ['calc'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('MeshData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'MeshData')],
     )]
     public function index(Request $request): JsonResponse
     {
@@ -69,11 +65,7 @@ final class MeshController extends Controller
                 ),
             ),
         ),
-        responses: [new OA\Response(
-            response: 201,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/MeshData'),
-        )],
+        responses: [new Answer(201, 'kept', 'MeshData')],
     )]
     public function store(Request $request): JsonResponse
     {
@@ -99,8 +91,7 @@ final class MeshController extends Controller
         operationId: 'deleteMesh',
         summary: 'Take an STL file away',
         tags: ['calc'],
-        parameters: [new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 204, description: 'gone')],
+        responses: [new Answer(204, 'gone')],
     )]
     public function destroy(Mesh $mesh): JsonResponse
     {
@@ -116,7 +107,6 @@ final class MeshController extends Controller
         summary: 'Facets for a drawing: eleven float32 each, little endian: three vertices in mm, draft in degrees, and 0 open, 1 side, 2 undercut or 3 base',
         tags: ['calc'],
         parameters: [
-            new OA\Parameter(name: 'mesh', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
             new OA\Parameter(name: 'pull', in: 'query', schema: new OA\Schema(type: 'string')),
             new OA\Parameter(name: 'male', in: 'query', schema: new OA\Schema(type: 'boolean')),
             new OA\Parameter(name: 'units', in: 'query', schema: new OA\Schema(type: 'string')),

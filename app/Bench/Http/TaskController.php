@@ -6,6 +6,7 @@ namespace App\Bench\Http;
 
 use App\Bench\Data\TaskData;
 use App\Bench\Models\Task;
+use App\Http\Answer;
 use App\Http\Controller;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
@@ -18,17 +19,7 @@ final class TaskController extends Controller
         operationId: 'getTask',
         summary: 'How far a long calculation or import is, and its answer',
         tags: ['calc'],
-        parameters: [new OA\Parameter(
-            name: 'task',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string', format: 'uuid'),
-        )],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/TaskData'),
-        )],
+        responses: [new Answer(200, 'ok', 'TaskData')],
     )]
     public function show(Task $task): JsonResponse
     {

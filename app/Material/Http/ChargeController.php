@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\BeginCharge;
 use App\Material\Actions\WeighCharge;
 use App\Material\Data\ChargeData;
@@ -33,11 +33,7 @@ final class ChargeController extends Controller
         operationId: 'getCharges',
         summary: 'Charges being weighed or waiting, and the last ones used',
         tags: ['weigh'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ChargeData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ChargeData')],
     )]
     public function index(): JsonResponse
     {
@@ -57,11 +53,7 @@ final class ChargeController extends Controller
         operationId: 'beginCharge',
         summary: 'Begin a charge for a product or of a mix; the core rounds it to the scale',
         tags: ['weigh'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'begun',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(201, 'begun', 'ChargeData')],
     )]
     public function store(BeginChargeRequest $request, BeginCharge $begin): JsonResponse
     {
@@ -75,17 +67,7 @@ final class ChargeController extends Controller
         operationId: 'getCharge',
         summary: 'A charge as it stands',
         tags: ['weigh'],
-        parameters: [new OA\Parameter(
-            name: 'charge',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(200, 'ok', 'ChargeData')],
     )]
     public function show(Charge $charge): JsonResponse
     {
@@ -99,17 +81,7 @@ final class ChargeController extends Controller
         operationId: 'weighIn',
         summary: 'Put a weighing into a charge; negative takes out again',
         tags: ['weigh'],
-        parameters: [new OA\Parameter(
-            name: 'charge',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'in',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(201, 'in', 'ChargeData')],
     )]
     public function weighing(WeighInRequest $request, Charge $charge): JsonResponse
     {
@@ -133,17 +105,7 @@ final class ChargeController extends Controller
         operationId: 'rescaleCharge',
         summary: 'Scale a charge up or down, every target in proportion',
         tags: ['weigh'],
-        parameters: [new OA\Parameter(
-            name: 'charge',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'scaled',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(201, 'scaled', 'ChargeData')],
     )]
     public function total(RescaleChargeRequest $request, Charge $charge): JsonResponse
     {
@@ -158,17 +120,7 @@ final class ChargeController extends Controller
         operationId: 'finishCharge',
         summary: 'Weighed out: the charge waits for its run',
         tags: ['weigh'],
-        parameters: [new OA\Parameter(
-            name: 'charge',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'waits',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(201, 'waits', 'ChargeData')],
     )]
     public function finish(FinishChargeRequest $request, Charge $charge): JsonResponse
     {
@@ -182,17 +134,7 @@ final class ChargeController extends Controller
         operationId: 'returnCharge',
         summary: 'Give an unused charge back to its lots',
         tags: ['weigh'],
-        parameters: [new OA\Parameter(
-            name: 'charge',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'given back',
-            content: new OA\JsonContent(ref: '#/components/schemas/ChargeData'),
-        )],
+        responses: [new Answer(201, 'given back', 'ChargeData')],
     )]
     public function giveBack(ReturnChargeRequest $request, Charge $charge): JsonResponse
     {
@@ -207,16 +149,7 @@ final class ChargeController extends Controller
         operationId: 'chargeLabel',
         summary: 'The charge\'s label as pdf or svg',
         tags: ['weigh'],
-        parameters: [
-            new OA\Parameter(name: 'charge', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-            new OA\Parameter(
-                name: 'format',
-                in: 'path',
-                required: true,
-                schema: new OA\Schema(type: 'string', enum: ['pdf', 'svg']),
-            ),
-        ],
-        responses: [new OA\Response(response: 200, description: 'the label')],
+        responses: [new Answer(200, 'the label')],
     )]
     public function label(Charge $charge, string $format, Label $label): Response
     {

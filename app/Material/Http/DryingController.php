@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Material\Actions\DryLot;
 use App\Material\Data\DryBoardData;
@@ -31,11 +32,7 @@ final class DryingController extends Controller
         operationId: 'getDryBoard',
         summary: 'The drying board',
         tags: ['drying'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/DryBoardData'),
-        )],
+        responses: [new Answer(200, 'ok', 'DryBoardData')],
     )]
     public function index(): JsonResponse
     {
@@ -72,18 +69,8 @@ final class DryingController extends Controller
         operationId: 'loadDryer',
         summary: 'Put a lot into a dryer, or see how long it would take',
         tags: ['drying'],
-        responses: [
-            new OA\Response(
-                response: 200,
-                description: 'what it would take',
-                content: new OA\JsonContent(ref: '#/components/schemas/DryPlanData'),
-            ),
-            new OA\Response(
-                response: 201,
-                description: 'in the dryer',
-                content: new OA\JsonContent(ref: '#/components/schemas/DryingData'),
-            ),
-        ],
+        responses: [new Answer(200, 'what it would take', 'DryPlanData'),
+            new Answer(201, 'in the dryer', 'DryingData')],
     )]
     public function store(LoadDryerRequest $request): JsonResponse
     {
@@ -100,17 +87,7 @@ final class DryingController extends Controller
         operationId: 'emptyDryer',
         summary: 'Take a lot out of the dryer',
         tags: ['drying'],
-        parameters: [new OA\Parameter(
-            name: 'drying',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'out',
-            content: new OA\JsonContent(ref: '#/components/schemas/LotData'),
-        )],
+        responses: [new Answer(201, 'out', 'LotData')],
     )]
     public function out(EmptyDryerRequest $request, Drying $drying): JsonResponse
     {

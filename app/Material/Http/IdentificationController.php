@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\KeepIdentification;
 use App\Material\Data\SortingTestData;
 use App\Material\Http\Requests\KeepIdentificationRequest;
@@ -22,11 +22,7 @@ final class IdentificationController extends Controller
         operationId: 'getSortingTests',
         summary: 'The safe tests by which a polymer is found',
         tags: ['sorting'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('SortingTestData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'SortingTestData')],
     )]
     public function tests(Knowledge $knowledge): JsonResponse
     {
@@ -51,11 +47,7 @@ final class IdentificationController extends Controller
         operationId: 'keepIdentification',
         summary: 'Keep what the tests say; the core decides anew from the evidence',
         tags: ['sorting'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/IdentifyRankResult'),
-        )],
+        responses: [new Answer(201, 'kept', 'IdentifyRankResult')],
     )]
     public function store(KeepIdentificationRequest $request, KeepIdentification $keep): JsonResponse
     {

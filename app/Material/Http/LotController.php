@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\ActOnLot;
 use App\Material\Actions\DeliverLot;
 use App\Material\Actions\MergeLots;
@@ -37,11 +37,7 @@ final class LotController extends Controller
         operationId: 'getLots',
         summary: 'Lots on the shelves, by polymer; the next page begins after a lot',
         tags: ['lots'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('LotData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'LotData')],
     )]
     public function index(GetLotsRequest $request, Shelves $shelves): JsonResponse
     {
@@ -63,12 +59,7 @@ final class LotController extends Controller
         operationId: 'getLot',
         summary: 'A lot, by number or code, with its ledger and where it came from and went',
         tags: ['lots'],
-        parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/LotDetailData'),
-        )],
+        responses: [new Answer(200, 'ok', 'LotDetailData')],
     )]
     public function show(string $lot, LotDetail $detail): JsonResponse
     {
@@ -83,11 +74,7 @@ final class LotController extends Controller
         operationId: 'deliverLot',
         summary: 'Take a delivery in as a new container',
         tags: ['lots'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'taken in',
-            content: new OA\JsonContent(ref: '#/components/schemas/LotData'),
-        )],
+        responses: [new Answer(201, 'taken in', 'LotData')],
     )]
     public function store(DeliverLotRequest $request, DeliverLot $deliver): JsonResponse
     {
@@ -109,12 +96,7 @@ final class LotController extends Controller
         operationId: 'actOnLot',
         summary: 'Split, shred, count, waste, place, note contamination, identify, doubt, or put right a mass meant in kilograms',
         tags: ['lots'],
-        parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'done; the lots it touched',
-            content: new ListOf('LotData'),
-        )],
+        responses: [new Answer(201, 'done; the lots it touched', list: 'LotData')],
     )]
     public function act(ActOnLotRequest $request, Lot $lot, ActOnLot $do): JsonResponse
     {
@@ -128,18 +110,8 @@ final class LotController extends Controller
         operationId: 'mergeLots',
         summary: 'Put lots of one polymer together, or see what that would do',
         tags: ['lots'],
-        responses: [
-            new OA\Response(
-                response: 200,
-                description: 'what it would become',
-                content: new OA\JsonContent(ref: '#/components/schemas/MergeData'),
-            ),
-            new OA\Response(
-                response: 201,
-                description: 'done; the lots it touched',
-                content: new ListOf('LotData'),
-            ),
-        ],
+        responses: [new Answer(200, 'what it would become', 'MergeData'),
+            new Answer(201, 'done; the lots it touched', list: 'LotData')],
     )]
     public function merge(MergeLotsRequest $request, MergeLots $merge): JsonResponse
     {
@@ -181,16 +153,7 @@ final class LotController extends Controller
         operationId: 'lotLabel',
         summary: 'The container\'s label as pdf or svg',
         tags: ['lots'],
-        parameters: [
-            new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-            new OA\Parameter(
-                name: 'format',
-                in: 'path',
-                required: true,
-                schema: new OA\Schema(type: 'string', enum: ['pdf', 'svg']),
-            ),
-        ],
-        responses: [new OA\Response(response: 200, description: 'the label')],
+        responses: [new Answer(200, 'the label')],
     )]
     public function label(string $lot, string $format, Label $label): Response
     {
@@ -218,8 +181,7 @@ final class LotController extends Controller
         operationId: 'lotHistory',
         summary: 'A lot\'s whole history; docs/formats/lot.schema.json',
         tags: ['lots'],
-        parameters: [new OA\Parameter(name: 'lot', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'the file')],
+        responses: [new Answer(200, 'the file')],
     )]
     public function history(string $lot, LotHistory $history): Response
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\KeepMix;
 use App\Material\Http\Requests\KeepMixRequest;
 use App\Material\Models\Mix;
@@ -25,11 +25,7 @@ final class MixController extends Controller
         operationId: 'getMixes',
         summary: 'Mixes, the newest version of each',
         tags: ['weigh'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('MixData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'MixData')],
     )]
     public function index(): JsonResponse
     {
@@ -49,11 +45,7 @@ final class MixController extends Controller
         operationId: 'keepMix',
         summary: 'Keep a mix as the next version of its name',
         tags: ['weigh'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/MixData'),
-        )],
+        responses: [new Answer(201, 'kept', 'MixData')],
     )]
     public function store(KeepMixRequest $request, KeepMix $keep): JsonResponse
     {

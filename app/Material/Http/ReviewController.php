@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Queries\ShopReview;
 use App\Shop\Models\PolymerOverride;
 use Illuminate\Http\JsonResponse;
@@ -18,11 +18,7 @@ final class ReviewController extends Controller
         operationId: 'getReview',
         summary: 'What older rules let in and a lead looks at again',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ReviewItemData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ReviewItemData')],
     )]
     public function __invoke(ShopReview $review): JsonResponse
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\CloseSorting;
 use App\Material\Actions\SortPieces;
 use App\Material\Http\Requests\CloseSortingRequest;
@@ -31,11 +31,7 @@ final class SortingController extends Controller
         operationId: 'getSortings',
         summary: 'Sortings, the newest first',
         tags: ['sorting'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('SortingData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'SortingData')],
     )]
     public function index(): JsonResponse
     {
@@ -55,11 +51,7 @@ final class SortingController extends Controller
         operationId: 'startSorting',
         summary: 'Begin a sorting with what the whole batch weighs',
         tags: ['sorting'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'begun',
-            content: new OA\JsonContent(ref: '#/components/schemas/SortingData'),
-        )],
+        responses: [new Answer(201, 'begun', 'SortingData')],
     )]
     public function store(StartSortingRequest $request): JsonResponse
     {
@@ -73,17 +65,7 @@ final class SortingController extends Controller
         operationId: 'getSorting',
         summary: 'A sorting as it stands',
         tags: ['sorting'],
-        parameters: [new OA\Parameter(
-            name: 'sorting',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SortingData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SortingData')],
     )]
     public function show(Sorting $sorting): JsonResponse
     {
@@ -97,17 +79,7 @@ final class SortingController extends Controller
         operationId: 'openBin',
         summary: 'Open a container; without a polymer it is waste',
         tags: ['sorting'],
-        parameters: [new OA\Parameter(
-            name: 'sorting',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'open',
-            content: new OA\JsonContent(ref: '#/components/schemas/SortingData'),
-        )],
+        responses: [new Answer(201, 'open', 'SortingData')],
     )]
     public function bin(OpenBinRequest $request, Sorting $sorting): JsonResponse
     {
@@ -121,17 +93,7 @@ final class SortingController extends Controller
         operationId: 'sortPieces',
         summary: 'Put pieces or a weight into a container, or take an entry back',
         tags: ['sorting'],
-        parameters: [new OA\Parameter(
-            name: 'sorting',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'in',
-            content: new OA\JsonContent(ref: '#/components/schemas/SortingData'),
-        )],
+        responses: [new Answer(201, 'in', 'SortingData')],
     )]
     public function entry(SortPiecesRequest $request, Sorting $sorting): JsonResponse
     {
@@ -145,17 +107,7 @@ final class SortingController extends Controller
         operationId: 'closeSorting',
         summary: 'Close: the containers become lots; a balance that does not close needs a reason',
         tags: ['sorting'],
-        parameters: [new OA\Parameter(
-            name: 'sorting',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'closed',
-            content: new OA\JsonContent(ref: '#/components/schemas/SortingData'),
-        )],
+        responses: [new Answer(201, 'closed', 'SortingData')],
     )]
     public function close(CloseSortingRequest $request, Sorting $sorting, CloseSorting $close): JsonResponse
     {

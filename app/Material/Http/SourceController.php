@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Material\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\TrustSource;
 use App\Material\Http\Requests\AddSourceRequest;
 use App\Material\Http\Requests\TrustSourceRequest;
@@ -29,11 +29,7 @@ final class SourceController extends Controller
         operationId: 'getSources',
         summary: 'Where material comes from',
         tags: ['sources'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('SourceData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'SourceData')],
     )]
     public function index(): JsonResponse
     {
@@ -49,11 +45,7 @@ final class SourceController extends Controller
         operationId: 'addSource',
         summary: 'A new source begins on trial',
         tags: ['sources'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'added',
-            content: new OA\JsonContent(ref: '#/components/schemas/SourceData'),
-        )],
+        responses: [new Answer(201, 'added', 'SourceData')],
     )]
     public function store(AddSourceRequest $request): JsonResponse
     {
@@ -72,17 +64,7 @@ final class SourceController extends Controller
         operationId: 'getSource',
         summary: 'A source and what it has taught',
         tags: ['sources'],
-        parameters: [new OA\Parameter(
-            name: 'source',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SourceDetailData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SourceDetailData')],
     )]
     public function show(Source $source): JsonResponse
     {
@@ -96,17 +78,7 @@ final class SourceController extends Controller
         operationId: 'trustSource',
         summary: 'A trial, an acceptance or a delivery check; the ladder is the core\'s',
         tags: ['sources'],
-        parameters: [new OA\Parameter(
-            name: 'source',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'noted',
-            content: new OA\JsonContent(ref: '#/components/schemas/SourceDetailData'),
-        )],
+        responses: [new Answer(201, 'noted', 'SourceDetailData')],
     )]
     public function trust(TrustSourceRequest $request, Source $source, TrustSource $trust): JsonResponse
     {

@@ -7,6 +7,7 @@ namespace App\Material\Http;
 use App\Bench\Data\TaskData;
 use App\Bench\Models\Task;
 use App\Bench\Support\Tasks;
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Material\Actions\ImportRows;
 use App\Material\Http\Requests\ImportCsvRequest;
@@ -34,13 +35,7 @@ final class TransferController extends Controller
         operationId: 'exportCsv',
         summary: 'Sources, lots, movements or mixes as CSV',
         tags: ['lots'],
-        parameters: [new OA\Parameter(
-            name: 'kind',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string', enum: ['sources', 'lots', 'movements', 'mixes']),
-        )],
-        responses: [new OA\Response(response: 200, description: 'the file')],
+        responses: [new Answer(200, 'the file')],
     )]
     public function export(string $kind): Response
     {
@@ -136,12 +131,6 @@ final class TransferController extends Controller
         operationId: 'importCsv',
         summary: 'Bring CSV in, all or nothing; with preview only say what it would do',
         tags: ['lots'],
-        parameters: [new OA\Parameter(
-            name: 'kind',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string', enum: ['sources', 'lots', 'movements', 'mixes']),
-        )],
         requestBody: new OA\RequestBody(
             required: true,
             content: new OA\MediaType(

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\People\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\People\Data\KeyData;
 use App\People\Data\ScreenData;
 use App\People\Http\Requests\MakeTokenRequest;
@@ -31,11 +31,7 @@ final class AccessController extends Controller
         operationId: 'getTokens',
         summary: 'Every token, without its secret',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('KeyData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'KeyData')],
     )]
     public function tokens(): JsonResponse
     {
@@ -103,13 +99,7 @@ final class AccessController extends Controller
         operationId: 'revokeToken',
         summary: 'Revoke a token',
         tags: ['shop'],
-        parameters: [new OA\Parameter(
-            name: 'token',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(response: 204, description: 'revoked')],
+        responses: [new Answer(204, 'revoked')],
     )]
     public function revokeToken(PersonalAccessToken $token): JsonResponse
     {
@@ -124,11 +114,7 @@ final class AccessController extends Controller
         operationId: 'getScreens',
         summary: 'Screens on which a PIN is enough, and whose',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ScreenData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ScreenData')],
     )]
     public function screens(): JsonResponse
     {
@@ -149,13 +135,7 @@ final class AccessController extends Controller
         operationId: 'forgetScreen',
         summary: 'Forget a screen: there the password is needed again',
         tags: ['shop'],
-        parameters: [new OA\Parameter(
-            name: 'screen',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(response: 204, description: 'forgotten')],
+        responses: [new Answer(204, 'forgotten')],
     )]
     public function forgetScreen(Device $screen): JsonResponse
     {

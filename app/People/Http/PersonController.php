@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\People\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\People\Data\ColleagueData;
 use App\People\Http\Requests\AddPersonRequest;
 use App\People\Http\Requests\ChangePersonRequest;
@@ -35,11 +35,7 @@ final class PersonController extends Controller
         operationId: 'getPeople',
         summary: 'Everybody of the shop',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('PersonData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'PersonData')],
     )]
     public function index(): JsonResponse
     {
@@ -58,11 +54,7 @@ final class PersonController extends Controller
         operationId: 'setPreferences',
         summary: 'Units, light or dark, glove size',
         tags: ['session'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/PreferencesData'),
-        )],
+        responses: [new Answer(200, 'ok', 'PreferencesData')],
     )]
     public function preferences(SetPreferencesRequest $request): JsonResponse
     {
@@ -77,7 +69,7 @@ final class PersonController extends Controller
         operationId: 'setPin',
         summary: 'Set the PIN for switching person on a known screen',
         tags: ['session'],
-        responses: [new OA\Response(response: 204, description: 'set')],
+        responses: [new Answer(204, 'set')],
     )]
     public function pin(SetPinRequest $request): JsonResponse
     {
@@ -96,7 +88,7 @@ final class PersonController extends Controller
         operationId: 'setPassword',
         summary: 'Change the own password; every other sign-in of this person ends',
         tags: ['session'],
-        responses: [new OA\Response(response: 204, description: 'changed')],
+        responses: [new Answer(204, 'changed')],
     )]
     public function password(SetPasswordRequest $request, People $people): JsonResponse
     {
@@ -116,11 +108,7 @@ final class PersonController extends Controller
         operationId: 'getAllPeople',
         summary: 'Everybody, also who was switched off',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ColleagueData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ColleagueData')],
     )]
     public function all(): JsonResponse
     {
@@ -145,11 +133,7 @@ final class PersonController extends Controller
         operationId: 'addPerson',
         summary: 'Somebody new',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'added',
-            content: new OA\JsonContent(ref: '#/components/schemas/PersonData'),
-        )],
+        responses: [new Answer(201, 'added', 'PersonData')],
     )]
     public function store(AddPersonRequest $request): JsonResponse
     {
@@ -164,13 +148,7 @@ final class PersonController extends Controller
         operationId: 'changePerson',
         summary: 'Switch off or on, or another role; the shop keeps a lead',
         tags: ['shop'],
-        parameters: [new OA\Parameter(
-            name: 'person',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(response: 204, description: 'changed')],
+        responses: [new Answer(204, 'changed')],
     )]
     public function change(ChangePersonRequest $request, User $person, People $people): JsonResponse
     {
@@ -186,13 +164,7 @@ final class PersonController extends Controller
         operationId: 'resetPerson',
         summary: 'A new password for somebody else; PIN, screens and sign-ins of that person are forgotten',
         tags: ['shop'],
-        parameters: [new OA\Parameter(
-            name: 'person',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(response: 204, description: 'reset')],
+        responses: [new Answer(204, 'reset')],
     )]
     public function reset(ResetPersonRequest $request, User $person, People $people): JsonResponse
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\People\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\People\Data\SessionData;
 use App\People\Http\Requests\SignInRequest;
@@ -36,11 +37,7 @@ final class SessionController extends Controller
         operationId: 'getSession',
         summary: 'Who is signed in here',
         tags: ['session'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SessionData')],
     )]
     public function show(Request $request): JsonResponse
     {
@@ -54,11 +51,7 @@ final class SessionController extends Controller
         operationId: 'signIn',
         summary: 'Sign in with a password',
         tags: ['session'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SessionData')],
     )]
     public function store(SignInRequest $request): JsonResponse
     {
@@ -90,11 +83,7 @@ final class SessionController extends Controller
         operationId: 'switchPerson',
         summary: 'Switch person by PIN on a known screen',
         tags: ['session'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SessionData')],
     )]
     public function pin(SwitchPersonRequest $request): JsonResponse
     {
@@ -130,11 +119,7 @@ final class SessionController extends Controller
         operationId: 'signOut',
         summary: 'Sign out',
         tags: ['session'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/SessionData'),
-        )],
+        responses: [new Answer(200, 'ok', 'SessionData')],
     )]
     public function destroy(Request $request): JsonResponse
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Runs\Models\Run;
 use App\Runs\Queries\FloorView;
@@ -17,11 +18,7 @@ final class FloorController extends Controller
         operationId: 'getFloor',
         summary: 'What runs, what waits, what needs hands next',
         tags: ['floor'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/FloorData'),
-        )],
+        responses: [new Answer(200, 'ok', 'FloorData')],
     )]
     public function __invoke(FloorView $floor): JsonResponse
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Runs\Actions\PlanRun;
 use App\Runs\Http\Requests\PlanRequest;
@@ -18,11 +19,7 @@ final class PlanController extends Controller
         operationId: 'planRun',
         summary: 'The whole answer for a job by its product\'s process: charge, settings, timers, checks, safety',
         tags: ['runs'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/PlanData'),
-        )],
+        responses: [new Answer(200, 'ok', 'PlanData')],
     )]
     public function __invoke(PlanRequest $request, PlanRun $plan, Processes $processes): JsonResponse
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Runs\Actions\TakeReadings;
 use App\Runs\Http\Requests\PostReadingsRequest;
 use App\Runs\Models\Run;
@@ -58,14 +58,8 @@ final class ReadingController extends Controller
                 ],
             ),
         ),
-        responses: [
-            new OA\Response(
-                response: 201,
-                description: 'stored',
-                content: new OA\JsonContent(ref: '#/components/schemas/ReadingsTakenData'),
-            ),
-            new OA\Response(response: 409, description: 'the id was used for another batch'),
-        ],
+        responses: [new Answer(201, 'stored', 'ReadingsTakenData'),
+            new Answer(409, 'the id was used for another batch')],
     )]
     public function store(PostReadingsRequest $request, TakeReadings $take): JsonResponse
     {
@@ -77,7 +71,6 @@ final class ReadingController extends Controller
         operationId: 'getRunReadings',
         summary: 'A run\'s readings, thinned for a chart',
         tags: ['readings'],
-        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
         responses: [new OA\Response(
             response: 200,
             description: 'by channel: [seconds since 1970, value]',
@@ -102,8 +95,7 @@ final class ReadingController extends Controller
         operationId: 'getRunHeard',
         summary: 'What instruments told of a run\'s pieces, without a touch',
         tags: ['readings'],
-        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(response: 200, description: 'ok', content: new ListOf('HeardData'))],
+        responses: [new Answer(200, 'ok', list: 'HeardData')],
     )]
     public function heard(Run $run, Hearing $hearing): JsonResponse
     {

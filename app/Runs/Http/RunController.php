@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\People\Models\User;
 use App\People\Support\KnownDevice;
 use App\Runs\Actions\PlanRun;
@@ -48,11 +48,7 @@ final class RunController extends Controller
 
     /** Keyset pages by (started_at, id), newest first: as fast on the last page as on the first. */
     #[OA\Get(path: '/runs', operationId: 'getRuns', summary: 'Runs, newest first', tags: ['runs'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('RunSummaryData'),
-        )])]
+        responses: [new Answer(200, 'ok', list: 'RunSummaryData')])]
     public function index(GetRunsRequest $request): JsonResponse
     {
         $given = $request->validated();
@@ -111,11 +107,7 @@ final class RunController extends Controller
         operationId: 'startRun',
         summary: 'Start a run, once per id',
         tags: ['runs'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'started',
-            content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
-        )],
+        responses: [new Answer(201, 'started', 'RunData')],
     )]
     public function store(
         StartRunRequest $request,
@@ -144,14 +136,7 @@ final class RunController extends Controller
         operationId: 'getRun',
         summary: 'A run, whole, or what is new of it since an entry',
         tags: ['runs'],
-        parameters: [
-            new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        ],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/RunData'),
-        )],
+        responses: [new Answer(200, 'ok', 'RunData')],
     )]
     public function show(GetRunRequest $request, Run $run): JsonResponse
     {
@@ -165,12 +150,7 @@ final class RunController extends Controller
         operationId: 'appendEvents',
         summary: 'Add entries to a run\'s log, each once',
         tags: ['runs'],
-        parameters: [new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'what became of each',
-            content: new OA\JsonContent(ref: '#/components/schemas/AppendedData'),
-        )],
+        responses: [new Answer(200, 'what became of each', 'AppendedData')],
     )]
     public function append(
         AppendEventsRequest $request,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Runs\Models\Run;
 use App\Runs\Queries\RunRecord;
@@ -15,15 +16,7 @@ use OpenApi\Attributes as OA;
 /** A run's record in open formats; docs/formats says what is in each. */
 final class RunExportController extends Controller
 {
-    #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], parameters: [
-        new OA\Parameter(name: 'run', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(
-            name: 'format',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string', enum: ['json', 'csv', 'pdf']),
-        ),
-    ], responses: [new OA\Response(response: 200, description: 'the file')])]
+    #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], responses: [new Answer(200, 'the file')])]
     public function __invoke(Run $run, string $format, RunRecord $record, Present $present): Response
     {
         $this->authorize('view', $run);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\People\Models\User;
 use App\Runs\Actions\TakeSignal;
@@ -24,11 +25,7 @@ final class SignalController extends Controller
         operationId: 'postSignal',
         summary: 'A press of the foot switch at a machine: what is in front there is done; a long one: not good',
         tags: ['readings'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'taken',
-            content: new OA\JsonContent(ref: '#/components/schemas/SignalTakenData'),
-        )],
+        responses: [new Answer(201, 'taken', 'SignalTakenData')],
     )]
     public function __invoke(PostSignalRequest $request, TakeSignal $take): JsonResponse
     {

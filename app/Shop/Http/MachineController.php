@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shop\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Runs\Models\RunStation;
 use App\Shop\Actions\SayOfMachine;
 use App\Shop\Data\MachineDetailData;
@@ -36,11 +36,7 @@ final class MachineController extends Controller
         operationId: 'getMachineKinds',
         summary: 'Kinds of machines and what can be known of each',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('MachineKindData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'MachineKindData')],
     )]
     public function kinds(): JsonResponse
     {
@@ -54,12 +50,7 @@ final class MachineController extends Controller
         operationId: 'getMachine',
         summary: 'A machine with the log of what is known of it',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'machine', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/MachineDetailData'),
-        )],
+        responses: [new Answer(200, 'ok', 'MachineDetailData')],
     )]
     public function show(Machine $machine): JsonResponse
     {
@@ -73,11 +64,7 @@ final class MachineController extends Controller
         operationId: 'addMachine',
         summary: 'Enter a machine with what is known of it',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'entered',
-            content: new OA\JsonContent(ref: '#/components/schemas/MachineDetailData'),
-        )],
+        responses: [new Answer(201, 'entered', 'MachineDetailData')],
     )]
     public function store(AddMachineRequest $request, SayOfMachine $say): JsonResponse
     {
@@ -98,12 +85,7 @@ final class MachineController extends Controller
         operationId: 'sayOfMachine',
         summary: 'Say what is known better of a machine; what was said before stays in its log',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'machine', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/MachineDetailData'),
-        )],
+        responses: [new Answer(200, 'kept', 'MachineDetailData')],
     )]
     public function sayFacts(SayOfMachineRequest $request, Machine $machine, SayOfMachine $say): JsonResponse
     {
@@ -124,12 +106,7 @@ final class MachineController extends Controller
         operationId: 'retireMachine',
         summary: 'Take a machine out of use, or bring it back; its runs stay',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'machine', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'done',
-            content: new OA\JsonContent(ref: '#/components/schemas/MachineDetailData'),
-        )],
+        responses: [new Answer(200, 'done', 'MachineDetailData')],
     )]
     public function retire(RetireMachineRequest $request, Machine $machine): JsonResponse
     {
@@ -148,8 +125,7 @@ final class MachineController extends Controller
         operationId: 'getFits',
         summary: 'Which machines a mould goes into, and what speaks against the others',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'machine', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(response: 200, description: 'ok', content: new ListOf('FitData'))],
+        responses: [new Answer(200, 'ok', list: 'FitData')],
     )]
     public function fits(Machine $machine, FitsOfMould $fits): JsonResponse
     {

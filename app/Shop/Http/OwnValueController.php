@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shop\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\People\Models\User;
 use App\Shop\Actions\SetOwnValue;
 use App\Shop\Data\OwnValueData;
@@ -27,12 +27,7 @@ final class OwnValueController extends Controller
         operationId: 'getOwnValues',
         summary: 'What of a polymer the shop may set: the library\'s value, its own, and what was said when',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'code', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('OwnValueData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'OwnValueData')],
     )]
     public function index(string $code): JsonResponse
     {
@@ -46,12 +41,7 @@ final class OwnValueController extends Controller
         operationId: 'overridePolymer',
         summary: 'Set the shop\'s own value of a polymer, or give it back to the library',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'code', in: 'path', required: true, schema: new OA\Schema(type: 'string'))],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'set',
-            content: new ListOf('OwnValueData'),
-        )],
+        responses: [new Answer(201, 'set', list: 'OwnValueData')],
     )]
     public function store(OverridePolymerRequest $request, SetOwnValue $set, string $code): JsonResponse
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shop\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Shop\Actions\KeepPicture;
 use App\Shop\Models\Picture;
@@ -59,13 +60,7 @@ final class PictureController extends Controller
         operationId: 'getPicture',
         summary: 'A photograph',
         tags: ['lots'],
-        parameters: [new OA\Parameter(
-            name: 'picture',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'string'),
-        )],
-        responses: [new OA\Response(response: 200, description: 'a JPEG')],
+        responses: [new Answer(200, 'a JPEG')],
     )]
     public function show(string $picture): Response
     {

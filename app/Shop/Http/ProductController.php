@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shop\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
 use App\Shop\Actions\KeepProduct;
 use App\Shop\Http\Requests\AddProductRequest;
@@ -26,11 +27,7 @@ final class ProductController extends Controller
         operationId: 'addProduct',
         summary: 'Enter a product',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'entered',
-            content: new OA\JsonContent(ref: '#/components/schemas/ProductData'),
-        )],
+        responses: [new Answer(201, 'entered', 'ProductData')],
     )]
     public function store(AddProductRequest $request): JsonResponse
     {
@@ -42,12 +39,7 @@ final class ProductController extends Controller
         operationId: 'changeProduct',
         summary: 'Change a product; runs that were made of it keep their plan',
         tags: ['shop'],
-        parameters: [new OA\Parameter(name: 'product', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/ProductData'),
-        )],
+        responses: [new Answer(200, 'kept', 'ProductData')],
     )]
     public function update(ChangeProductRequest $request, Product $product): JsonResponse
     {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shop\Http;
 
+use App\Http\Answer;
 use App\Http\Controller;
-use App\Http\ListOf;
 use App\Material\Actions\ChargeOf;
 use App\Runs\Models\RunStation;
 use App\Shop\Actions\KeepRecipe;
@@ -35,11 +35,7 @@ final class ShopController extends Controller
         operationId: 'getPolymers',
         summary: 'The polymer library with the shop\'s own values',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('PolymerData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'PolymerData')],
     )]
     public function polymers(PolymerLibrary $library): JsonResponse
     {
@@ -56,11 +52,7 @@ final class ShopController extends Controller
         operationId: 'getMachines',
         summary: 'Machines and what each can do',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('MachineData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'MachineData')],
     )]
     public function machines(GetMachinesRequest $request): JsonResponse
     {
@@ -79,11 +71,7 @@ final class ShopController extends Controller
         operationId: 'getProcesses',
         summary: 'The processes that run here, with their machines, schools and settings',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ProcessData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ProcessData')],
     )]
     public function processes(Processes $processes): JsonResponse
     {
@@ -97,11 +85,7 @@ final class ShopController extends Controller
         operationId: 'getProducts',
         summary: 'What the shop makes, with the newest recipe',
         tags: ['shop'],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new ListOf('ProductData'),
-        )],
+        responses: [new Answer(200, 'ok', list: 'ProductData')],
     )]
     public function products(): JsonResponse
     {
@@ -120,14 +104,7 @@ final class ShopController extends Controller
         operationId: 'getProductCharge',
         summary: 'What one piece weighs on the scale, by the plan that sets its run up',
         tags: ['shop'],
-        parameters: [
-            new OA\Parameter(name: 'product', in: 'path', required: true, schema: new OA\Schema(type: 'integer')),
-        ],
-        responses: [new OA\Response(
-            response: 200,
-            description: 'ok',
-            content: new OA\JsonContent(ref: '#/components/schemas/ProductChargeData'),
-        )],
+        responses: [new Answer(200, 'ok', 'ProductChargeData')],
     )]
     public function charge(GetProductChargeRequest $request, Product $product, ChargeOf $charge): JsonResponse
     {
@@ -142,17 +119,7 @@ final class ShopController extends Controller
         operationId: 'keepRecipe',
         summary: 'Keep settings as the next version of the recipe',
         tags: ['shop'],
-        parameters: [new OA\Parameter(
-            name: 'product',
-            in: 'path',
-            required: true,
-            schema: new OA\Schema(type: 'integer'),
-        )],
-        responses: [new OA\Response(
-            response: 201,
-            description: 'kept',
-            content: new OA\JsonContent(ref: '#/components/schemas/RecipeData'),
-        )],
+        responses: [new Answer(201, 'kept', 'RecipeData')],
     )]
     public function keepRecipe(KeepRecipeRequest $request, Product $product, KeepRecipe $keep): JsonResponse
     {
