@@ -19,7 +19,6 @@ use App\People\Support\Role;
 use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
 use OpenApi\Attributes as OA;
@@ -58,7 +57,7 @@ final class PersonController extends Controller
     )]
     public function preferences(SetPreferencesRequest $request): JsonResponse
     {
-        $user = $this->person($request);
+        $user = $this->actor($request);
         $user->update(['preferences' => $request->validated()]);
 
         return new JsonResponse($this->present->preferences($user));
@@ -73,7 +72,7 @@ final class PersonController extends Controller
     )]
     public function pin(SetPinRequest $request): JsonResponse
     {
-        $user = $this->person($request);
+        $user = $this->actor($request);
         $given = $request->validated();
         if (! Hash::check($given['password'], $user->password)) {
             throw new InputError('password', 'is not right');
@@ -92,7 +91,7 @@ final class PersonController extends Controller
     )]
     public function password(SetPasswordRequest $request, People $people): JsonResponse
     {
-        $user = $this->person($request);
+        $user = $this->actor($request);
         $given = $request->validated();
         if (! Hash::check($given['password'], $user->password)) {
             throw new InputError('password', 'is not right');
@@ -169,19 +168,11 @@ final class PersonController extends Controller
     public function reset(ResetPersonRequest $request, User $person, People $people): JsonResponse
     {
         $given = $request->validated();
-        if ($person->is($this->person($request))) {
+        if ($person->is($this->actor($request))) {
             throw new InputError('person', 'is you: change your own password with the old one');
         }
         $people->reset($person, $given['password']);
 
         return new JsonResponse(null, 204);
-    }
-
-    private function person(Request $request): User
-    {
-        $user = $request->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

@@ -39,7 +39,7 @@ final readonly class RunSummaryData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Figure'),
         )] public array $figures,
-        #[OA\Property(description: 'good pieces, where it makes several')] public int $good,
+        #[OA\Property(description: 'good pieces; a run that is one pass is one')] public int $good,
         #[OA\Property(description: 'scrapped or dropped')] public int $bad,
     ) {
     }

@@ -6,7 +6,6 @@ namespace App\Runs\Http;
 
 use App\Http\Answer;
 use App\Http\Controller;
-use App\People\Models\User;
 use App\Runs\Actions\TakeSignal;
 use App\Runs\Data\SignalTakenData;
 use App\Runs\Http\Requests\PostSignalRequest;
@@ -32,8 +31,7 @@ final class SignalController extends Controller
         $given = $request->validated();
         $machine = Machine::query()->where('name', $given['machine'])->whereNull('retired_at')->first()
             ?? throw new InputError('machine', 'is no machine of this shop');
-        /** @var User $user */
-        $user = $request->user();
+        $user = $request->actor();
         if (! $user->mayReport($machine->id)) {
             throw new InputError('machine', 'is not the machine of this token: a switch speaks for its own');
         }

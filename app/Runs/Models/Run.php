@@ -91,15 +91,15 @@ final class Run extends Model
         $query->withCount(['goodPieces as good', 'badPieces as bad']);
     }
 
-    /** How many of its pieces are good: counted with the list, or asked for here. */
+    /** How many of its pieces are good, counted with the list or asked for here; a run that is one pass is one piece. */
     public function good(): int
     {
-        return (int) ($this->attributes['good'] ?? $this->goodPieces()->count());
+        return ($this->verdict === 'good' ? 1 : 0) + (int) ($this->attributes['good'] ?? $this->goodPieces()->count());
     }
 
     public function bad(): int
     {
-        return (int) ($this->attributes['bad'] ?? $this->badPieces()->count());
+        return ($this->verdict === 'scrap' ? 1 : 0) + (int) ($this->attributes['bad'] ?? $this->badPieces()->count());
     }
 
     /** @return HasMany<RunEvent, $this> */

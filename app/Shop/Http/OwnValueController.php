@@ -6,7 +6,6 @@ namespace App\Shop\Http;
 
 use App\Http\Answer;
 use App\Http\Controller;
-use App\People\Models\User;
 use App\Shop\Actions\SetOwnValue;
 use App\Shop\Data\OwnValueData;
 use App\Shop\Data\OwnValueEntryData;
@@ -46,11 +45,9 @@ final class OwnValueController extends Controller
     public function store(OverridePolymerRequest $request, SetOwnValue $set, string $code): JsonResponse
     {
         $given = $request->validated();
-        /** @var User $lead */
-        $lead = $request->user();
         $value = $given['value'] === null ? null : (float) $given['value'];
         $after = isset($given['after']) ? (int) $given['after'] : null;
-        $set($code, $given['path'], $value, $given['reason'], $lead, $after);
+        $set($code, $given['path'], $value, $given['reason'], $request->actor(), $after);
 
         return $this->listed($this->of($code), status: 201);
     }

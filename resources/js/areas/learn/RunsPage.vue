@@ -43,19 +43,16 @@ const columns = computed(() => shownAs.value?.figures ?? []);
 const axes = computed(() => columns.value.filter((f) => !f.measured).slice(0, 2));
 const at = (run: RunSummary, axis: number) =>
     figureOf(run.figures, axes.value[axis]?.id ?? '')?.value ?? null;
-/** A run that is one pass counts as one piece. */
-const goodOf = (run: RunSummary) => (run.verdict === 'good' ? 1 : run.good);
-const badOf = (run: RunSummary) => (run.verdict === 'scrap' ? 1 : run.bad);
 function tone(run: RunSummary) {
     if (run.status === 'aborted') return 'bad';
-    if (goodOf(run) + badOf(run) === 0) return 'hot';
-    if (badOf(run) === 0) return 'good';
-    return goodOf(run) === 0 ? 'bad' : 'mixed';
+    if (run.good + run.bad === 0) return 'hot';
+    if (run.bad === 0) return 'good';
+    return run.good === 0 ? 'bad' : 'mixed';
 }
 const plot = computed(() =>
     axes.value.length < 2
         ? []
-        : items.value.filter((r) => goodOf(r) + badOf(r) > 0 && at(r, 0) !== null && at(r, 1) !== null),
+        : items.value.filter((r) => r.good + r.bad > 0 && at(r, 0) !== null && at(r, 1) !== null),
 );
 const span = computed(() => {
     const of = (axis: number) => {
@@ -76,8 +73,8 @@ const ticks = (axis: number, [low, high]: readonly [number, number]) =>
     });
 const jitter = (id: string, k: number) => (parseInt(id.slice(k, k + 2), 16) / 255 - 0.5) * 9;
 const sum = (of: (run: RunSummary) => number) => items.value.reduce((total, run) => total + of(run), 0);
-const good = computed(() => sum((r) => goodOf(r)));
-const bad = computed(() => sum((r) => badOf(r)));
+const good = computed(() => sum((r) => r.good));
+const bad = computed(() => sum((r) => r.bad));
 </script>
 
 <template>
@@ -137,7 +134,7 @@ const bad = computed(() => sum((r) => badOf(r)));
                     :key="r.id"
                     :transform="`translate(${px(at(r, 1)!) + jitter(r.id, 0)} ${py(at(r, 0)!) + jitter(r.id, 2)})`"
                 >
-                    <circle v-if="badOf(r) <= goodOf(r)" r="4.5" class="good" />
+                    <circle v-if="r.bad <= r.good" r="4.5" class="good" />
                     <path v-else d="M-5-5L5 5M5-5L-5 5" class="bad" />
                 </g>
             </svg>
