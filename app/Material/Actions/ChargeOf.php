@@ -50,13 +50,9 @@ final readonly class ChargeOf
     private static function mould(Definition $process, Product $product): array
     {
         $mould = Machine::query()->whereKey($product->mould_id)->first();
-        foreach ($process->roles() as $role) {
-            if ($mould !== null && $role->throughout && $role->takes($mould->kind)) {
-                return [$role->id => $mould];
-            }
-        }
+        $role = $mould === null ? null : $process->hangs($mould->kind);
 
-        return [];
+        return $role === null ? [] : [$role->id => $mould];
     }
 
     /** The machine that its newest recipe is for, else the first that can make it. */

@@ -90,13 +90,9 @@ final readonly class KeepProduct
             return;
         }
         $mould = Machine::query()->whereKey($mouldId)->firstOrFail();
-        foreach ($process->roles() as $role) {
-            if ($role->throughout && $role->takes($mould->kind)) {
-                return;
-            }
+        if ($process->hangs($mould->kind) === null) {
+            throw new InputError('mould_id', "{$mould->name} is no mould for this: choose another");
         }
-
-        throw new InputError('mould_id', "{$mould->name} is no mould for this: choose another");
     }
 
     private function mustBeNew(string $name, ?int $except): void

@@ -8,7 +8,6 @@ use App\Shop\Data\FitData;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use Dithermic\Core\Data\Record;
-use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 
 /** Which of the shop's machines a mould goes into, by what is known of both and of the product that is made in it. */
@@ -24,7 +23,7 @@ final readonly class FitsOfMould
         $fits = [];
         $product = Product::query()->where('mould_id', $mould->id)->orderBy('id')->first();
         foreach ($this->processes->all() as $process) {
-            if (! self::hangs($process, $mould)) {
+            if ($process->hangs($mould->kind) === null) {
                 continue;
             }
             $machines = Machine::query()->whereNull('retired_at')
@@ -45,16 +44,5 @@ final readonly class FitsOfMould
         }
 
         return $fits;
-    }
-
-    private static function hangs(Definition $process, Machine $mould): bool
-    {
-        foreach ($process->roles() as $role) {
-            if ($role->throughout && $role->takes($mould->kind)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

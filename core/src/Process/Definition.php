@@ -227,6 +227,18 @@ abstract class Definition
         return null;
     }
 
+    /** The role in which a kind of mould hangs; null where it hangs in none. */
+    public function hangs(string $kind): ?Role
+    {
+        foreach ($this->roles() as $role) {
+            if ($role->throughout && $role->takes($kind)) {
+                return $role;
+            }
+        }
+
+        return null;
+    }
+
     /** Whether a kind of machine has a place in it. */
     public function takes(string $kind): bool
     {
