@@ -787,7 +787,8 @@ final class DemoShop
     ): Run {
         $made = Product::query()->where('name', $product)->firstOrFail();
         $process = $this->processes->get($made->process);
-        $mould = $made->mould_id === null ? null : Machine::query()->find($made->mould_id);
+        $mould = Machine::query()->whereKey($made->mould_id)->first();
+        $role = $mould === null ? null : $process->hangs($mould->kind);
         $stock = Lot::query()->withHeld()->with('source')->findOrFail($this->lots[$lot]->id);
         if ($this->polymers->get($stock->polymer)->mustBeDried()) {
             $stock->update(['dried_at' => $at->subMinutes(20), 'hopper' => 'closed']);
@@ -795,7 +796,7 @@ final class DemoShop
         $order = new Order(
             $process,
             $made,
-            [$process->main()->id => $this->machines[$machine]->refresh()] + ($mould === null ? [] : ['mould' => $mould]),
+            [$process->main()->id => $this->machines[$machine]->refresh()] + ($role === null ? [] : [$role->id => $mould]),
             settings: $settings,
             lots: [$stock],
             answers: [

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Practice;
 
-/** Something that is written down: an entry of the procedure with its values, or more time that is given to a timer. */
+/** Something that is written down: an entry of the procedure with its values. */
 final readonly class Observed
 {
     /**

@@ -97,15 +97,9 @@ final class Shift
         return $this->hasRoom($next->place);
     }
 
-    private function hasRoom(string $id): bool
+    private function hasRoom(string $place): bool
     {
-        foreach ($this->machine->procedure->places() as $place) {
-            if ($place->id === $id && $place->holds !== null) {
-                return $this->at($id) < $place->holds;
-            }
-        }
-
-        return true;
+        return $this->machine->taken($this->state, $place) === null;
     }
 
     /** Nobody heats or fills what then has nowhere to go: the place after the first wait must have room. */
@@ -113,26 +107,13 @@ final class Shift
     {
         $waits = false;
         foreach ($this->machine->procedure->steps(Phase::Piece) as $step) {
-            if ($waits && ! $this->hasRoom($step->place)) {
-                return false;
-            }
             if ($waits) {
-                return true;
+                return $this->hasRoom($step->place);
             }
             $waits = $step->timer !== null;
         }
 
         return true;
-    }
-
-    private function at(string $place): int
-    {
-        $there = array_filter(
-            $this->state->underWay(),
-            fn (Thread $t): bool => $t->piece !== null && $this->step($t)->place === $place,
-        );
-
-        return count($there);
     }
 
     private function begin(): bool

@@ -287,7 +287,7 @@ final readonly class RunMachine
     }
 
     /** Who holds a place that takes no more; null when there is room. */
-    private function taken(RunState $state, string $place, ?int $except): ?string
+    public function taken(RunState $state, string $place, ?int $except = null): ?string
     {
         $known = $this->procedure->place($place);
         if ($known?->holds === null) {
@@ -463,7 +463,7 @@ final readonly class RunMachine
         if ($state->step !== null) {
             return new InputError('type', "not yet: {$this->titleOf($state->step)} comes first");
         }
-        $taken = $this->taken($state, $first->place, null);
+        $taken = $this->taken($state, $first->place);
 
         return $taken === null ? null : new InputError('data.piece', "not yet: {$taken}");
     }

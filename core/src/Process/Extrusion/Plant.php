@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Practice\Warming;
 use Dithermic\Core\Run\Step;
 
 /**
@@ -16,8 +18,6 @@ use Dithermic\Core\Run\Step;
  */
 final class Plant implements Machine
 {
-    private const ROOM_C = 20.0;
-
     /** of the barrel's bands and steel, s */
     private const LAG_S = 560.0;
 
@@ -26,6 +26,8 @@ final class Plant implements Machine
 
     /** voids that a cold start leaves in the first bars, % */
     private const YOUNG_PCT = 2.5;
+
+    private readonly Record $targets;
 
     /** @var array<int, float> minutes in the tank, by bar */
     private array $tank = [];
@@ -37,11 +39,12 @@ final class Plant implements Machine
      */
     public function __construct(
         private readonly Dice $dice,
-        private readonly array $targets,
+        array $targets,
         private readonly float $solidGCm3,
         private readonly float $voidPct,
         private readonly float $coolFactor,
     ) {
+        $this->targets = new Record($targets);
     }
 
     public function seen(Step $step, ?int $piece, float $began, float $now): array
@@ -51,11 +54,11 @@ final class Plant implements Machine
         }
 
         return match ($step->id) {
-            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->target('melt_c') - $this->dice->between(0, 3), 0)])],
-            'load' => [new Observed('load', ['mass_g' => round($this->target('charge_mass_g'), -1)], 120)],
+            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)])],
+            'load' => [new Observed('load', ['mass_g' => round($this->targets->number('charge_mass_g', 0.0), -1)], 120)],
             'free_run' => [new Observed('purge', [
                 'what' => 'smooth',
-                'mass_g' => round($this->dice->normal(1, 0.15) * max(50.0, $this->target('purge_g')), 0),
+                'mass_g' => round($this->dice->normal(1, 0.15) * max(50.0, $this->targets->number('purge_g', 0.0)), 0),
             ], 60)],
             'judge' => $piece === null ? [] : $this->judge($piece),
             default => [],
@@ -64,14 +67,16 @@ final class Plant implements Machine
 
     public function readings(float $from, float $to): array
     {
-        $set = $this->target('melt_c');
-        $bath = $this->target('bath_c');
-        $readings = [];
+        $bath = $this->targets->number('bath_c', 0.0);
+        $readings = Warming::readings($this->dice, $this->targets->number('melt_c', 0.0), self::LAG_S, 0.6, $from, $to);
         for ($t = $from; $t < $to; $t += 60) {
-            $zone = $set - ($set - self::ROOM_C) * exp(-($t - $from) / self::LAG_S);
-            $readings[] = ['at' => $t, 'place' => 'barrel', 'channel' => 'barrel_c', 'value' => round($zone + $this->dice->normal(0, 0.6), 1)];
             $warm = $bath + self::WARMS_K * min(count($this->tank), ($t - $from) / 900);
-            $readings[] = ['at' => $t, 'place' => 'barrel', 'channel' => 'bath_c', 'value' => round($warm + $this->dice->normal(0, 0.2), 1)];
+            $readings[] = [
+                'at' => $t,
+                'place' => 'barrel',
+                'channel' => 'bath_c',
+                'value' => round($warm + $this->dice->normal(0, 0.2), 1),
+            ];
         }
 
         return $readings;
@@ -80,12 +85,12 @@ final class Plant implements Machine
     /** @return list<Observed> */
     private function judge(int $piece): array
     {
-        $length = $this->target('length_mm') * $this->dice->normal(0.988, 0.0015);
+        $length = $this->targets->number('length_mm', 0.0) * $this->dice->normal(0.988, 0.0015);
         $voids = max(0.0, $this->voidPct + self::YOUNG_PCT * exp(-($piece - 1) / 1.5) + $this->dice->normal(0, 0.5));
-        $mass = $this->target('section_area_mm2') * $length * $this->solidGCm3 / 1000 * (1 - $voids / 100);
+        $mass = $this->targets->number('section_area_mm2', 0.0) * $length * $this->solidGCm3 / 1000 * (1 - $voids / 100);
         $warmed = 1 + 0.01 * self::WARMS_K * $piece;
-        $bent = ($this->tank[$piece] ?? INF) < $this->target('tank_min') * $this->coolFactor * $warmed;
-        $hollow = $voids > $this->target('void_limit_pct');
+        $bent = ($this->tank[$piece] ?? INF) < $this->targets->number('tank_min', 0.0) * $this->coolFactor * $warmed;
+        $hollow = $voids > $this->targets->number('void_limit_pct', 0.0);
         $seen = [
             new Observed('bar', ['mass_g' => round($mass, 0), 'length_mm' => round($length, 0)], $this->dice->between(20, 50)),
         ];
@@ -102,10 +107,5 @@ final class Plant implements Machine
             : ['verdict' => 'scrap', 'reason' => $why], 5);
 
         return $seen;
-    }
-
-    private function target(string $name): float
-    {
-        return is_numeric($this->targets[$name] ?? null) ? (float) $this->targets[$name] : 0.0;
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Injection;
 
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Flow\FillResult;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Practice\Warming;
 use Dithermic\Core\Run\Step;
 
 /**
@@ -19,8 +21,6 @@ use Dithermic\Core\Run\Step;
  */
 final class Plant implements Machine
 {
-    private const ROOM_C = 20.0;
-
     /** of the bands and the steel that they heat, s */
     private const LAG_S = 420.0;
 
@@ -34,6 +34,8 @@ final class Plant implements Machine
     private const COLD_K = 60.0;
 
     private const THROUGH = 2.0;
+
+    private readonly Record $targets;
 
     private float $soakedS = 0.0;
 
@@ -60,13 +62,14 @@ final class Plant implements Machine
         private readonly Dice $dice,
         private readonly string $polymer,
         private readonly array $settings,
-        private readonly array $targets,
+        array $targets,
         private readonly ?float $availableBar,
         private readonly float $offK,
         private readonly float $soakFactor,
         private readonly float $mouldStartC,
         private readonly float $force = 1.0,
     ) {
+        $this->targets = new Record($targets);
     }
 
     public function seen(Step $step, ?int $piece, float $began, float $now): array
@@ -79,8 +82,8 @@ final class Plant implements Machine
         }
 
         return match ($step->id) {
-            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->target('melt_c') - $this->dice->between(0, 3), 0)])],
-            'fill' => [$this->load($this->target('shot_mass_g') * $this->loads(), 60)],
+            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)])],
+            'fill' => [$this->load($this->targets->number('shot_mass_g', 0.0) * $this->loads(), 60)],
             'cool' => $this->refill($now),
             'test_shot' => $this->testShots(),
             'judge' => $piece === null ? [] : $this->judge($piece),
@@ -90,28 +93,16 @@ final class Plant implements Machine
 
     public function readings(float $from, float $to): array
     {
-        $set = $this->target('melt_c');
-        $readings = [];
-        for ($t = $from; $t < $to; $t += 60) {
-            $zone = $set - ($set - self::ROOM_C) * exp(-($t - $from) / self::LAG_S);
-            $readings[] = [
-                'at' => $t,
-                'place' => 'barrel',
-                'channel' => 'barrel_c',
-                'value' => round($zone + $this->dice->normal(0, 0.5), 1),
-            ];
-        }
-
-        return $readings;
+        return Warming::readings($this->dice, $this->targets->number('melt_c', 0.0), self::LAG_S, 0.5, $from, $to);
     }
 
     /** As much as the run needs, but not more than the barrel holds. */
     private function loads(): float
     {
-        $shot = $this->target('shot_mass_g');
-        $room = $this->targets['barrel_g'] ?? null;
+        $shot = $this->targets->number('shot_mass_g', 0.0);
+        $room = $this->targets->mayNumber('barrel_g');
 
-        return is_numeric($room) && $shot > 0 ? max(1.0, floor((float) $room / $shot)) : 4.0;
+        return $room !== null && $shot > 0 ? max(1.0, floor($room / $shot)) : 4.0;
     }
 
     private function load(float $grams, float $takesS): Observed
@@ -124,11 +115,11 @@ final class Plant implements Machine
     /** @return list<Observed> a plunger's barrel is filled again when less than two shots are in it, and waited for, more or less */
     private function refill(float $now): array
     {
-        $shot = $this->target('shot_mass_g');
-        if (! is_numeric($this->targets['barrel_g'] ?? null) || $this->inBarrelG >= 2 * $shot) {
+        $shot = $this->targets->number('shot_mass_g', 0.0);
+        if (! $this->targets->has('barrel_g') || $this->inBarrelG >= 2 * $shot) {
             return [];
         }
-        $waits = $this->target('cycle_s') * $this->dice->between(0.3, 1.1) - ($now - (float) $this->shotAt);
+        $waits = $this->targets->number('cycle_s', 0.0) * $this->dice->between(0.3, 1.1) - ($now - (float) $this->shotAt);
 
         return [$this->load($shot, max(20.0, $waits))];
     }
@@ -136,11 +127,11 @@ final class Plant implements Machine
     /** How far the melt is under its heat because the last shot was so short a time ago, K. */
     private function cold(float $now): float
     {
-        $needs = $this->target('cycle_s') * $this->soakFactor;
+        $needs = $this->targets->number('cycle_s', 0.0) * $this->soakFactor;
         $since = $this->shotAt === null ? INF : $now - $this->shotAt;
         $this->shotAt = $now;
 
-        return is_numeric($this->targets['barrel_g'] ?? null)
+        return $this->targets->has('barrel_g')
             ? self::COLD_K * exp(-self::THROUGH * $since / $needs)
             : 0.0;
     }
@@ -148,7 +139,7 @@ final class Plant implements Machine
     /** @return list<Observed> until the melt comes smooth: what is not through yet comes in lumps */
     private function testShots(): array
     {
-        $needed = 60 * $this->target('soak_min') * $this->soakFactor;
+        $needed = 60 * $this->targets->number('soak_min', 0.0) * $this->soakFactor;
         $seen = [];
         while ($this->soakedS < $needed) {
             $wait = max(60.0, 0.5 * ($needed - $this->soakedS));
@@ -162,11 +153,11 @@ final class Plant implements Machine
 
     private function shoot(float $now): float
     {
-        $this->inBarrelG -= $this->target('shot_mass_g');
-        $wanted = $this->target('mould_c');
+        $this->inBarrelG -= $this->targets->number('shot_mass_g', 0.0);
+        $wanted = $this->targets->number('mould_c', 0.0);
         $mould = $wanted - ($wanted - $this->mouldStartC) * exp(-$this->shots / self::WARMING_SHOTS);
         $this->shots++;
-        $fill = $this->fill($this->target('melt_c') + $this->offK - $this->cold($now), $mould);
+        $fill = $this->fill($this->targets->number('melt_c', 0.0) + $this->offK - $this->cold($now), $mould);
         if ($fill === null) {
             return 1.0;
         }
@@ -207,8 +198,8 @@ final class Plant implements Machine
     /** @return list<Observed> every third part is weighed, and each that looks short */
     private function judge(int $piece): array
     {
-        $mass = $this->target('part_mass_g') * ($this->full[$piece] ?? 1.0) * $this->dice->normal(1.0, self::SPREAD);
-        $short = $mass < $this->target('part_least_g');
+        $mass = $this->targets->number('part_mass_g', 0.0) * ($this->full[$piece] ?? 1.0) * $this->dice->normal(1.0, self::SPREAD);
+        $short = $mass < $this->targets->number('part_least_g', 0.0);
         $weighed = $short || $piece % 3 === 1
             ? [new Observed('part', ['mass_g' => round($mass, 2)], $this->dice->between(8, 20))]
             : [];
@@ -216,10 +207,5 @@ final class Plant implements Machine
         return [...$weighed, new Observed('disposition', $short
             ? ['verdict' => 'scrap', 'reason' => 'short']
             : ['verdict' => 'good'], 3)];
-    }
-
-    private function target(string $name): float
-    {
-        return is_numeric($this->targets[$name] ?? null) ? (float) $this->targets[$name] : 0.0;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\VacuumForming;
 
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
@@ -35,6 +36,8 @@ final class Plant implements Machine
     /** @var array<int, float> how far the sheet was over or under its best, in shares of the heating, by part */
     private array $over = [];
 
+    private readonly Record $targets;
+
     private readonly ?VacuumSheetResult $truth;
 
     /**
@@ -49,7 +52,7 @@ final class Plant implements Machine
         private readonly Dice $dice,
         private readonly string $polymer,
         private readonly array $settings,
-        private readonly array $targets,
+        array $targets,
         private readonly FormerFacts $former,
         private readonly float $solidGCm3,
         private readonly float $meanWallMm,
@@ -57,6 +60,7 @@ final class Plant implements Machine
         private readonly float $unevenPct,
         private readonly float $leakKpaMin,
     ) {
+        $this->targets = new Record($targets);
         $this->truth = $this->sheet();
     }
 
@@ -184,17 +188,17 @@ final class Plant implements Machine
         $spoilt = $this->truth?->limit_s !== null && $this->truth->ready_s !== null
             && $over > $this->truth->limit_s / $this->truth->ready_s - 1;
         $stiff = $over < -0.12;
-        $thin = $this->target('thinnest_mm') * (1 - $this->unevenPct / 100) * (1 - 0.4 * max(0.0, $over));
+        $thin = $this->targets->number('thinnest_mm', 0.0) * (1 - $this->unevenPct / 100) * (1 - 0.4 * max(0.0, $over));
         $walls = [
             'corner_mm' => round($thin * $this->dice->normal(1, 0.03), 2),
             'side_mm' => round($this->meanWallMm * $this->dice->normal(1, 0.03), 2),
             'bottom_mm' => round($this->meanWallMm * $this->dice->normal(1.05, 0.03), 2),
         ];
-        $least = $this->targets['least_wall_mm'] ?? null;
+        $least = $this->targets->mayNumber('least_wall_mm');
         $why = match (true) {
             $spoilt => 'blisters, heated too long',
             $stiff => 'not sharp, heated too short',
-            is_numeric($least) && min($walls) < $least => 'corner too thin',
+            $least !== null && min($walls) < $least => 'corner too thin',
             default => null,
         };
         $seen = [];
@@ -213,13 +217,8 @@ final class Plant implements Machine
 
     private function sheetG(): float
     {
-        $cm3 = $this->target('blank_length_mm') * $this->target('blank_width_mm') * $this->target('sheet_mm') / 1000;
+        $cm3 = $this->targets->number('blank_length_mm', 0.0) * $this->targets->number('blank_width_mm', 0.0) * $this->targets->number('sheet_mm', 0.0) / 1000;
 
         return $cm3 * $this->solidGCm3;
-    }
-
-    private function target(string $name): float
-    {
-        return is_numeric($this->targets[$name] ?? null) ? (float) $this->targets[$name] : 0.0;
     }
 }
