@@ -130,7 +130,13 @@ const overrides = computed(
                     </dl>
                 </section>
             </div>
-            <HeardList class="mt-4" :run="id" :piece="procedure.piece?.title" :pieces="run.pieces.length" />
+            <HeardList
+                v-if="run.heard > 0"
+                class="mt-4"
+                :run="id"
+                :piece="procedure.piece?.title"
+                :pieces="run.heard"
+            />
             <section v-if="series.length > 0" class="card mt-4">
                 <h2>Measured</h2>
                 <TraceChart

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { ticks } from '../../parts/ticks';
 import { number, show } from '../../parts/units';
 import { title } from '../reckon/schema';
-import { spaced, stretches, ticks, type Kind, type Points } from './trace';
+import { spaced, stretches, type Kind, type Points } from './trace';
 
 /** What was read over a run, of one kind of quantity, with the moments of its log. */
 const props = defineProps<{

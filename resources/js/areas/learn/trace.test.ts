@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { byKind, kindOf, spaced, stretches, ticks, type Points } from './trace';
+import { byKind, kindOf, spaced, stretches, type Points } from './trace';
 
 describe('a trace', () => {
     it('reads its unit off the end of a channel', () => {
@@ -36,23 +36,6 @@ describe('a trace', () => {
         expect(stretches([[5, 1]])).toEqual([[[5, 1]]]);
         const even: Points = Array.from({ length: 40 }, (_, i) => [i * 30, i]);
         expect(stretches(even)).toHaveLength(1);
-    });
-
-    it('names round values inside the axis', () => {
-        expect(ticks(0, 200)).toEqual([0, 50, 100, 150, 200]);
-        expect(ticks(3, 3)).toEqual([3]);
-        for (const [low, high] of [
-            [0, 1],
-            [17, 23],
-            [-4, 300],
-            [0.002, 0.011],
-        ] as const) {
-            const all = ticks(low, high);
-            expect(all.length).toBeGreaterThanOrEqual(2);
-            expect(all.length).toBeLessThanOrEqual(6);
-            expect(Math.min(...all)).toBeGreaterThanOrEqual(low);
-            expect(Math.max(...all)).toBeLessThanOrEqual(high + 1e-9);
-        }
     });
 
     it('lets a label give way to the one before it, never its line', () => {

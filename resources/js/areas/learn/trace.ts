@@ -1,29 +1,27 @@
 import type { Dimension } from '../../api/types';
+import { dimensionOf } from '../set/ranges';
 
 export type Points = [number, number][];
 export interface Kind {
     /** what it is called over its chart */
     title: string;
     dimension: Dimension;
-    /** shown beside numbers that no dimension of ours says */
     unit: string;
 }
 
-const KINDS: [RegExp, Kind][] = [
-    [/_c$/, { title: 'Temperatures', dimension: 'temperature', unit: '' }],
-    [/_kpa$/, { title: 'Pressure under the sheet, kPa', dimension: 'number', unit: 'kPa' }],
-    [/_bar$/, { title: 'Pressure', dimension: 'pressure', unit: '' }],
-    [/_g$/, { title: 'Mass', dimension: 'mass', unit: '' }],
-    [/_mm$/, { title: 'Length', dimension: 'length', unit: '' }],
-];
-
 /** A channel's name ends in its unit. */
-export const kindOf = (channel: string): Kind =>
-    KINDS.find(([end]) => end.test(channel))?.[1] ?? {
-        title: 'Other readings',
-        dimension: 'number',
-        unit: '',
-    };
+const UNITS: Record<string, { title: string; unit: string }> = {
+    c: { title: 'Temperatures', unit: '°C' },
+    kpa: { title: 'Pressure under the sheet, kPa', unit: 'kPa' },
+    bar: { title: 'Pressure', unit: 'bar' },
+    g: { title: 'Mass', unit: 'g' },
+    mm: { title: 'Length', unit: 'mm' },
+};
+
+export function kindOf(channel: string): Kind {
+    const known = UNITS[channel.split('_').at(-1) ?? ''] ?? { title: 'Other readings', unit: '' };
+    return { ...known, dimension: dimensionOf(known.unit) };
+}
 
 /** Series of one kind stand on one chart. */
 export function byKind(series: [string, Points][]): { kind: Kind; series: [string, Points][] }[] {
@@ -47,17 +45,6 @@ export function stretches(points: Points, times = 8): Points[] {
         else all[all.length - 1]!.push(p);
     });
     return all;
-}
-
-/** Round values to name along an axis, four or five of them. */
-export function ticks(low: number, high: number): number[] {
-    const span = high - low;
-    if (!(span > 0)) return [low];
-    const rough = span / 4;
-    const power = 10 ** Math.floor(Math.log10(rough));
-    const step = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= rough) ?? rough;
-    const first = Math.ceil(low / step) * step;
-    return Array.from({ length: Math.floor((high - first) / step + 1e-9) + 1 }, (_, i) => first + i * step);
 }
 
 /** Labels that would lie on the one before give way; every moment keeps its line. */

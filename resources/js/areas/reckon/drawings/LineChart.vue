@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { ticks } from '../../../parts/ticks';
 import { format, fromShown, shownUnit, toShown } from '../schema';
 
 /** Lines over one running quantity, with levels, moments and a span that matters marked on the same axes. */
@@ -40,19 +41,9 @@ const X = (v: number) =>
     58 + ((v - frame.value.x0) / (frame.value.x1 - frame.value.x0 || 1)) * (W.value - 76);
 const Y = (v: number) =>
     floor.value - ((v - frame.value.y0) / (frame.value.y1 - frame.value.y0 || 1)) * (floor.value - 32);
-/** A round step that gives four to seven marks. */
-function marks(from: number, to: number): number[] {
-    const raw = (to - from || 1) / (W.value < 420 ? 4 : 6);
-    const ten = 10 ** Math.floor(Math.log10(raw));
-    const step = [1, 2, 5, 10].map((k) => k * ten).find((s) => s >= raw) ?? raw;
-    return Array.from(
-        { length: Math.floor(to / step + 1e-9) - Math.ceil(from / step - 1e-9) + 1 },
-        (_, i) => (Math.ceil(from / step - 1e-9) + i) * step,
-    );
-}
 /** Marks are round in the unit that is shown. */
 const round = (from: number, to: number, unit = '') =>
-    marks(toShown(from, unit), toShown(to, unit)).map((v) => fromShown(v, unit));
+    ticks(toShown(from, unit), toShown(to, unit), W.value < 420 ? 4 : 6).map((v) => fromShown(v, unit));
 const withUnitOf = (name: string, unit?: string) => (unit ? `${name}, ${shownUnit(unit)}` : name);
 const xTicks = computed(() => round(frame.value.x0, frame.value.x1, props.alongUnit));
 const yTicks = computed(() => round(frame.value.y0, frame.value.y1, props.upUnit));
