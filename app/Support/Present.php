@@ -445,6 +445,7 @@ final readonly class Present
             $this->marks($run->polymer, $process),
             $this->materials($run),
             $since,
+            count($process->listens($state)),
             $state->stepSince,
             $now,
         );

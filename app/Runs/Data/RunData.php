@@ -73,6 +73,7 @@ final readonly class RunData
         #[OA\Property(
             description: 'what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,
+        #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')] public int $heard,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
     ) {

@@ -1880,10 +1880,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Runs, newest first
-         * @description Keyset pages by (started_at, id), newest first: as fast on the last page as on the first.
-         */
+        /** Runs, newest first */
         get: operations["getRuns"];
         put?: never;
         /** Start a run, once per id */
@@ -7951,6 +7948,8 @@ export interface components {
             materials: components["schemas"]["RunMaterialData"][];
             /** @description what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
             since: number;
+            /** @description pieces that an instrument can tell something of: GET runs/N/heard */
+            heard: number;
             /** Format: float */
             step_since: number;
             /** Format: float */
@@ -8013,7 +8012,7 @@ export interface components {
             started_by: string;
             /** @description what was set and what came out, as the process names them */
             figures: components["schemas"]["Figure"][];
-            /** @description good pieces, where it makes several */
+            /** @description good pieces; a run that is one pass is one */
             good: number;
             /** @description scrapped or dropped */
             bad: number;

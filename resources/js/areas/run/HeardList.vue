@@ -4,12 +4,23 @@ import { computed } from 'vue';
 import { api } from '../../api/client';
 import type { Heard } from '../../api/types';
 
-/** What instruments told of the pieces, without a touch: a small trace for each, with the moments that count. */
-const props = defineProps<{ run: string; piece?: string; pieces: number }>();
+/** What instruments told of the newest pieces, without a touch: a small trace each, with the moments that count. */
+const NEWEST = 12;
+const AGAIN_MS = 8000;
+const props = defineProps<{
+    run: string;
+    piece?: string;
+    /** that can be heard of */ pieces: number;
+    live?: boolean;
+}>();
 const heard = useQuery({
     queryKey: computed(() => ['heard', props.run, props.pieces]),
     queryFn: () => api.list<Heard>(`runs/${props.run}/heard`),
     placeholderData: (before: Heard[] | undefined) => before,
+    enabled: computed(() => props.pieces > 0),
+    // A gauge goes on for a while after the last entry.
+    refetchInterval: (query) =>
+        props.live && (query.state.data?.length ?? 0) < Math.min(NEWEST, props.pieces) ? AGAIN_MS : false,
 });
 const list = computed(() => [...(heard.data.value ?? [])].reverse());
 const W = 180;
@@ -30,7 +41,7 @@ const line = (h: Heard) =>
 <template>
     <section v-if="list.length" class="card heard" aria-labelledby="heard">
         <h2 id="heard">What the gauge told</h2>
-        <ul>
+        <ul class="plain">
             <li v-for="h in list" :key="h.piece" :class="h.state">
                 <svg :viewBox="`0 0 ${W} ${H}`" :width="W" :height="H" role="img" :aria-label="h.says">
                     <path :d="line(h)" class="line" />
@@ -49,12 +60,6 @@ const line = (h: Heard) =>
 </template>
 
 <style scoped>
-ul {
-    list-style: none;
-    padding: 0;
-    display: grid;
-    gap: 10px;
-}
 li {
     display: flex;
     gap: 14px;

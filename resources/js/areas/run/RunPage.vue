@@ -417,11 +417,12 @@ usePageKeys('This run', () => {
                 :stale="waiting.length > 0"
             />
             <HeardList
-                v-if="run.pieces.length > 0"
+                v-if="run.heard > 0"
                 class="mt-4"
                 :run="id"
                 :piece="procedure.piece?.title"
-                :pieces="run.events.length"
+                :pieces="run.heard"
+                :live="run.summary.status === 'running'"
             />
 
             <div v-if="step.confirm" class="confirm">
