@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Calculator\Schema;
+use Dithermic\Core\Diagnosis\Knowledge;
 use Dithermic\Core\Heat\Press\PressCycleInput;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Run\Hold;
@@ -53,6 +54,37 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
 })->with(glob(__DIR__.'/../src/Process/*/procedure.json') ?: []);
+
+it('ships knowledge that fits its schema', function (string $name): void {
+    $data = dirname(__DIR__).'/data';
+    expect(problems(
+        json_decode((string) file_get_contents("{$data}/{$name}.json")),
+        (string) file_get_contents("{$data}/{$name}.schema.json"),
+    ))->toBe([]);
+})->with(['defects', 'identification', 'flow']);
+
+it('ships no knowledge that refers to nothing', function (): void {
+    $known = new Knowledge;
+    foreach ($known->defects as $defect) {
+        expect(array_diff($defect['cautions'] ?? [], array_keys($known->cautions)))->toBe([]);
+        foreach ($defect['causes'] as $cause) {
+            foreach ($cause['evidence'] as $line) {
+                expect($known->signals)->toHaveKey($line['signal']);
+            }
+            foreach ($cause['remedies'] as $remedy) {
+                expect(array_diff($remedy['cautions'] ?? [], array_keys($known->cautions)))->toBe([]);
+            }
+        }
+        expect(array_sum(array_column($defect['causes'], 'prior')))->toEqualWithDelta(1, 0.02, $defect['id']);
+    }
+    $tests = json_decode((string) file_get_contents(dirname(__DIR__).'/data/identification.json'), true)['tests'];
+    foreach ($tests as $test) {
+        foreach ($test['likelihood'] as $code => $row) {
+            expect(array_diff(array_keys($row), $test['results']))->toBe([], "{$test['id']} {$code}")
+                ->and(array_sum($row))->toEqualWithDelta(1, 0.01, "{$test['id']} {$code}");
+        }
+    }
+});
 
 it('ships a polymer library that fits its schema', function (): void {
     expect(problems(

@@ -20,8 +20,7 @@ final readonly class Record
     /** @throws RuntimeException when there is no such file, or no object in it */
     public static function file(string $path): self
     {
-        $text = @file_get_contents($path);
-        $data = $text === false ? null : json_decode($text, true);
+        $data = is_readable($path) ? json_decode((string) file_get_contents($path), true) : null;
 
         return is_array($data) ? new self($data) : throw new RuntimeException(basename($path).' is not readable');
     }
@@ -61,17 +60,15 @@ final readonly class Record
         };
     }
 
-    /** Least, usual and most; null where there is none. A usual that is not said lies in the middle. */
+    /** Least, usual and most; null where there is none, or one number in its place. */
     public function range(string $name): ?Range
     {
-        $of = $this->value($name);
-        if (! is_array($of) || ! isset($of['min'], $of['max'])) {
+        if (! is_array($this->value($name))) {
             return null;
         }
         $at = $this->at($name);
-        [$min, $max] = [$at->number('min'), $at->number('max')];
 
-        return new Range($min, $at->number('typical', ($min + $max) / 2), $max);
+        return new Range($at->number('min'), $at->number('typical'), $at->number('max'));
     }
 
     /** Whether it is said to be so; what is not said is not so. */

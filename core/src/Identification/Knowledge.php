@@ -81,7 +81,7 @@ final class Knowledge
         $this->separateAgainst = (float) $separate['against_over'];
     }
 
-    /** @return File as the file's schema and its test hold it */
+    /** @return File as core/data/identification.schema.json and a test hold it */
     private static function read(): array
     {
         /** @var File */
