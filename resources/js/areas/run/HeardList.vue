@@ -5,7 +5,7 @@ import { api } from '../../api/client';
 import type { Heard } from '../../api/types';
 
 /** What instruments told of the newest pieces, without a touch: a small trace each, with the moments that count. */
-const NEWEST = 12;
+const NEWEST = 12; // as many as the server hears
 const AGAIN_MS = 8000;
 const props = defineProps<{
     run: string;
@@ -45,9 +45,9 @@ const line = (h: Heard) =>
             <li v-for="h in list" :key="h.piece" :class="h.state">
                 <svg :viewBox="`0 0 ${W} ${H}`" :width="W" :height="H" role="img" :aria-label="h.says">
                     <path :d="line(h)" class="line" />
-                    <g v-for="m in h.marks" :key="m.what">
+                    <g v-for="(m, i) in h.marks" :key="m.what">
                         <path :d="`M${x(m.at_s)} 2V${H - 2}`" class="mark" />
-                        <text :x="x(m.at_s) + 3" :y="m.what === 'tank' ? H - 6 : 12">{{ m.what }}</text>
+                        <text :x="x(m.at_s) + 3" :y="i % 2 ? H - 6 : 12">{{ m.what }}</text>
                     </g>
                 </svg>
                 <p>
