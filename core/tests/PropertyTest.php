@@ -100,6 +100,18 @@ it('lays blanks that never overlap or leave the sheet, and never fewer than one 
     }
 });
 
+it('counts the layouts of narrow strips before it lays one', function (): void {
+    $in = [
+        'stock_length_mm' => 20000, 'stock_width_mm' => 1, 'blank_length_mm' => 0.1, 'blank_width_mm' => 1,
+    ];
+    $before = hrtime(true);
+    expect(calc('charge.blanks', $in)->count)->toBe(200000)
+        ->and((hrtime(true) - $before) / 1e9)->toBeLessThan(10.0)
+        ->and(fn () => calc('charge.blanks', [
+            'stock_width_mm' => 0.001, 'blank_length_mm' => 1e-6, 'blank_width_mm' => 20000,
+        ] + $in))->toThrow(InputError::class, '200 000 cuts');
+});
+
 it('finds the best order of jobs, as trying them all does', function (): void {
     mt_srand(3);
     $polymers = ['HDPE', 'PP', 'LDPE', 'HIPS'];

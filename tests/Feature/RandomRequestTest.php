@@ -174,8 +174,12 @@ it('answers whatever it is asked, and never with a fault of its own', function (
     $asker = new Asker((array) json_decode((string) json_encode((new Contract)->build()), true), $known, $seed);
     $faults = [];
     $answers = [];
+    // What never ends is a fault like any other, and is named like one: a handler that throws makes a 500 of it.
+    pcntl_async_signals(true);
+    pcntl_signal(SIGALRM, static fn () => throw new RuntimeException('not answered within 20 s'));
     for ($i = 0; $i < $many; $i++) {
         [$method, $address, $body] = $asker->next();
+        pcntl_alarm(20);
         try {
             $answer = $this->call(
                 $method,
@@ -191,6 +195,7 @@ it('answers whatever it is asked, and never with a fault of its own', function (
                 (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
             );
         } finally {
+            pcntl_alarm(0);
             // What one does, the next does not see.
             while (DB::transactionLevel() > 0) {
                 DB::rollBack();

@@ -15,36 +15,7 @@ final class Blanks
 {
     public function __invoke(BlanksInput $in): BlanksResult
     {
-        $width = $in->stock_length_mm - 2 * $in->edge_trim_mm;
-        $height = $in->stock_width_mm - 2 * $in->edge_trim_mm;
-        $best = [];
-        foreach ($in->grain_fixed ? [false] : [false, true] as $first) {
-            $best = self::more($best, self::block($in, 0, 0, $width, $height, $first));
-            if ($in->grain_fixed) {
-                continue;
-            }
-            [$a, $b] = self::size($in, $first);
-            for ($n = 1; $n * $a + ($n - 1) * $in->kerf_mm <= $width + 1e-9; $n++) {
-                $cut = $n * ($a + $in->kerf_mm);
-                $best = self::more(
-                    $best,
-                    [
-                        ...self::block($in, 0, 0, $cut - $in->kerf_mm, $height, $first),
-                        ...self::block($in, $cut, 0, $width - $cut, $height, ! $first),
-                    ],
-                );
-            }
-            for ($n = 1; $n * $b + ($n - 1) * $in->kerf_mm <= $height + 1e-9; $n++) {
-                $cut = $n * ($b + $in->kerf_mm);
-                $best = self::more(
-                    $best,
-                    [
-                        ...self::block($in, 0, 0, $width, $cut - $in->kerf_mm, $first),
-                        ...self::block($in, 0, $cut, $width, $height - $cut, ! $first),
-                    ],
-                );
-            }
-        }
+        $best = $this->place($in, $this->layout($in));
         $yield = 100 * count($best) * $in->blank_length_mm * $in->blank_width_mm / (
             $in->stock_length_mm * $in->stock_width_mm
         );
@@ -56,41 +27,102 @@ final class Blanks
         );
     }
 
+    /**
+     * The layout that holds the most: counted, not placed, because there are as many layouts as cuts.
+     *
+     * @return list<array{float, float, float, float, bool}> blocks: x, y, width, height, blanks turned
+     */
+    private function layout(BlanksInput $in): array
+    {
+        $most = -1;
+        $best = [];
+        foreach ($this->layouts($in) as $blocks) {
+            $count = 0;
+            foreach ($blocks as $block) {
+                [$across, $up] = $this->fit($in, $block);
+                $count += $across * $up;
+            }
+            if ($count > $most) {
+                [$most, $best] = [$count, $blocks];
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return iterable<list<array{float, float, float, float, bool}>> */
+    private function layouts(BlanksInput $in): iterable
+    {
+        $width = $in->stock_length_mm - 2 * $in->edge_trim_mm;
+        $height = $in->stock_width_mm - 2 * $in->edge_trim_mm;
+        foreach ($in->grain_fixed ? [false] : [false, true] as $turned) {
+            yield [[0.0, 0.0, $width, $height, $turned]];
+            if ($in->grain_fixed) {
+                continue;
+            }
+            [$a, $b] = $this->size($in, $turned);
+            for ($n = 1; $n * $a + ($n - 1) * $in->kerf_mm <= $width + 1e-9; $n++) {
+                $cut = $n * ($a + $in->kerf_mm);
+                yield [
+                    [0.0, 0.0, $cut - $in->kerf_mm, $height, $turned],
+                    [$cut, 0.0, $width - $cut, $height, ! $turned],
+                ];
+            }
+            for ($n = 1; $n * $b + ($n - 1) * $in->kerf_mm <= $height + 1e-9; $n++) {
+                $cut = $n * ($b + $in->kerf_mm);
+                yield [
+                    [0.0, 0.0, $width, $cut - $in->kerf_mm, $turned],
+                    [0.0, $cut, $width, $height - $cut, ! $turned],
+                ];
+            }
+        }
+    }
+
     /** @return array{float, float} along x and along y as placed */
-    private static function size(BlanksInput $in, bool $turned): array
+    private function size(BlanksInput $in, bool $turned): array
     {
         return $turned ? [$in->blank_width_mm, $in->blank_length_mm] : [$in->blank_length_mm, $in->blank_width_mm];
     }
 
-    /** @return list<Blank> */
-    private static function block(BlanksInput $in, float $x, float $y, float $width, float $height, bool $turned): array
+    /**
+     * @param  array{float, float, float, float, bool}  $block
+     * @return array{int, int} how many stand across and up
+     */
+    private function fit(BlanksInput $in, array $block): array
     {
-        [$a, $b] = self::size($in, $turned);
-        $across = (int) floor(($width + $in->kerf_mm) / ($a + $in->kerf_mm) + 1e-9);
-        $up = (int) floor(($height + $in->kerf_mm) / ($b + $in->kerf_mm) + 1e-9);
+        [, , $width, $height, $turned] = $block;
+        [$a, $b] = $this->size($in, $turned);
+
+        return [
+            max(0, (int) floor(($width + $in->kerf_mm) / ($a + $in->kerf_mm) + 1e-9)),
+            max(0, (int) floor(($height + $in->kerf_mm) / ($b + $in->kerf_mm) + 1e-9)),
+        ];
+    }
+
+    /**
+     * @param  list<array{float, float, float, float, bool}>  $blocks
+     * @return list<Blank>
+     */
+    private function place(BlanksInput $in, array $blocks): array
+    {
         $blanks = [];
-        for ($i = 0; $i < $across; $i++) {
-            for ($j = 0; $j < $up; $j++) {
-                $blanks[] = new Blank(
-                    $in->edge_trim_mm + $x + $i * ($a + $in->kerf_mm),
-                    $in->edge_trim_mm + $y + $j * ($b + $in->kerf_mm),
-                    $a,
-                    $b,
-                    $turned,
-                );
+        foreach ($blocks as $block) {
+            [$x, $y, , , $turned] = $block;
+            [$a, $b] = $this->size($in, $turned);
+            [$across, $up] = $this->fit($in, $block);
+            for ($i = 0; $i < $across; $i++) {
+                for ($j = 0; $j < $up; $j++) {
+                    $blanks[] = new Blank(
+                        $in->edge_trim_mm + $x + $i * ($a + $in->kerf_mm),
+                        $in->edge_trim_mm + $y + $j * ($b + $in->kerf_mm),
+                        $a,
+                        $b,
+                        $turned,
+                    );
+                }
             }
         }
 
         return $blanks;
-    }
-
-    /**
-     * @param  list<Blank>  $a
-     * @param  list<Blank>  $b
-     * @return list<Blank>
-     */
-    private static function more(array $a, array $b): array
-    {
-        return count($b) > count($a) ? $b : $a;
     }
 }

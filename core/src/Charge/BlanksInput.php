@@ -29,5 +29,11 @@ final readonly class BlanksInput implements Checked
         if ($this->blank_length_mm * $this->blank_width_mm * 200000 < $this->stock_length_mm * $this->stock_width_mm) {
             throw new InputError('blank_length_mm', 'makes more than 200 000 blanks: check the units');
         }
+        $longest = max($this->stock_length_mm, $this->stock_width_mm);
+        foreach (['blank_length_mm' => $this->blank_length_mm, 'blank_width_mm' => $this->blank_width_mm] as $name => $side) {
+            if ($side * 200000 < $longest) {
+                throw new InputError($name, 'makes more than 200 000 cuts along the sheet: check the units');
+            }
+        }
     }
 }
