@@ -133,8 +133,8 @@ async function keep() {
                     @click="open(m)"
                 >
                     <strong>{{ m.name }}</strong>
-                    <span class="quiet">{{ m.polymer }}, version {{ m.version }}, {{ m.by }}</span
-                    ><MixStrip :parts="m.components" :preview="m.preview" />
+                    <span class="quiet">{{ m.polymer }}, version {{ m.version }}, {{ m.by }}</span>
+                    <MixStrip :parts="m.components" :preview="m.preview" />
                 </button>
             </section>
             <form class="card" @submit.prevent="keep">
@@ -274,6 +274,10 @@ async function keep() {
     margin-top: 8px;
     cursor: pointer;
 }
+.kept .quiet {
+    display: block;
+    margin-bottom: 6px;
+}
 .kept.on {
     border-color: var(--ink);
     box-shadow: inset 4px 0 0 var(--ember);
@@ -302,7 +306,7 @@ async function keep() {
 .n {
     text-align: right !important;
 }
-.parts input:not([type='color']),
+.parts :deep(input:not([type='color'])),
 .parts select {
     width: 100%;
     min-height: var(--touch);
@@ -320,7 +324,11 @@ async function keep() {
     border-radius: 4px;
     background: var(--paper);
 }
-.parts input.short {
+.parts td:first-child {
+    min-width: 130px;
+}
+.parts .short {
+    display: block;
     width: 76px;
 }
 .parts select {
