@@ -41,7 +41,7 @@ const line = (h: Heard) =>
 <template>
     <section v-if="list.length" class="card heard" aria-labelledby="heard">
         <h2 id="heard">What the gauge told</h2>
-        <ul class="plain">
+        <ul class="unmarked">
             <li v-for="h in list" :key="h.piece" :class="h.state">
                 <svg :viewBox="`0 0 ${W} ${H}`" :width="W" :height="H" role="img" :aria-label="h.says">
                     <path :d="line(h)" class="line" />

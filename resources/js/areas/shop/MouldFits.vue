@@ -17,7 +17,7 @@ const words = (ids: string[]) => ids.map((id) => id.replaceAll('_', ' ')).join('
 <template>
     <section v-if="fits.data.value?.length" class="card mt-4" aria-labelledby="fits">
         <h2 id="fits">Goes into</h2>
-        <ul class="plain">
+        <ul class="unmarked">
             <li v-for="f in fits.data.value" :key="f.machine_id" :class="{ no: !f.fits }">
                 <span class="sign" aria-hidden="true">{{ f.fits ? '✓' : '✕' }}</span>
                 <div>
