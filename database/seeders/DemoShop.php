@@ -27,6 +27,7 @@ use App\Runs\Actions\TakeReadings;
 use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
+use App\Shop\Actions\SayOfMachine;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
@@ -40,6 +41,7 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\PressSimulation;
 use Dithermic\Core\Practice\Shift;
+use Dithermic\Core\Process\FactOrigin;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
@@ -93,6 +95,7 @@ final class DemoShop
         private readonly CloseSorting $closeSorting,
         private readonly KeepMix $keepMix,
         private readonly DeliverLot $deliver,
+        private readonly SayOfMachine $sayOfMachine,
     ) {
     }
 
@@ -232,7 +235,11 @@ final class DemoShop
         ] + $this->moulds();
         $facts['Anvil'][1] += $this->wallChart($facts['Anvil'][1], $facts['Pond'][1]);
         foreach ($facts as $name => [$kind, $what]) {
-            $this->machines[$name] = Machine::query()->create(['name' => $name, 'kind' => $kind, 'facts' => $what]);
+            $said = array_map(
+                static fn (mixed $value): array => ['value' => $value, 'origin' => FactOrigin::Plate],
+                $what,
+            );
+            $this->machines[$name] = $this->sayOfMachine->create($name, $kind, $said, '', $this->people['Maren Okafor']);
         }
     }
 

@@ -173,6 +173,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                     <label v-if="(said[fact] ?? null) !== null" class="origin"
                         ><span class="sr">{{ title(fact) }}: where from</span
                         ><select v-model="origin[fact]">
+                            <option v-if="!origin[fact]" :value="undefined">nobody said from where</option>
                             <option value="measured">measured</option>
                             <option value="plate">from its plate</option>
                             <option v-if="origin[fact] === 'fitted'" value="fitted">fitted from runs</option>
