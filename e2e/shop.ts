@@ -88,23 +88,27 @@ export async function confirmAll(page: Page, ...texts: string[]): Promise<void> 
     for (const text of texts) await page.getByRole('button', { name: text, exact: true }).click();
 }
 
-/** From a started run to the moment the stack is in and the timer runs. */
-export async function intoTheHeat(page: Page): Promise<void> {
+/** From a started run to the moment the stack is in and the timer runs. In a run of several the screen turns to the next. */
+export async function intoTheHeat(page: Page, piece?: RegExp): Promise<void> {
     await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
     await page.keyboard.press('t');
     await pad(page, '186', '184');
     await page.getByRole('button', { name: /^Platens are hot/ }).click();
-    await expect(page.getByRole('heading', { name: /^Plates and release agent/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /(^|: )Plates and release agent/ })).toBeVisible();
     await confirmAll(page, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both');
     await page.getByRole('button', { name: /^Plates are ready/ }).click();
-    await expect(page.getByRole('heading', { name: /^Weigh in/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /(^|: )Weigh in/ })).toBeVisible();
     await page.getByRole('button', { name: /^Scale/ }).click();
     await pad(page, '2170');
     await page.getByRole('button', { name: /^Charge is weighed/ }).click();
     await confirmAll(page, 'Four corners full', 'Even, no holes');
     await page.getByRole('button', { name: /^Spread/ }).click();
     await page.getByRole('button', { name: /^It is in: start the timer/ }).click();
-    await expect(page.getByRole('heading', { name: /^Heat under load/ })).toBeVisible();
+    if (piece) {
+        await expect(page.getByRole('heading', { name: /: Plates and release agent/ })).toBeVisible();
+        await page.getByRole('button', { name: piece }).click();
+    }
+    await expect(page.getByRole('heading', { name: /(^|: )Heat under load/ })).toBeVisible();
     await expect(page.getByText('not yet with the server')).toBeHidden();
 }
 

@@ -15,6 +15,7 @@ use App\People\Data\PersonData;
 use App\People\Data\PreferencesData;
 use App\People\Models\User;
 use App\Runs\Actions\Places;
+use App\Runs\Data\CheckData;
 use App\Runs\Data\EventData;
 use App\Runs\Data\HandData;
 use App\Runs\Data\InsideData;
@@ -27,6 +28,7 @@ use App\Runs\Data\StandingEntryData;
 use App\Runs\Data\StationData;
 use App\Runs\Data\StepData;
 use App\Runs\Data\TimerData;
+use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunMaterial;
@@ -441,6 +443,13 @@ final readonly class Present
             array_values($fresh->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
             $this->hands($run, $state),
             $run->inspection === null ? null : (object) $run->inspection->result,
+            array_values($run->inspections->map(static fn (Inspection $c): CheckData => new CheckData(
+                $c->piece,
+                $c->kind,
+                $c->mass_g,
+                (object) $c->figures,
+                self::time($c->at),
+            ))->all()),
             $inside === null ? null : InsideData::of($inside),
             $this->marks($run->polymer, $process),
             $this->materials($run),

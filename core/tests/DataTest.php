@@ -53,7 +53,7 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         // Whose hands are both full is asked for nothing.
         $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
-})->with(glob(__DIR__.'/../src/Process/*/procedure.json') ?: []);
+})->with(glob(__DIR__.'/../src/Process/*/{procedure,series}.json', GLOB_BRACE) ?: []);
 
 it('ships knowledge that fits its schema', function (string $name): void {
     $data = dirname(__DIR__).'/data';

@@ -58,11 +58,11 @@ final class AtTheSwitch
     }
 }
 
-function moulding(): AtTheSwitch
+function moulding(int $pieces = 20): AtTheSwitch
 {
     $procedure = shipped('injection');
 
-    return new AtTheSwitch(new RunMachine($procedure, ['cool_min' => 0.5] + array_fill_keys($procedure->body['plan'], 1.0)));
+    return new AtTheSwitch(new RunMachine($procedure, ['cool_min' => 0.5, 'pieces' => $pieces] + array_fill_keys($procedure->body['plan'], 1.0)));
 }
 
 it('makes a good piece with one press as it is full and one when it is out', function (): void {
@@ -77,6 +77,21 @@ it('makes a good piece with one press as it is full and one when it is out', fun
         ->and($at->state->latest('disposition', 'judge', 1))->toBe(['verdict' => 'good']);
     // And on to the next.
     expect($at->press())->toBe(['piece_begun', 'step_done'])->and($at->state->pieces)->toHaveCount(2);
+});
+
+it('begins no more than were planned: a foot asks for no further piece', function (): void {
+    $at = moulding(2);
+    foreach ([1, 2] as $ignored) {
+        $at->press();
+        $at->now += 31;
+        $at->press();
+    }
+    expect($at->machine->next($at->state))->toBeNull();
+    expect(static fn () => $at->press())->toThrow(InputError::class, 'between its steps');
+    // A hand may: what was taken out, or one more than planned.
+    $at->tell(EventType::PieceBegun, ['piece' => 3]);
+    $at->tell(EventType::PieceDropped, ['piece' => 3, 'reason' => 'a test']);
+    expect($at->machine->next($at->state))->toBeNull();
 });
 
 it('rejects with a long press where a verdict is wanted, and nowhere else', function (): void {

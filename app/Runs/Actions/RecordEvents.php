@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Actions;
 
+use App\Material\Models\Charge;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\People\Models\User;
@@ -24,6 +25,7 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
+use Dithermic\Core\Stock\ChargeLots;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -42,6 +44,9 @@ final readonly class RecordEvents
         'charges',
     ];
 
+    /** of so many pieces the model is kept as they really went: those that may still be under way */
+    private const PICTURED = 4;
+
     /** a sender's clock may run this far ahead, s */
     private const AHEAD_S = 10.0;
 
@@ -50,6 +55,7 @@ final readonly class RecordEvents
         private PolymerLibrary $polymers,
         private Places $places,
         private ShopClock $clock,
+        private TakeCharge $takeCharge,
     ) {
     }
 
@@ -148,15 +154,30 @@ final readonly class RecordEvents
         $timer = $event->type === EventType::StepDone
             ? ($procedure->step((string) $event->text('step'))->timer ?? null)
             : null;
-        if ($timer === null || ! isset($state->timers[$timer])) {
+        $piece = $event->piece();
+        $started = $timer === null ? null : ($state->thread($piece)->timers[$timer]['started_at'] ?? null);
+        if ($timer === null || $started === null) {
             return;
         }
-        $minutes = ($event->at - $state->timers[$timer]['started_at']) / 60;
         $picture = $this->processes->get($run->product->process)
-            ->follow($run->setup, $procedure->timer($timer)->kind ?? '', $minutes);
-        if ($picture !== null) {
-            $run->setup = $picture;
+            ->follow($run->setup, $procedure->timer($timer)->kind ?? '', ($event->at - $started) / 60);
+        if ($picture === null) {
+            return;
         }
+        $run->setup = $piece === null ? $picture : [
+            'pieces' => array_slice([$piece => self::ofPiece($picture)] + ($run->setup['pieces'] ?? []), 0, self::PICTURED, true),
+        ] + $run->setup;
+    }
+
+    /**
+     * Of a piece, what the model says of it; what was planned is the run's.
+     *
+     * @param  array<string, mixed>  $picture
+     * @return array<string, mixed>
+     */
+    private static function ofPiece(array $picture): array
+    {
+        return array_intersect_key($picture, ['curve' => true, 'turn_min' => true, 'model' => true]);
     }
 
     private function refusesTime(Run $run, Event $event): ?InputError
@@ -199,29 +220,39 @@ final readonly class RecordEvents
         $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
         $piece = $event->piece() ?? ($original['piece'] ?? null);
         match ($procedure->entry($entry)->effect ?? null) {
-            'draw_lot' => $this->draw(
-                $run,
-                $event,
-                $by,
-                (float) $values['mass_g'],
-                $original === null ? 0.0 : (float) $original['values']['mass_g'],
-            ),
+            'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original['values'] ?? []),
             'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
             'dispose' => $this->dispose($run, $event, $values, $original['values'] ?? [], $piece),
             default => null,
         };
     }
 
-    private function draw(Run $run, Event $event, User $by, float $mass, float $before): void
+    /**
+     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from its lot.
+     *
+     * @param  array<string, mixed>  $values
+     * @param  array<string, mixed>  $before  what an entry that is put right said
+     */
+    private function draw(Run $run, RunState $state, Event $event, User $by, array $values, array $before): void
     {
-        if ($run->charges->isNotEmpty()) {
-            // It came off its lots at the scale already; what is read here is what goes in.
-            return;
+        if (($values['charge'] ?? null) !== ($before['charge'] ?? null)) {
+            ($this->takeCharge)($run, $values['charge'] ?? null, $before !== [], self::moment($event->at));
+        }
+        $given = (float) $run->charges->sum(static fn (Charge $charge): float => array_sum($charge->grams()));
+        $logged = (float) $values['mass_g'] - (float) ($before['mass_g'] ?? 0);
+        foreach ($state->entries as $entry) {
+            $draws = ($run->procedureVersion->procedure()->entry($entry['entry'])->effect ?? null) === 'draw_lot';
+            $logged += $draws ? (float) $entry['values']['mass_g'] : 0.0;
         }
         $material = $run->materials->firstOrFail();
         $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
+        $drawn = -(float) LotMovement::query()->where('lot_id', $lot->id)->where('run_id', $run->id)
+            ->whereIn('kind', [LotMovement::DRAWN, LotMovement::CORRECTED])->sum('mass_g');
+        $change = $drawn - ChargeLots::beyond($given, $logged);
+        if (abs($change) < 1e-6) {
+            return;
+        }
         $held = (float) LotMovement::query()->where('lot_id', $lot->id)->sum('mass_g');
-        $change = $before - $mass;
         if ($held + $change < -1e-6) {
             throw new InputError('data.values.mass_g', sprintf('lot %s holds only %.0f g', $lot->code, $held));
         }

@@ -24,7 +24,7 @@ use Illuminate\Support\Facades\DB;
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
 final readonly class StartRun
 {
-    public function __construct(private Places $places, private Sent $sent)
+    public function __construct(private Places $places, private Sent $sent, private TakeCharge $charges)
     {
     }
 
@@ -64,7 +64,7 @@ final readonly class StartRun
             }
             $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
             $this->mustBeFree($order);
-            $version = ProcedureVersion::shipped($order->process);
+            $version = ProcedureVersion::shipped($order->process, $answer->plan);
             $targets = (array) $answer->plan->targets;
             $version->procedure()->checkPlan($targets);
 
@@ -178,34 +178,18 @@ final readonly class StartRun
         if ($charge === null) {
             return;
         }
-        foreach ($charge->grams() as $id => $grams) {
-            $run->materials()->updateOrCreate(['lot_id' => $id], ['mass_g' => round(max(0.0, $grams), 3)]);
-        }
-        $charge->update(['status' => Charge::USED, 'run_id' => $run->id, 'closed_at' => $at]);
+        $this->charges->load($run, $charge, $at);
     }
 
     /** A weighed charge goes into one run only. */
     private function take(Charge $charge, Lot $lot): Charge
     {
         $locked = Charge::query()->whereKey($charge->id)->lockForUpdate()->firstOrFail();
-
         ChargeLots::mustHold($locked->grams(), $lot->id, $lot->code);
-
-        return match (true) {
-            $locked->status !== Charge::WAITING => throw new InputError(
-                'charge_id',
-                sprintf('charge C-%04d is %s: take another', $locked->number, $locked->status),
-            ),
-            $locked->polymer !== $lot->polymer => throw new InputError(
-                'charge_id',
-                sprintf(
-                    'charge C-%04d is %s, and this is set up for %s',
-                    $locked->number,
-                    $locked->polymer,
-                    $lot->polymer,
-                ),
-            ),
-            default => $locked,
-        };
+        try {
+            return TakeCharge::waiting($locked, $lot->polymer);
+        } catch (InputError $error) {
+            throw new InputError('charge_id', $error->getMessage());
+        }
     }
 }

@@ -21,6 +21,7 @@ final readonly class RunData
      * @param  list<EventData>  $events
      * @param  list<HandData>  $hands
      * @param  list<RunMaterialData>  $materials
+     * @param  list<CheckData>  $checks
      */
     public function __construct(
         #[OA\Property] public RunSummaryData $summary,
@@ -64,6 +65,11 @@ final readonly class RunData
             additionalProperties: new OA\AdditionalProperties(),
             nullable: true,
         )] public ?object $inspection,
+        #[OA\Property(
+            description: 'in order, the newest is the inspection',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/CheckData'),
+        )] public array $checks,
         #[OA\Property(description: 'null where nobody can know, and once it has ended')] public ?InsideData $inside,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Models;
 
 use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Run\Procedure;
 use Illuminate\Database\Eloquent\Model;
 
@@ -27,9 +28,9 @@ final class ProcedureVersion extends Model
     protected $fillable = ['key', 'version', 'body'];
 
     /** The version that the core ships, stored the first time it is used. */
-    public static function shipped(Definition $process): self
+    public static function shipped(Definition $process, ?Plan $plan = null): self
     {
-        $body = $process->procedure();
+        $body = $plan === null ? $process->procedure() : $process->procedureFor($plan);
 
         return self::query()->firstOrCreate(
             ['key' => $body['id'], 'version' => $body['version']],

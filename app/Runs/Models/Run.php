@@ -44,6 +44,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property ProcedureVersion $procedureVersion
  * @property Recipe|null $recipe
  * @property Inspection|null $inspection
+ * @property Collection<int, Inspection> $inspections
  * @property Collection<int, RunStation> $stations
  * @property Collection<int, RunMaterial> $materials
  * @property Collection<int, Charge> $charges
@@ -112,6 +113,12 @@ final class Run extends Model
     public function inspection(): HasOne
     {
         return $this->hasOne(Inspection::class)->latestOfMany();
+    }
+
+    /** @return HasMany<Inspection, $this> */
+    public function inspections(): HasMany
+    {
+        return $this->hasMany(Inspection::class)->orderBy('id');
     }
 
     /** @return BelongsTo<Product, $this> */

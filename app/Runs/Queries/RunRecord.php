@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Queries;
 
 use App\Runs\Data\RunMaterialData;
+use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunStation;
@@ -69,6 +70,14 @@ final readonly class RunRecord
                 'data' => (object) $e->data,
             ])->all(),
             'inspection' => $run->inspection === null ? null : $run->inspection->result,
+            'checks' => $run->inspections->map(static fn (Inspection $c): array => [
+                'piece' => $c->piece,
+                'kind' => $c->kind,
+                'at' => $c->at->toIso8601ZuluString('millisecond'),
+                'mass_g' => $c->mass_g,
+                'figures' => (object) $c->figures,
+                'result' => $c->result,
+            ])->all(),
         ];
     }
 

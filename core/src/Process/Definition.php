@@ -196,6 +196,12 @@ abstract class Definition
         return Record::file($file)->of;
     }
 
+    /** @return array<array-key, mixed> by which a run of a plan is worked: as it ships, unless the process has several */
+    public function procedureFor(Plan $plan): array
+    {
+        return $this->procedure();
+    }
+
     /** @return list<string> ids of its schools */
     public function schools(): array
     {

@@ -62,6 +62,9 @@ final readonly class Field
             $this->kind === 'text' => is_string($value) && mb_strlen($value) <= self::LONGEST
                 ? null
                 : 'must be text of at most '.self::LONGEST.' characters',
+            $this->kind === 'charge' => is_string($value) && preg_match('/^[0-9a-f-]{36}$/', $value) === 1
+                ? null
+                : 'must be the id of a weighed charge',
             $this->kind === 'thickness_grid' => is_array($value) && count($value) >= 3 && count($value) <= 400
                 ? null
                 : 'needs at least three thicknesses',

@@ -67,7 +67,8 @@ final readonly class Foot
     }
 
     /**
-     * What the run is about now: itself, while it has a step; what wants hands now; else the piece that can be begun; else
+     * What the run is about now: itself, while it has a step; what wants hands now, with both hands full first; else the piece that
+     * can be begun; else
      * the one whose wait ends first. Null is the run itself.
      */
     private function inFront(RunState $state, float $now): ?int
@@ -76,7 +77,15 @@ final readonly class Foot
             return null;
         }
         $hands = $this->machine->hands($state);
-        if ($hands !== [] && $hands[0]['at'] <= $now) {
+        $due = array_filter($hands, static fn (array $hand): bool => $hand['at'] <= $now);
+        foreach ($due as $hand) {
+            // Whoever carries something hot is not asked to wait for anything else.
+            $step = $this->machine->procedure->step((string) $state->thread($hand['piece'])?->step);
+            if ($step?->hands === Hold::None) {
+                return $hand['piece'];
+            }
+        }
+        if ($due !== []) {
             return $hands[0]['piece'];
         }
 

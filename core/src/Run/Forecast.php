@@ -8,7 +8,7 @@ namespace Dithermic\Core\Run;
 final readonly class Forecast
 {
     /** @param  array<string, float|int|string|null>  $plan */
-    public function __construct(private Procedure $procedure, private array $plan)
+    public function __construct(private Procedure $procedure, private array $plan, private Room $rooms)
     {
     }
 
@@ -32,8 +32,8 @@ final readonly class Forecast
     }
 
     /**
-     * The piece that could be begun now, as a hand that waits; null while none can. It is no part of hands(): nobody has
-     * promised a next piece.
+     * The piece that could be begun now, as a hand that waits; null while none can, and once as many are made or under way as
+     * were planned: more than that is a person's wish. It is no part of hands(): nobody has promised a next piece.
      *
      * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
      */
@@ -41,6 +41,10 @@ final readonly class Forecast
     {
         $first = $this->procedure->first(Phase::Piece);
         if ($first === null || $state->status !== RunState::RUNNING || $state->step !== null || $state->closing) {
+            return null;
+        }
+        $made = array_filter($state->pieces, static fn (Thread $piece): bool => $piece->outcome !== Thread::DROPPED);
+        if (is_numeric($this->plan['pieces'] ?? null) && count($made) >= $this->plan['pieces']) {
             return null;
         }
         $there = array_filter($state->pieces, fn (Thread $piece): bool => $piece->outcome === Thread::OPEN
@@ -105,6 +109,7 @@ final readonly class Forecast
             ?string $entry,
             ?string $timer,
             int $people,
+            ?string $place = null,
         ): array => [
             'at' => $at,
             'what' => $what,
@@ -113,7 +118,7 @@ final readonly class Forecast
             'entry' => $entry,
             'timer' => $timer,
             'people' => $people,
-            'place' => $step->place,
+            'place' => $place ?? $step->place,
             'piece' => $thread->piece,
         ];
         foreach ($step->reminders as $reminder) {
@@ -123,9 +128,13 @@ final readonly class Forecast
             }
         }
         $timer = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
+        $next = $this->procedure->after($step) ?? $step;
+        $opens = $timer === null ? $this->opensAt($state, $thread, $step) : null;
         if ($timer !== null) {
-            $next = $this->procedure->after($step) ?? $step;
             $hands[] = $hand($timer['ends_at'], $next->title, $next->why, null, $timer['id'], max(1, $next->people));
+        } elseif ($opens !== null) {
+            // All is done here: what wants hands is the next step, once there is room for it.
+            $hands[] = $hand($opens, $next->title, $next->why, null, null, max(1, $next->people), $next->place);
         } elseif ($hands === []) {
             $hands[] = $hand($thread->stepSince, $step->title, $step->why, null, null, max(1, $step->people));
         }
@@ -176,6 +185,21 @@ final readonly class Forecast
         }
 
         return $stretches;
+    }
+
+    /** When a step goes on that waits for nothing but room further on; null where it waits for none, or for more. */
+    private function opensAt(RunState $state, Thread $thread, Step $step): ?float
+    {
+        $opens = null;
+        foreach ($step->gates as $gate) {
+            if ($gate->room === null && $gate->lacks($thread, $state, $step, $this->plan, INF) !== null) {
+                return null;
+            }
+            $free = $gate->room === null ? null : $this->rooms->freeAt($state, $gate->room, $thread->piece);
+            $opens = $free === null ? $opens : $free - 60 * (float) ($this->plan[(string) $gate->within] ?? 0);
+        }
+
+        return $opens === null || $opens <= $thread->stepSince ? null : $opens;
     }
 
     private function reminderDue(RunState $state, Thread $thread, Step $step, Reminder $reminder): ?float

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Data\Record;
 
 /**
- * What a step waits for: a timer that has run out, things confirmed, or an entry of this very step, whose fields may have
- * to be at least, at most or near a number of the plan. resources/js/offline/gates.ts reads the same data by the same
+ * What a step waits for: a timer that has run out, things confirmed, a place that will have room by the time what goes on now
+ * comes to it, or an entry of this very step, whose fields may have to be at least, at most or near a number of the plan. resources/js/offline/gates.ts reads the same data by the same
  * rules; core/tests/conformance/runs.json holds the two to each other.
  */
 final readonly class Gate
@@ -29,6 +29,8 @@ final readonly class Gate
         public ?string $near = null,
         public ?string $tolerance = null,
         public array $is = [],
+        public ?string $room = null,
+        public ?string $within = null,
     ) {
     }
 
@@ -45,6 +47,8 @@ final readonly class Gate
             $of->mayText('near'),
             $of->mayText('tolerance'),
             $of->wordsBy('is'),
+            $of->mayText('room'),
+            $of->mayText('within'),
         );
     }
 
@@ -52,12 +56,20 @@ final readonly class Gate
      * What it lacks at a moment, in words; null when it is open.
      *
      * @param  array<string, float|int|string|null>  $plan
+     * @param  Room|null  $rooms  who stands where, and how long; without it a gate that asks for room is open
      */
-    public function lacks(Thread $thread, RunState $state, Step $step, array $plan, float $at): ?string
-    {
+    public function lacks(
+        Thread $thread,
+        RunState $state,
+        Step $step,
+        array $plan,
+        float $at,
+        ?Room $rooms = null,
+    ): ?string {
         return match (true) {
             $this->timer !== null => $this->lacksTime($thread->timers[$this->timer] ?? null, $at),
             $this->confirmed !== [] => $this->lacksConfirmation($thread, $step),
+            $this->room !== null => $this->lacksRoom($rooms?->freeAt($state, $this->room, $thread->piece), $plan, $at),
             $this->entry !== null => $this->lacksEntry($state->latest($this->entry, $step->id, $thread->piece), $plan),
             default => null,
         };
@@ -69,11 +81,21 @@ final readonly class Gate
         if ($timer === null) {
             return $this->says;
         }
-        $left = $timer['ends_at'] - $at;
 
-        return $left <= 0.5
-            ? null
-            : sprintf('%s: %d:%02d to go', $this->says, intdiv((int) ceil($left), 60), (int) ceil($left) % 60);
+        return $this->toGo($timer['ends_at'] - $at);
+    }
+
+    /** @param  array<string, float|int|string|null>  $plan */
+    private function lacksRoom(?float $free, array $plan, float $at): ?string
+    {
+        return $free === null ? null : $this->toGo($free - 60 * (float) ($plan[(string) $this->within] ?? 0) - $at);
+    }
+
+    private function toGo(float $seconds): ?string
+    {
+        $whole = (int) ceil($seconds);
+
+        return $seconds <= 0.5 ? null : sprintf('%s: %d:%02d to go', $this->says, intdiv($whole, 60), $whole % 60);
     }
 
     private function lacksConfirmation(Thread $thread, Step $step): ?string

@@ -15,10 +15,13 @@ final readonly class RunMachine
 {
     private Forecast $forecast;
 
+    private Room $rooms;
+
     /** @param  array<string, float|int|string|null>  $plan the numbers that the procedure's data refers to */
     public function __construct(public Procedure $procedure, public array $plan)
     {
-        $this->forecast = new Forecast($procedure, $plan);
+        $this->rooms = new Room($procedure, $plan);
+        $this->forecast = new Forecast($procedure, $plan, $this->rooms);
     }
 
     /** @param  iterable<Event>  $events in the order in which they were stored */
@@ -118,7 +121,7 @@ final readonly class RunMachine
         }
         $missing = [];
         foreach ($step->gates as $gate) {
-            $lack = $gate->lacks($thread, $state, $step, $this->plan, $at);
+            $lack = $gate->lacks($thread, $state, $step, $this->plan, $at, $this->rooms);
             if ($lack !== null) {
                 $missing[] = $lack;
             }

@@ -3067,6 +3067,23 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description What one check of a run found, in short. */
+        CheckData: {
+            /** @description null where the run is one pass */
+            piece: number | null;
+            kind: string;
+            /** Format: float */
+            mass_g: number | null;
+            /** @description by the name of a figure of the process */
+            figures: {
+                [key: string]: number;
+            };
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+        };
         CloseSortingRequest: {
             /** Format: uuid */
             id: string;
@@ -6154,6 +6171,8 @@ export interface components {
                 pump_every_min?: number | null;
                 /** @description of the loose charge (g/cm3) */
                 bulk_density_g_cm3?: number | null;
+                /** @description of this run, one after another */
+                sheets?: number | null;
             };
             /** @description kept with the product on this press */
             recipe?: {
@@ -6187,6 +6206,8 @@ export interface components {
                 pump_every_min?: number | null;
                 /** @description of the loose charge (g/cm3) */
                 bulk_density_g_cm3?: number | null;
+                /** @description of this run, one after another */
+                sheets?: number | null;
             } | null;
             /**
              * @description what the recipe is called
@@ -6225,6 +6246,8 @@ export interface components {
                 pump_every_min?: number | null;
                 /** @description of the loose charge (g/cm3) */
                 bulk_density_g_cm3?: number | null;
+                /** @description of this run, one after another */
+                sheets?: number | null;
             } | null;
             machine?: {
                 /** @default the press */
@@ -6449,6 +6472,18 @@ export interface components {
             heat_input: {
                 [key: string]: unknown;
             };
+            /** @description where more than one sheet is pressed in a run */
+            series: {
+                sheets: number;
+                /** @description from one sheet to the next (min) */
+                takt_min: number;
+                /** @description the press that sets the pace: hot or cold */
+                held_by: string;
+                /** @description from the first charge going in to the last sheet coming out (min) */
+                total_min: number;
+                /** @description pressed one after another without overlap (min) */
+                alone_min: number;
+            } | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -7943,6 +7978,8 @@ export interface components {
             inspection: {
                 [key: string]: unknown;
             } | null;
+            /** @description in order, the newest is the inspection */
+            checks: components["schemas"]["CheckData"][];
             inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];

@@ -51,7 +51,7 @@ export interface ProcedureField {
     id: string;
     label: string;
     dimension?: Dimension;
-    kind?: 'choice' | 'text' | 'thickness_grid';
+    kind?: 'choice' | 'text' | 'thickness_grid' | 'charge';
     required?: boolean;
     choices?: string[];
     required_when?: Record<string, string>;
@@ -76,6 +76,9 @@ export interface ProcedureGate {
     tolerance?: string;
     /** what choices of the entry must be, by field */
     is?: Record<string, string>;
+    /** a place that has room again by the time that `within` minutes of the plan have gone */
+    room?: string;
+    within?: string;
 }
 export interface ProcedureStep {
     id: string;
@@ -90,6 +93,8 @@ export interface ProcedureStep {
     entries?: string[];
     confirm?: { id: string; text: string }[];
     starts?: string;
+    /** as a rule, with nobody called away */
+    typical_min?: number;
     timer?: string;
     pass_anyway?: 'no' | 'reason' | 'lead';
     cautions?: string[];

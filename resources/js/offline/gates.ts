@@ -51,7 +51,7 @@ export function after(procedure: Procedure, step: ProcedureStep): ProcedureStep 
 
 export const phase = (step: ProcedureStep) => step.phase ?? 'setup';
 
-function lacking(
+export function lacking(
     run: Run,
     thread: ThreadState,
     step: ProcedureStep,
@@ -62,6 +62,7 @@ function lacking(
     if (gate.timer !== undefined)
         return lacksTime(thread.timers.find((t) => t.id === gate.timer)?.ends_at, says, at);
     if (gate.confirmed?.length) return lacksConfirmation(thread, step, gate.confirmed);
+    if (gate.room !== undefined) return toGo(roomOpens(run, gate, thread.piece) - at, says);
     return gate.entry === undefined
         ? null
         : lacksEntry(latest(run, gate.entry, step.id, thread.piece), gate, run.plan);
@@ -69,7 +70,10 @@ function lacking(
 
 function lacksTime(endsAt: number | undefined, says: string, at: number): string | null {
     if (endsAt === undefined) return says;
-    const left = endsAt - at;
+    return toGo(endsAt - at, says);
+}
+
+function toGo(left: number, says: string): string | null {
     if (left <= 0.5) return null;
     const seconds = Math.ceil(left);
     return `${says}: ${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')} to go`;
@@ -109,6 +113,45 @@ function latest(run: Run, entry: string, step: string, piece: number | null): Re
         .filter((e) => e.entry === entry && e.step === step && (e.piece ?? null) === piece)
         .at(-1);
     return found ? (found.values as Record<string, unknown>) : null;
+}
+
+/** When a gate that waits for room opens, s since 1970; long ago where there is room now and will be. */
+export function roomOpens(run: Run, gate: ProcedureGate, piece: number | null): number {
+    const free = freeAt(run, gate.room ?? '', piece);
+    return free === null ? -Infinity : free - 60 * Number(run.plan[gate.within ?? ''] ?? 0);
+}
+
+/** The moment from which a place has room for one more (core/src/Run/Room.php); null where it has room now and keeps it. */
+function freeAt(run: Run, place: string, except: number | null): number | null {
+    const procedure = run.procedure as unknown as Procedure;
+    const holds = procedure.places[place]?.holds;
+    if (!holds) return null;
+    const leave = run.pieces
+        .filter((p) => p.piece !== except)
+        .map((p) => leavesAt(run, procedure, p, place))
+        .filter((at) => at !== null)
+        .sort((a, b) => b - a);
+    return leave[holds - 1] ?? null;
+}
+
+function leavesAt(
+    run: Run,
+    procedure: Procedure,
+    piece: Run['pieces'][number],
+    place: string,
+): number | null {
+    if (piece.outcome !== 'open' || piece.timers.length === 0) return null;
+    const steps = procedure.steps.filter((s) => phase(s) === 'piece');
+    let clock = piece.step_since;
+    let leaves: number | null = null;
+    for (const step of steps.slice(steps.findIndex((s) => s.id === piece.step))) {
+        const minutes = step.timer
+            ? Number(run.plan[procedure.timers.find((t) => t.id === step.timer)?.minutes ?? ''] ?? 0)
+            : (step.typical_min ?? 1);
+        clock = piece.timers.find((t) => t.id === step.timer)?.ends_at ?? clock + 60 * minutes;
+        if (step.place === place) leaves = clock;
+    }
+    return leaves;
 }
 
 /** Who holds a place that takes no more; null when there is room. */

@@ -1,6 +1,6 @@
 import type { Hand, Procedure, ProcedureEntry, ProcedureStep, Run } from '../api/types';
 import { capital } from '../parts/text';
-import { after, phase, taken, threadOf, type ThreadState } from './gates';
+import { after, lacking, phase, roomOpens, taken, threadOf, type ThreadState } from './gates';
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
 
@@ -14,12 +14,18 @@ export function handsOf(run: Run): Hand[] {
     return threads.flatMap((thread) => ofThread(run, thread)).sort((a, b) => a.at - b.at);
 }
 
+/** Whether as many are made or under way as were planned: more than that is a person's wish. */
+export function asManyAsPlanned(run: Run): boolean {
+    const wanted = run.plan.pieces;
+    return typeof wanted === 'number' && run.pieces.filter((p) => p.outcome !== 'dropped').length >= wanted;
+}
+
 /** The piece that could be begun now (core/src/Run/Forecast.php, next); none where its place is taken. */
 export function nextOf(run: Run): Hand[] {
     const procedure = run.procedure as unknown as Procedure;
     const first = procedure.steps.find((s) => phase(s) === 'piece');
     if (!first || run.summary.status !== 'running' || run.summary.step !== null || run.closing) return [];
-    if (taken(run, procedure, first.place, null) !== null) return [];
+    if (taken(run, procedure, first.place, null) !== null || asManyAsPlanned(run)) return [];
     return [
         {
             ...whose(run, first),
@@ -62,6 +68,7 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
     }
     const next = after(procedure, step) ?? step;
     const plain = { ...base, entry: null, button: null };
+    const opens = timer ? null : opensAt(run, thread, step);
     if (timer)
         hands.push({
             ...plain,
@@ -69,6 +76,17 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
             what: next.title,
             why: next.why,
             timer: timer.id,
+            people: Math.max(1, next.people),
+        });
+    else if (opens !== null)
+        // All is done here: what wants hands is the next step, once there is room for it.
+        hands.push({
+            ...plain,
+            ...whose(run, next),
+            at: opens,
+            what: next.title,
+            why: next.why,
+            timer: null,
             people: Math.max(1, next.people),
         });
     else if (hands.length === 0)
@@ -81,6 +99,16 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
             people: Math.max(1, step.people),
         });
     return hands;
+}
+
+/** When a step goes on that waits for nothing but room further on; null where it waits for none, or for more. */
+function opensAt(run: Run, thread: ThreadState, step: ProcedureStep): number | null {
+    const gates = step.gate ?? [];
+    const rooms = gates.filter((g) => g.room !== undefined);
+    if (gates.some((g) => g.room === undefined && lacking(run, thread, step, g, Infinity) !== null))
+        return null;
+    const opens = Math.max(...rooms.map((g) => roomOpens(run, g, thread.piece)));
+    return opens > thread.since ? opens : null;
 }
 
 function whose(run: Run, step: ProcedureStep): Base {

@@ -29,6 +29,8 @@ const hands = computed<Hand[]>(() => {
 });
 const first = computed(() => hands.value[0] ?? null);
 const waits = (h: Hand) => h.timer !== null || h.entry !== null;
+/** a moment to count to: what waits for hands since a while is wanted now */
+const counts = (h: Hand) => waits(h) || h.at > now.value;
 const overdue = (h: Hand) => waits(h) && h.at <= now.value;
 const ringing = computed(() => hands.value.some(overdue));
 watch([ringing, () => Math.floor(now.value / 4)], ([on]) => {
@@ -66,7 +68,7 @@ watch(
         </h2>
         <div v-if="first" :class="['first', { late: overdue(first) }]">
             <p class="count mono" aria-hidden="true">
-                {{ waits(first) ? clockText(first.at - now) : 'now' }}
+                {{ counts(first) ? clockText(first.at - now) : 'now' }}
             </p>
             <p v-if="overdue(first)" class="late-word"><span aria-hidden="true">▲</span> waiting for hands</p>
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
@@ -85,7 +87,7 @@ watch(
             <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
                 <router-link :to="h.to">
                     <span :class="['mono', 'when', { 'late-text': overdue(h) }]">{{
-                        !waits(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now)
+                        !counts(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now)
                     }}</span>
                     <span
                         ><strong>{{ h.what }}: {{ h.machine }}</strong

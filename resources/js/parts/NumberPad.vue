@@ -21,7 +21,9 @@ const open = computed({
         if (!on) emit('close');
     },
 });
-const fields = computed(() => props.entry?.fields.filter((f) => f.kind !== 'thickness_grid') ?? []);
+const fields = computed(
+    () => props.entry?.fields.filter((f) => f.kind !== 'thickness_grid' && f.kind !== 'charge') ?? [],
+);
 const current = computed(() => fields.value[field.value] ?? null);
 const needed = (f: (typeof fields.value)[number]) =>
     f.required === true || Object.entries(f.required_when ?? {}).some(([k, v]) => values.value[k] === v);

@@ -41,6 +41,7 @@ final class PlanResult extends Plan
         #[Field('the chosen timing')] public readonly string $heat_rule,
         #[Field('the chosen pumping')] public readonly PumpSchool $pump_school,
         #[Field('input of heat.press_cycle, to reckon it again', of: 'named')] public readonly array $heat_input,
+        #[Field('where more than one sheet is pressed in a run')] public readonly ?Series $series = null,
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }

@@ -59,6 +59,7 @@ final readonly class Planner
         'heat_factor' => 1.0,
         'cool_factor' => 1.0,
         'pump_every_min' => 3.0,
+        'sheets' => 1.0,
     ];
 
     public function __construct(private PolymerLibrary $polymers)
@@ -106,7 +107,9 @@ final readonly class Planner
             'thickness_tolerance_mm' => $set->get('thickness_tolerance_mm'),
             'length_mm' => $set->get('length_mm'),
             'width_mm' => $set->get('width_mm'),
+            'pieces' => $set->get('sheets'),
         ];
+        $series = $set->get('sheets') > 1 ? Series::of((int) $set->get('sheets'), $targets) : null;
         $unknowns = $this->unknowns($in, $rules[RuleInput::PHYSICS], $cycle->heat_min);
         $result = new PlanResult(
             $set->list(),
@@ -123,15 +126,23 @@ final readonly class Planner
             $rule->id,
             $in->pump_school,
             $heat,
+            $series,
         );
         $least = $unknowns === [] ? '' : 'at the very least ';
 
         return $result->explain(sprintf(
-            '%.0f g, %s%.1f min hot and %.1f min cold.',
+            '%.0f g, %s%.1f min hot and %.1f min cold.%s',
             $charge->mass_g,
             $rule->id === RuleInput::PHYSICS ? $least : '',
             $heatMin,
             $coolMin,
+            $series === null ? '' : sprintf(
+                ' %d sheets, one every %.0f min: %.0f min in all, the %s press sets the pace.',
+                $series->sheets,
+                $series->takt_min,
+                $series->total_min,
+                $series->held_by,
+            ),
         ));
     }
 
@@ -155,6 +166,9 @@ final readonly class Planner
             'thickness_tolerance_mm' => 'is not known yet: say how far the thickest place may be from the thinnest',
         ]);
         $settled->mustBePositive(['thickness_tolerance_mm', 'pump_every_min', 'cool_factor']);
+        if (fmod($settled->get('sheets'), 1.0) !== 0.0) {
+            throw new InputError('settings.sheets', 'must be a whole number of sheets');
+        }
 
         return $settled;
     }

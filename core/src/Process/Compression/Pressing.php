@@ -12,6 +12,7 @@ use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Quality\PorosityResult;
 use Dithermic\Core\Quality\ThicknessGridResult;
@@ -96,6 +97,12 @@ final class Pressing extends Definition
             $grid->bow_mm === null ? $figures : $figures + ['bow_mm' => $grid->bow_mm],
             ['grid' => $grid, 'porosity' => $porosity, 'points' => $values->array('points'), 'mass_g' => $values->number('mass_g')],
         );
+    }
+
+    /** Several sheets in one run overlap the two presses; a single one is one pass. */
+    public function procedureFor(Plan $plan): array
+    {
+        return $plan instanceof PlanResult && $plan->series !== null ? Series::procedure() : $this->procedure();
     }
 
     public function follow(array $picture, string $timerKind, float $minutes): ?array

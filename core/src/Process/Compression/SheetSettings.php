@@ -25,6 +25,7 @@ final readonly class SheetSettings
         #[Field('thickest place less thinnest, at most', 'mm')] public ?float $thickness_tolerance_mm = null,
         #[Field('between two pumpings', 'min')] public ?float $pump_every_min = null,
         #[Field('of the loose charge', 'g/cm3')] public ?float $bulk_density_g_cm3 = null,
+        #[Field('of this run, one after another', '', min: 1, max: 200)] public ?float $sheets = null,
     ) {
     }
 }

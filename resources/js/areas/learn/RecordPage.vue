@@ -12,7 +12,9 @@ import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
+import PieceTable from './PieceTable.vue';
 import { byKind } from './trace';
+import { howItWent, timedText } from './went';
 
 const id = String(useRoute().params.id);
 const { data: run, isPending } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
@@ -32,6 +34,12 @@ const chosen = computed(() =>
 const timed = computed(() =>
     (procedure.value?.steps ?? []).filter((s) => s.starts || s.timer).map((s) => s.id),
 );
+const went = computed(() => (run.value ? howItWent(run.value) : []));
+/** of a run that is one pass, how long it really was beside the plan */
+function doneText(timer: Procedure['timers'][number]): string {
+    const own = went.value.length === 1 ? went.value[0]?.timed.find((t) => t.title === timer.title) : null;
+    return own ? timedText(own) : minutesText(Number(run.value?.plan[timer.minutes]));
+}
 /** of a run of pieces: how many came of it */
 const made = computed(() => (run.value ? countText(run.value.summary) : ''));
 const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
@@ -99,6 +107,13 @@ const overrides = computed(
                     <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
                     <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
                     <p v-else class="quiet">Not checked.</p>
+                    <p
+                        v-for="a in run.pieces.length > 0 ? [] : (went[0]?.anyway ?? [])"
+                        :key="a"
+                        class="anyway"
+                    >
+                        <span aria-hidden="true">▲</span> Passed though something was open. {{ a }}
+                    </p>
                     <p v-if="run.pieces.length > 0">
                         {{ run.summary.good }} good, {{ run.summary.bad }} not, of
                         {{ run.pieces.length }} begun.
@@ -113,7 +128,7 @@ const overrides = computed(
                         </div>
                         <div v-for="t in procedure.timers" :key="t.id">
                             <dt>{{ t.title }}</dt>
-                            <dd>{{ minutesText(Number(run.plan[t.minutes])) }}</dd>
+                            <dd>{{ doneText(t) }}</dd>
                         </div>
                         <div v-for="c in chosen" :key="c.title">
                             <dt>{{ c.title }}</dt>
@@ -130,6 +145,7 @@ const overrides = computed(
                     </dl>
                 </section>
             </div>
+            <PieceTable v-if="run.pieces.length > 0" :run="run" :procedure="procedure" />
             <HeardList
                 v-if="run.heard > 0"
                 class="mt-4"
@@ -176,6 +192,10 @@ const overrides = computed(
 </template>
 
 <style scoped>
+.anyway {
+    color: var(--alarm);
+    font-weight: 650;
+}
 .out {
     display: flex;
     gap: 10px;

@@ -18,6 +18,7 @@ import { runPictureOf } from '../../processes/panels';
 import { title } from '../reckon/schema';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import InspectionResult from '../check/InspectionResult.vue';
+import ChargePicks from './ChargePicks.vue';
 import { footSays, judgedBy, missingOf, verdictOf } from './focus';
 import HeardList from './HeardList.vue';
 import InsideCard from './InsideCard.vue';
@@ -26,6 +27,7 @@ import PumpTap from './PumpTap.vue';
 import RunLog from './RunLog.vue';
 import { useModel } from './useModel';
 import { useRun } from './useRun';
+import { valueWords } from './words';
 
 const route = useRoute();
 const router = useRouter();
@@ -81,6 +83,10 @@ const logged = (entry: string) =>
 const grid = computed(
     () => entries.value.find((e) => e.fields.some((f) => f.kind === 'thickness_grid')) ?? null,
 );
+/** what may be a weighed charge that waits at the scale */
+const chargeEntry = computed(
+    () => entries.value.find((e) => e.fields.some((f) => f.kind === 'charge')) ?? null,
+);
 const left = computed(() => (timer.value ? timer.value.ends_at - now.value : 0));
 /** How much of the wait is over: by the clock where it is short, in minutes where it is long. */
 const gone = computed(() => {
@@ -95,7 +101,7 @@ const asked = (entry: string) =>
         (g) => g.entry === entry && missingNow.value.some((lack) => lack.endsWith(g.says ?? '')),
     ) ?? false;
 /** of a timer, the time alone: what it is about stands above it */
-const shortly = (lack: string) => lack.replace(/^.*: (\d+:\d\d to go)$/, '$1');
+const shortly = (lack: string) => (step.value?.timer ? lack.replace(/^.*: (\d+:\d\d to go)$/, '$1') : lack);
 /** by the gates in the procedure's data, here as on the server */
 const missingNow = computed(() => (run.value ? missingOf(run.value, focus.value, now.value) : []));
 /** a verdict is all that is wanted: one touch */
@@ -437,6 +443,11 @@ usePageKeys('This run', () => {
                     <span class="box" aria-hidden="true">{{ confirmed(c.id) ? '✓' : '' }}</span>{{ c.text }}
                 </button>
             </div>
+            <ChargePicks
+                v-if="chargeEntry && logged(chargeEntry.id).length === 0"
+                :run="run"
+                @take="(values) => log('logged', { entry: chargeEntry?.id, values })"
+            />
             <ThicknessEntry
                 v-if="grid && logged(grid.id).length === 0"
                 :nominal="Number(run.plan.nominal_mm)"
@@ -447,7 +458,7 @@ usePageKeys('This run', () => {
                 @done="(values) => log('logged', { entry: grid?.id, values })"
             />
             <InspectionResult
-                v-if="looks && run.inspection && focus.piece === null"
+                v-if="looks && run.inspection && (run.checks.at(-1)?.piece ?? null) === focus.piece"
                 :inspection="run.inspection"
                 :plan="run.plan"
             />
@@ -464,14 +475,7 @@ usePageKeys('This run', () => {
                 class="was"
             >
                 <span>{{ e.title }}</span><strong>{{
-                    Object.entries(logged(e.id).slice(-1)[0]?.values ?? {})
-                        .map(([k, v]) => {
-                            const f = e.fields.find((q) => q.id === k);
-                            return typeof v === 'number' && f?.dimension && f.dimension !== 'number'
-                                ? `${f.label.toLowerCase()} ${show(v, f.dimension)}`
-                                : String(v);
-                        })
-                        .join(', ')
+                    valueWords(procedure, e.id, logged(e.id).at(-1)?.values ?? {}).replace(/^: /, '')
                 }}</strong>
             </div>
         </section>

@@ -1,7 +1,7 @@
 import type { Entry } from '../../api/queue';
 import type { Procedure, ProcedureStep, Run } from '../../api/types';
 import { after, missing, phase, taken, threadOf } from '../../offline/gates';
-import { handsOf } from '../../offline/hands';
+import { asManyAsPlanned, handsOf } from '../../offline/hands';
 
 /** What the screen is about: the run itself, a piece under way, or the piece that would be begun next. */
 export interface Focus {
@@ -10,6 +10,8 @@ export interface Focus {
     next: boolean;
 }
 
+/** s by which the screen's second may be behind what was just entered: what has begun this instant wants hands already */
+export const TICK_S = 1.5;
 const WHOLE: Focus = { piece: null, next: false };
 const procedureOf = (run: Run) => run.procedure as unknown as Procedure;
 export const firstOfPiece = (procedure: Procedure): ProcedureStep | null =>
@@ -25,7 +27,7 @@ export function nextTaken(run: Run): string | null {
 }
 
 /**
- * Whoever was picked while it is under way; else what wants hands now; else the next piece, where one can be begun; else the
+ * Whoever was picked while it is under way; else what wants hands now, with both hands full first; else the next piece, where one can be begun; else the
  * piece whose wait ends first.
  */
 export function focusOf(run: Run, picked: Focus | null, now: number): Focus {
@@ -37,9 +39,11 @@ export function focusOf(run: Run, picked: Focus | null, now: number): Focus {
     if (picked?.next && can) return next;
     if (run.summary.step !== null) return WHOLE;
     const hands = handsOf(run);
-    const due = hands.find((h) => h.at <= now);
-    if (due) return { piece: due.piece, next: false };
-    if (can) return next;
+    const due = hands.filter((h) => h.at <= now + TICK_S);
+    // Whoever carries something hot is not asked to wait for anything else.
+    const first = due.find((h) => stepOf(run, { piece: h.piece, next: false })?.hands === 'none') ?? due[0];
+    if (first) return { piece: first.piece, next: false };
+    if (can && !asManyAsPlanned(run)) return next;
     return hands[0] ? { piece: hands[0].piece, next: false } : WHOLE;
 }
 

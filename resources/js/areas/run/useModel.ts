@@ -2,19 +2,26 @@ import { computed, type Ref } from 'vue';
 import type { CurvePoint, Run } from '../../api/types';
 import type { ThreadState } from '../../offline/gates';
 
+interface Picture {
+    curve?: CurvePoint[];
+    turn_min?: number;
+    model?: { heat_min?: number; soak_min?: number; cool_min?: number };
+}
+
 /** The run's model at this moment: it follows the timers as they were really started and answered. */
 export function useModel(run: Ref<Run | null>, thread: Ref<ThreadState | null>, now: Ref<number>) {
-    const curve = computed(() => (run.value?.setup.curve ?? []) as CurvePoint[]);
-    const planned = computed(
-        () => (run.value?.setup.model ?? {}) as { heat_min?: number; soak_min?: number; cool_min?: number },
-    );
+    /** as this piece really went where that is kept, else as the run was planned */
+    const picture = computed((): Picture => {
+        const setup = (run.value?.setup ?? {}) as Picture & { pieces?: Record<string, Picture> };
+        return setup.pieces?.[String(thread.value?.piece)] ?? setup;
+    });
+    const curve = computed(() => picture.value.curve ?? []);
+    const planned = computed(() => picture.value.model ?? {});
     /** s after the start at which heat goes out instead of in */
     const turn = computed(
         () =>
             60 *
-            Number(
-                run.value?.setup.turn_min ?? (planned.value.heat_min ?? 0) + (planned.value.soak_min ?? 0),
-            ),
+            Number(picture.value.turn_min ?? (planned.value.heat_min ?? 0) + (planned.value.soak_min ?? 0)),
     );
     const timerOf = (kind: string) => thread.value?.timers.find((t) => t.kind === kind) ?? null;
     const heating = computed(() => timerOf('heat'));

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent } from 'vue';
+import series from '../../../../core/src/Process/Compression/series.json';
 import injection from '../../../../core/src/Process/Injection/procedure.json';
 import { api, Unreachable } from '../../api/client';
 import { forget, queue } from '../../api/queue';
@@ -60,6 +61,24 @@ afterEach(() => {
     screen.unmount();
 });
 const entered = () => queue.waiting.map((q) => [q.event.type, (q.event.data as { piece?: number }).piece]);
+
+describe('a piece that is not begun yet', () => {
+    it('is begun once by touches that follow faster than the screen keeps them', async () => {
+        queue.runs.r = { ...run(), procedure: series, pieces: [] } as unknown as Run;
+        expect(page.focus.value).toEqual({ piece: 1, next: true });
+        const items = ['wiped', 'smooth', 'release'];
+        const touches = items.map((item) => page.log('confirmed', { step: 'plates', item }));
+        await Promise.all(touches);
+        expect(entered()).toEqual([
+            ['piece_begun', 1],
+            ['confirmed', 1],
+            ['confirmed', 1],
+            ['confirmed', 1],
+        ]);
+        // The screen stays with it, though another could be begun at the bench.
+        expect(page.focus.value).toEqual({ piece: 1, next: false });
+    });
+});
 
 describe('a screen that turns to what is due by itself', () => {
     it('takes no touch for a moment after it has turned, and then again', async () => {

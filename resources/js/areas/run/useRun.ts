@@ -5,9 +5,10 @@ import { refreshFloor } from '../../api/floor';
 import { flush, keepAll, loadRun, queue, recordAll, type Entry } from '../../api/queue';
 import type { NewEvent, Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
+import { handsOf } from '../../offline/hands';
 import { overlay } from '../../offline/overlay';
 import { useNow } from '../../parts/clock';
-import { aboutOf, focusOf, stepOf, type Focus } from './focus';
+import { aboutOf, focusOf, stepOf, TICK_S, type Focus } from './focus';
 
 /** ms in which a screen that has turned to something else by itself takes no touch: it was meant for what stood there */
 const SETTLES_MS = 700;
@@ -94,13 +95,25 @@ export function useRun(id: string) {
     );
 
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
+    let kept: Promise<unknown> = Promise.resolve();
     async function logAll(entries: Entry[], source: Entry['source'] = 'tap') {
         touch();
-        await keepAll(id, aboutOf(focus.value, entries, source));
-        picked.value = null;
+        const about = focus.value;
+        // One touch after the other: what the one before has begun is not begun again.
+        kept = kept.catch(() => null).then(() => keepAll(id, aboutOf(begun(about), entries, source)));
+        await kept;
+        picked.value = goesOn(about.piece) ? { piece: about.piece, next: false } : null;
         await flush();
         void refreshFloor();
     }
+    /** What has just been touched wants hands still: the screen stays with it, whatever else is due. */
+    const goesOn = (piece: number | null): boolean =>
+        run.value !== null &&
+        handsOf(run.value).some((h) => h.piece === piece && h.piece !== null && h.at <= now.value + TICK_S);
+    const begun = (about: Focus): Focus =>
+        about.next && run.value?.pieces.some((p) => p.piece === about.piece)
+            ? { ...about, next: false }
+            : about;
     const log = (type: NewEvent['type'], data: Record<string, unknown>, source?: Entry['source']) =>
         logAll([{ type, data }], source);
     /** An entry about the run as a whole: a note, the end, the closing. */

@@ -43,6 +43,7 @@ export function valueWords(procedure: Procedure, entry: string, values: Record<s
     const fields = procedure.entries.filter((e) => entry === '' || e.id === entry).flatMap((e) => e.fields);
     const parts = Object.entries(values).map(([id, value]) => {
         const field = fields.find((f) => f.id === id);
+        if (field?.kind === 'charge') return 'weighed before';
         if (Array.isArray(value)) return `${value.length} points`;
         if (typeof value === 'number')
             return field?.dimension && field.dimension !== 'number'

@@ -22,6 +22,8 @@ const platen = value('platen_c');
 const pumpEvery = value('pump_every_min');
 const soak = value('soak_min');
 const shopRule = value('shop_kg_per_mm');
+const sheets = value('sheets');
+const series = computed(() => props.plan.plan.series);
 
 const WEIGH: Record<string, [string, string]> = {
     true_density: ['By true density', 'our default: it knows the polymer'],
@@ -122,6 +124,16 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
             :origin="from('width_mm')"
         />
         <QuantityField
+            v-model="sheets"
+            label="Sheets in this run"
+            dimension="number"
+            :min="1"
+            :max="30"
+            :step="1"
+            :digits="0"
+            :origin="from('sheets')"
+        />
+        <QuantityField
             v-model="allowance"
             label="Allowance, %"
             dimension="number"
@@ -184,6 +196,15 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
                 </p>
             </div>
         </section>
+
+        <p v-if="series" class="card series">
+            <strong
+                >{{ series.sheets }} sheets, one every {{ minutesText(series.takt_min) }}: in about
+                {{ minutesText(series.total_min) }}</strong
+            >
+            One heats while one cools. The {{ series.held_by }} press sets the pace; one after another it
+            would take {{ minutesText(series.alone_min) }}.
+        </p>
 
         <slot />
 
