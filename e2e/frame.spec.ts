@@ -17,6 +17,7 @@ test('every screen is accessible in light, dark and glove size', async ({ page }
         '/check': 'Check',
         '/learn': 'Learn',
         '/shop': 'Shop',
+        '/goods': 'Goods',
         '/shop/machines/new': 'A new machine',
         '/shop/products/new': 'A new product',
     };
@@ -121,6 +122,7 @@ test('nothing on any page breaks the content policy or logs an error', async ({ 
         '/check',
         '/learn',
         '/shop',
+        '/goods',
     ]) {
         await page.goto(path);
         await page.waitForLoadState('networkidle');

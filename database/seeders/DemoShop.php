@@ -96,6 +96,7 @@ final class DemoShop
         private readonly KeepMix $keepMix,
         private readonly DeliverLot $deliver,
         private readonly SayOfMachine $sayOfMachine,
+        private readonly DemoShelf $shelf,
     ) {
     }
 
@@ -115,6 +116,7 @@ final class DemoShop
             $this->history($products, $now);
             $this->oneCooling($products['divider board'], $now);
             $this->today($now);
+            ($this->shelf)($this->people['Maren Okafor'], $this->people['Jun Asare'], $now);
         });
     }
 

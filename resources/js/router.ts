@@ -155,6 +155,12 @@ export const router = createRouter({
             meta: { title: 'Product', stage: 'shop' },
         },
         {
+            path: '/goods',
+            name: 'goods',
+            component: () => import('./areas/shop/GoodsPage.vue'),
+            meta: { title: 'Goods', stage: 'shop' },
+        },
+        {
             path: '/sign-in',
             name: 'sign-in',
             component: () => import('./areas/session/SignInPage.vue'),

@@ -24,6 +24,12 @@ final class MachinePolicy
         return $user->active && $user->isLead();
     }
 
+    /** Whoever sees something says so, and whoever looks after it says that it is done. */
+    public function raiseCare(User $user): bool
+    {
+        return $user->active;
+    }
+
     /** An instrument's token carries the scope; a person at a screen may type readings too. */
     public function addReadings(User $user): bool
     {

@@ -28,4 +28,10 @@ final class ProductPolicy
     {
         return $user->active && $user->isLead();
     }
+
+    /** Whoever hands goods out or counts them. */
+    public function moveGoods(User $user): bool
+    {
+        return $user->active;
+    }
 }

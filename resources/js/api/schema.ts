@@ -1075,6 +1075,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is due or soon due on all machines in use */
+        get: operations["getCareDue"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/care/{care}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It was looked after */
+        post: operations["careDone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/care/{care}/give-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** It is no longer asked; what was done stays */
+        post: operations["giveUpCare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/charges": {
         parameters: {
             query?: never;
@@ -1239,6 +1290,23 @@ export interface paths {
         };
         /** What runs, what waits, what needs hands next */
         get: operations["getFloor"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Finished goods by product, what wants making first */
+        get: operations["getGoods"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1413,6 +1481,24 @@ export interface paths {
         get: operations["getMachine"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of a machine is looked after */
+        get: operations["getCare"];
+        put?: never;
+        /** Raise something once, or say what is looked after again and again */
+        post: operations["addCare"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1818,6 +1904,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/products/{product}/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take goods away, or say how many were counted */
+        post: operations["moveGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/products/{product}/recipes": {
         parameters: {
             query?: never;
@@ -1829,6 +1932,23 @@ export interface paths {
         put?: never;
         /** Keep settings as the next version of the recipe */
         post: operations["keepRecipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/products/{product}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say at how many of a product more are made, and up to how many */
+        post: operations["watchGoods"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2384,6 +2504,20 @@ export interface components {
             kind: "doubt";
             reason: string;
         };
+        AddCareRequest: {
+            /** Format: uuid */
+            id: string;
+            title: string;
+            why?: string | null;
+            /** @description without days and pieces it comes once */
+            every_days?: number | null;
+            every_pieces?: number | null;
+            /**
+             * Format: uuid
+             * @description the run that it was seen in
+             */
+            run_id?: string | null;
+        };
         AddMachineRequest: {
             /** @description by name, as GET machine-kinds lists them; a value of null is not known */
             facts: {
@@ -2508,6 +2642,44 @@ export interface components {
             scale_g: number;
             tolerance_pct?: number | null;
             about?: string | null;
+        };
+        /** @description Something of a machine that is looked after, and how far it is. */
+        CareData: {
+            id: string;
+            machine_id: number;
+            machine: string;
+            title: string;
+            why: string;
+            /** @description both null where it comes once */
+            every_days: number | null;
+            every_pieces: number | null;
+            /** @enum {string} */
+            state: "ok" | "soon" | "due";
+            /** @description how far it is, in words */
+            says: string;
+            by: string;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+            /** @description newest first, the last ten */
+            done: components["schemas"]["CareDoneData"][];
+        };
+        /** @description That something was looked after. */
+        CareDoneData: {
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+            by: string;
+            note: string;
+        };
+        CareDoneRequest: {
+            /** Format: uuid */
+            id: string;
+            note?: string | null;
         };
         /** @description A calculation by name. */
         CatalogueEntryData: {
@@ -4488,6 +4660,24 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        GiveUpCareRequest: Record<string, never>;
+        /** @description Finished goods of a product. */
+        GoodsData: {
+            product_id: number;
+            product: string;
+            process: string;
+            polymer: string;
+            /** @description made, less what was taken away */
+            held: number;
+            /** @description at so many or fewer more are made */
+            reorder_at: number | null;
+            /** @description how many there ought to be then */
+            make_to: number | null;
+            /** @description how many to make now */
+            wants: number;
+            /** @description of the product, to say what was seen */
+            revision: number;
+        };
         /** @description Something that needs hands. */
         HandData: {
             /** @description the screen where it is done */
@@ -6036,6 +6226,15 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        MoveGoodsRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "taken" | "counted";
+            /** @description taken: so many go; counted: so many are there */
+            count: number;
+            reason?: string | null;
         };
         /** @description One line of a lot's ledger. */
         MovementData: {
@@ -8890,6 +9089,13 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        WatchGoodsRequest: {
+            /** @description the revision of the product that was seen */
+            after_revision: number;
+            /** @description at so many or fewer more are made; null where nobody watches it */
+            reorder_at?: number | null;
+            make_to?: number | null;
+        };
         WeighInRequest: {
             /** Format: uuid */
             id: string;
@@ -10880,6 +11086,123 @@ export interface operations {
             };
         };
     };
+    getCareDue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    careDone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                care: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CareDoneRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    giveUpCare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                care: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveUpCareRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getCharges: {
         parameters: {
             query?: never;
@@ -11291,6 +11614,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FloorData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["GoodsData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -11725,6 +12083,84 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MachineDetailData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getCare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addCare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddCareRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12734,6 +13170,43 @@ export interface operations {
             };
         };
     };
+    moveGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveGoodsRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodsData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     keepRecipe: {
         parameters: {
             query?: never;
@@ -12756,6 +13229,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecipeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    watchGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WatchGoodsRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodsData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

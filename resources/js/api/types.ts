@@ -146,4 +146,6 @@ export type DryBoard = Schemas['DryBoardData'];
 export type DryPlan = Schemas['DryPlanData'];
 export type Mix = Schemas['MixData'];
 export type Charge = Schemas['ChargeData'];
+export type Goods = Schemas['GoodsData'];
+export type Care = Schemas['CareData'];
 export type Merge = Schemas['MergeData'];

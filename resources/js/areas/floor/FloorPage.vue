@@ -7,7 +7,9 @@ import type { Lane, RunSummary, Stretch } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { measuredText } from '../../parts/figures';
 import { clockText, dayText, show, timeOfDay } from '../../parts/units';
+import CareDue from '../../parts/CareDue.vue';
 import FirstSteps from './FirstSteps.vue';
+import GoodsShort from './GoodsShort.vue';
 
 const now = useNow();
 const latest = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.page<RunSummary>('runs') });
@@ -55,6 +57,8 @@ const next = (l: Lane) =>
         <div v-if="floor.now === null" class="card quiet">Asking the floor …</div>
         <template v-else>
             <FirstSteps v-if="latest.data.value?.items.length === 0" />
+            <GoodsShort />
+            <CareDue class="mb-2" />
             <div v-if="lanes.length > 0" class="lanes">
                 <div class="axis" aria-hidden="true">
                     <span

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, provide, ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { api, Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { keepRun, newKey } from '../../api/queue';
 import { session } from '../../api/session';
 import type { Run } from '../../api/types';
+import CareDue from '../../parts/CareDue.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import { panelOf } from '../../processes/panels';
 import LotPicks from './LotPicks.vue';
@@ -18,7 +19,13 @@ const router = useRouter();
 const setting = useSetting();
 provide(SETTING, setting);
 const { draft, answers, shop, plan, problem, product, process, load, choose, blocks } = setting;
-onMounted(load);
+/** Whoever comes from a shelf that runs short has said what to make. */
+const wanted = Number(useRoute().query.product);
+onMounted(async () => {
+    await load();
+    const asked = shop.products.some((p) => p.id === wanted) && wanted !== draft.value.product_id;
+    if (asked) choose(wanted);
+});
 
 /** Products by their process: one row of choices each. */
 const shelves = computed(() =>
@@ -211,6 +218,7 @@ usePageKeys('Setting up', () => [
                     </div>
                 </template>
                 <LotPicks :polymer="polymer" />
+                <CareDue :machines="Object.values(draft.machines)" />
                 <PlanDoubts :plan="answered.plan" />
                 <SafetyGate
                     v-model:answers="answers"

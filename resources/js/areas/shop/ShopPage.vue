@@ -63,6 +63,7 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
             <div class="stack">
                 <section class="card">
                     <h2>Products</h2>
+                    <p><router-link to="/goods">Goods: what stands on the shelf</router-link></p>
                     <p v-for="p in products.data.value" :key="p.id">
                         <router-link :to="`/shop/products/${p.id}`"
                             ><strong>{{ p.name }}</strong></router-link

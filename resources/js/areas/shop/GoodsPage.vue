@@ -1,0 +1,167 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query';
+import { computed, ref } from 'vue';
+import { api } from '../../api/client';
+import { newKey } from '../../api/queue';
+import { session } from '../../api/session';
+import type { Goods } from '../../api/types';
+import TypedField from '../../parts/TypedField.vue';
+import { sentence, useSend } from '../../parts/useSend';
+
+/** What stands on the shelf, what wants making, and one row at a time that something is done with. */
+const client = useQueryClient();
+const goods = useQuery({ queryKey: ['goods'], queryFn: () => api.list<Goods>('goods') });
+const lead = computed(() => session.person?.role === 'lead');
+
+type Act = 'taken' | 'counted' | 'watch';
+const TITLES: Record<Act, string> = {
+    taken: 'How many go?',
+    counted: 'How many stand there?',
+    watch: 'When to make more',
+};
+const open = ref<{ row: Goods; act: Act } | null>(null);
+const count = ref<number | null>(null);
+const reason = ref('');
+const reorderAt = ref<number | null>(null);
+const makeTo = ref<number | null>(null);
+let key = newKey();
+const said = ref('');
+const { fault, send } = useSend();
+
+function start(row: Goods, act: Act) {
+    open.value = { row, act };
+    [count.value, reason.value, fault.value, said.value] = [act === 'taken' ? 1 : null, '', null, ''];
+    [reorderAt.value, makeTo.value] = [row.reorder_at, row.make_to];
+    key = newKey();
+}
+async function keep() {
+    if (!open.value) return;
+    const { row, act } = open.value;
+    const kept = await send(() =>
+        act === 'watch'
+            ? api.post<Goods>(`products/${row.product_id}/shelf`, {
+                  after_revision: row.revision,
+                  reorder_at: reorderAt.value,
+                  make_to: makeTo.value,
+              })
+            : api.post<Goods>(`products/${row.product_id}/goods`, {
+                  id: key,
+                  kind: act,
+                  count: count.value,
+                  reason: reason.value,
+              }),
+    );
+    await client.invalidateQueries({ queryKey: ['goods'] });
+    if (!kept) return;
+    said.value = `${kept.product}: ${kept.held} on the shelf.`;
+    open.value = null;
+}
+const watched = (g: Goods) =>
+    g.reorder_at === null ? 'not watched' : `at ${g.reorder_at} or fewer, make up to ${g.make_to}`;
+</script>
+
+<template>
+    <div class="page">
+        <div class="page-head">
+            <div>
+                <h1>Goods</h1>
+                <p class="quiet">Good pieces come here by themselves. What goes out is said here.</p>
+            </div>
+        </div>
+        <p v-if="said" role="status" class="said">{{ said }}</p>
+        <p v-if="goods.isPending.value" class="card quiet">Looking at the shelf …</p>
+        <ul class="unmarked">
+            <li v-for="g in goods.data.value" :key="g.product_id" :class="['card', { wants: g.wants > 0 }]">
+                <strong class="mono held">{{ g.held }}</strong>
+                <div class="what">
+                    <router-link :to="`/shop/products/${g.product_id}`"
+                        ><strong>{{ g.product }}</strong></router-link
+                    >
+                    <span class="quiet of">{{ g.process.replaceAll('_', ' ') }}, {{ g.polymer }}</span>
+                    <p v-if="g.wants > 0" class="short">
+                        <span aria-hidden="true">▲</span> {{ g.wants }} to make
+                        <span class="quiet">({{ watched(g) }})</span>
+                    </p>
+                    <p v-else class="quiet">{{ watched(g) }}</p>
+                </div>
+                <div class="acts">
+                    <v-btn v-if="g.wants > 0" color="primary" :to="`/set?product=${g.product_id}`"
+                        >Set up a run</v-btn
+                    ><v-btn variant="outlined" :disabled="g.held < 1" @click="start(g, 'taken')"
+                        >Take out</v-btn
+                    ><v-btn variant="outlined" @click="start(g, 'counted')">Count</v-btn
+                    ><v-btn v-if="lead" variant="outlined" @click="start(g, 'watch')"
+                        >When to make more</v-btn
+                    >
+                </div>
+                <form v-if="open?.row.product_id === g.product_id" class="fields form" @submit.prevent="keep">
+                    <template v-if="open.act === 'watch'">
+                        <TypedField v-model="reorderAt" label="Make more at, or fewer" dimension="number" />
+                        <TypedField v-model="makeTo" label="Up to how many" dimension="number" />
+                    </template>
+                    <template v-else>
+                        <TypedField v-model="count" :label="TITLES[open.act]" dimension="number" />
+                        <label
+                            ><span>{{
+                                open.act === 'counted' ? 'Why it differs, where it does' : 'For whom'
+                            }}</span
+                            ><input v-model="reason" maxlength="500"
+                        /></label>
+                    </template>
+                    <p v-if="fault" role="alert">{{ sentence(fault) }}</p>
+                    <div class="acts">
+                        <v-btn type="submit" color="primary">Keep it</v-btn
+                        ><v-btn variant="text" @click="open = null">Not now</v-btn>
+                    </div>
+                </form>
+            </li>
+        </ul>
+    </div>
+</template>
+
+<style scoped>
+li {
+    display: grid;
+    grid-template-columns: 84px minmax(0, 1fr) auto;
+    align-items: center;
+    gap: 6px 16px;
+    margin-bottom: 10px;
+}
+.held {
+    font-size: 2.2rem;
+    text-align: right;
+}
+.of {
+    margin-left: 8px;
+}
+.short {
+    color: var(--alarm);
+    font-weight: 700;
+}
+.short .quiet {
+    font-weight: 400;
+}
+.wants {
+    border-left: 6px solid var(--ember-strong);
+}
+.acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+}
+.form {
+    grid-column: 1 / -1;
+}
+.said {
+    font-weight: 650;
+    margin-bottom: 10px;
+}
+@media (max-width: 900px) {
+    li {
+        grid-template-columns: 60px minmax(0, 1fr);
+    }
+    .acts {
+        grid-column: 1 / -1;
+    }
+}
+</style>
