@@ -26,6 +26,7 @@ dithermic stop                           stop what start started
 dithermic dev [--port N]                 serve what is in this folder: PHP as it is saved, screens as they are edited
 dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite; core and feature take --filter TEXT
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
+dithermic schedule:benchmark FILE [--seconds N] [--seed S]  plan a classic job shop, JSON out
 dithermic seed                           add the demo shop to an empty one
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace

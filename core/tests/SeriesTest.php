@@ -17,7 +17,7 @@ use Dithermic\Core\Stock\ChargeLots;
 
 require_once __DIR__.'/walk.php';
 
-const SHEET = ['polymer' => 'HDPE', 'product' => [
+const OF_SHEETS = ['polymer' => 'HDPE', 'product' => [
     'length_mm' => 600, 'width_mm' => 450, 'thickness_mm' => 8, 'thickness_tolerance_mm' => 1,
 ]];
 
@@ -31,8 +31,8 @@ it('plans several sheets by the slower press, and one as one pass', function (fl
 })->with([4.0, 8.0, 20.0]);
 
 it('asks for no series where one sheet is made, and says so where several are', function (): void {
-    $one = (new Registry)->run('plan.compression', SHEET);
-    $three = (new Registry)->run('plan.compression', ['settings' => ['sheets' => 3]] + SHEET);
+    $one = (new Registry)->run('plan.compression', OF_SHEETS);
+    $three = (new Registry)->run('plan.compression', ['settings' => ['sheets' => 3]] + OF_SHEETS);
     assert($one instanceof PlanResult && $three instanceof PlanResult);
     expect($one->series)->toBeNull()
         ->and($one->targets->pieces)->toBe(1.0)
@@ -42,10 +42,10 @@ it('asks for no series where one sheet is made, and says so where several are', 
         // What goes into one sheet is the same.
         ->and($three->charge->mass_g)->toBe($one->charge->mass_g)
         ->and($three->targets->heat_min)->toBe($one->targets->heat_min);
-    expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => 1.5]] + SHEET))
+    expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => 1.5]] + OF_SHEETS))
         ->toThrow(InputError::class, 'whole number');
     foreach ([0, -2, 1000] as $sheets) {
-        expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => $sheets]] + SHEET))
+        expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => $sheets]] + OF_SHEETS))
             ->toThrow(InputError::class);
     }
 });

@@ -28,6 +28,7 @@ use Dithermic\Core\Process;
 use Dithermic\Core\Quality;
 use Dithermic\Core\Quantity;
 use Dithermic\Core\Safety;
+use Dithermic\Core\Schedule;
 use Dithermic\Core\Settings;
 use Dithermic\Core\Vacuum;
 use ReflectionClass;
@@ -87,6 +88,7 @@ final class Registry
         Changeover\Purge::class,
         Changeover\Sequence::class,
         Cycle\Capacity::class,
+        Schedule\Planner::class,
         Cost\Part::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,

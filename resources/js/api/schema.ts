@@ -956,6 +956,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/schedule.plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a day planned: stations, hands, supply, changeovers, and what holds up what is late */
+        post: operations["calcSchedulePlan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/settings.recommend": {
         parameters: {
             query?: never;
@@ -8435,6 +8452,230 @@ export interface components {
             /** @description the newest fact that was seen */
             after: number;
         };
+        SchedulePlanInput: {
+            /** @description nothing begins before (min) */
+            now: number;
+            /** @description nothing ends after (min) */
+            horizon_end: number;
+            stations: {
+                id: string;
+                /** @default  */
+                kind: string;
+                /**
+                 * @description [[from, to]] in which it works; none: always (min)
+                 * @default []
+                 */
+                calendar: unknown[];
+                /**
+                 * @description drawn while it works (A)
+                 * @default 0
+                 */
+                amps: number;
+                /** @description of the supply, from 1; null draws on every one */
+                phase?: number | null;
+            }[];
+            jobs: {
+                id: string;
+                /** @description of each piece */
+                tasks: {
+                    id: string;
+                    /** @description any one of them */
+                    stations: {
+                        station: string;
+                        /** @description (min) */
+                        minutes: number;
+                    }[];
+                    /**
+                     * @description hands at its start (min)
+                     * @default 0
+                     */
+                    hands_start_min: number;
+                    /**
+                     * @description hands at its end (min)
+                     * @default 0
+                     */
+                    hands_end_min: number;
+                    /**
+                     * @description whose hands, where it wants any
+                     * @default 1
+                     */
+                    people: number;
+                    setup?: {
+                        polymer?: string | null;
+                        /** @description of the colour, 0 black to 100 white */
+                        lightness?: number | null;
+                        /** @description (°C) */
+                        set_c?: number | null;
+                        mould?: string | null;
+                    } | null;
+                    /**
+                     * @description tasks of the same piece that are done before
+                     * @default []
+                     */
+                    after: string[];
+                    /**
+                     * @description begins the moment the one before it ends
+                     * @default false
+                     */
+                    no_wait: boolean;
+                    /** @description between the one before it and this, at most (min) */
+                    max_gap_min?: number | null;
+                    /**
+                     * @description is never left alone: somebody is in the shop
+                     * @default false
+                     */
+                    hot: boolean;
+                }[];
+                /** @default  */
+                product: string;
+                /** @description not before; null: from now (min) */
+                release?: number | null;
+                /** @description null where nobody waits for it (min) */
+                due?: number | null;
+                /**
+                 * @description of a minute that it is late
+                 * @default 1
+                 */
+                weight: number;
+                /** @default 1 */
+                pieces: number;
+                /** @description its first task begins then and at no other time (min) */
+                pinned_start?: number | null;
+                /**
+                 * @description [[from, to]] in which nothing of it is done (min)
+                 * @default []
+                 */
+                forbidden: unknown[];
+            }[];
+            /** @default [] */
+            people: {
+                id: string;
+                /**
+                 * @description [[from, to]] in which they are here; none: always (min)
+                 * @default []
+                 */
+                calendar: unknown[];
+                /** @description stations that they may work at; null: all */
+                may?: string[] | null;
+                /**
+                 * @description goes along as the second of two, never alone
+                 * @default false
+                 */
+                learner: boolean;
+            }[];
+            supply?: {
+                phases: number;
+                /** @description on each of them (A) */
+                amps: number;
+            } | null;
+            /**
+             * @description minutes from one polymer to another, {from: {to: minutes}}, or "by route"
+             * @default by route
+             */
+            changeover: unknown;
+            /**
+             * @description a plan to stay near
+             * @default []
+             */
+            previous: {
+                job: string;
+                /** @description from 1 */
+                piece: number;
+                task: string;
+                station: string;
+                /** @description (min) */
+                start: number;
+                /** @description (min) */
+                end: number;
+                /**
+                 * @description whose hands
+                 * @default []
+                 */
+                people: string[];
+            }[];
+            /**
+             * @description of a minute that a task moves against it
+             * @default 0.1
+             */
+            stay_weight: number;
+            /**
+             * @description (s)
+             * @default 1
+             */
+            time_limit_s: number;
+            /**
+             * @description the same seed gives the same plan
+             * @default 1
+             */
+            seed: number;
+        };
+        SchedulePlanResult: {
+            /** @description by their start */
+            tasks: {
+                job: string;
+                /** @description from 1 */
+                piece: number;
+                task: string;
+                station: string;
+                /** @description (min) */
+                start: number;
+                /** @description (min) */
+                end: number;
+                /**
+                 * @description whose hands
+                 * @default []
+                 */
+                people: string[];
+            }[];
+            /** @description by their start */
+            hands: {
+                person: string;
+                /** @description (min) */
+                from: number;
+                /** @description (min) */
+                to: number;
+                what: string;
+                station: string;
+            }[];
+            /** @description no plan ends sooner after now (min) */
+            bound_min: number;
+            /** @description from now to the end of the last task (min) */
+            makespan_min: number;
+            late: {
+                job: string;
+                /** @description (min) */
+                minutes: number;
+                /** @description what holds it, from its end backwards */
+                because: string[];
+            }[];
+            impossible: {
+                job: string;
+                says: string;
+            }[];
+            /** @description against the plan before */
+            moved: {
+                job: string;
+                piece: number;
+                task: string;
+                /** @description null where it was not there (min) */
+                from_min?: number | null;
+                /** @description (min) */
+                to_min: number;
+                station: string;
+            }[];
+            /** @description of people between their first and their last hands (min) */
+            idle_hand_min: number;
+            /** @description moments at which more than one thing rings within a minute */
+            rings_at_once: number;
+            /** @description of the fullest phase (A) */
+            supply_peak: number;
+            /** @description plans that were built to find this one */
+            tried: number;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         /** @description A screen on which somebody has signed in with a password. */
         ScreenData: {
             id: number;
@@ -10858,6 +11099,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SafetyCheckResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcSchedulePlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchedulePlanInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchedulePlanResult"];
                 };
             };
             /** @description refused, naming the field */

@@ -147,5 +147,6 @@ export type DryPlan = Schemas['DryPlanData'];
 export type Mix = Schemas['MixData'];
 export type Charge = Schemas['ChargeData'];
 export type Goods = Schemas['GoodsData'];
+export type DayPlan = Schemas['SchedulePlanResult'];
 export type Care = Schemas['CareData'];
 export type Merge = Schemas['MergeData'];

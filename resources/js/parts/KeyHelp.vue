@@ -1,7 +1,11 @@
 <script setup lang="ts">
+import { onKeyStroke } from '@vueuse/core';
 import { computed } from 'vue';
 import { keys } from './keys';
 import { pageKeys } from './pageKeys';
+
+// The dialog hears it once it has settled; whoever is quicker is heard as well.
+onKeyStroke('Escape', () => (keys.help = false));
 
 const groups = computed(() => [
     { title: 'Everywhere', list: keys.list },

@@ -7,6 +7,7 @@ import ThicknessMap from '../../parts/ThicknessMap.vue';
 import { clockText } from '../../parts/units';
 import BarSection from './drawings/BarSection.vue';
 import ClampPicture from './drawings/ClampPicture.vue';
+import DayPlan from './drawings/DayPlan.vue';
 import LineChart from './drawings/LineChart.vue';
 import SetupSheet from './drawings/SetupSheet.vue';
 import ThroughThickness from './drawings/ThroughThickness.vue';
@@ -36,6 +37,8 @@ const at = computed(() => share.value * (press.value?.[press.value.length - 1]?.
 const point = computed(() =>
     press.value?.reduce((b, p) => (Math.abs(p.time_s - at.value) < Math.abs(b.time_s - at.value) ? p : b)),
 );
+
+const dayPlan = computed(() => r.value as unknown as InstanceType<typeof DayPlan>['$props']);
 
 type Chart = InstanceType<typeof LineChart>['$props'];
 const chart = computed((): Chart | null => {
@@ -295,6 +298,13 @@ const span = (k: 'x_mm' | 'y_mm') => {
         :height="Number(input.height_mm ?? input.diameter_mm)"
         :round="n(input.diameter_mm) !== null"
         :solid="Number(r.solid_c)"
+    />
+    <DayPlan
+        v-else-if="is('schedule.plan')"
+        class="draw"
+        :tasks="dayPlan.tasks"
+        :hands="dayPlan.hands"
+        :now="Number(input.now)"
     />
     <SetupSheet
         v-else-if="is('settings.recommend')"

@@ -63,14 +63,16 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
             <div class="stack">
                 <section class="card">
                     <h2>Products</h2>
-                    <p><router-link to="/goods">Goods: what stands on the shelf</router-link></p>
                     <p v-for="p in products.data.value" :key="p.id">
                         <router-link :to="`/shop/products/${p.id}`"
                             ><strong>{{ p.name }}</strong></router-link
                         >
                         <span class="quiet of">{{ p.process.replaceAll('_', ' ') }}, {{ p.polymer }}</span>
                     </p>
-                    <v-btn v-if="lead" variant="outlined" to="/shop/products/new">Add a product</v-btn>
+                    <p class="acts">
+                        <v-btn v-if="lead" variant="outlined" to="/shop/products/new">Add a product</v-btn>
+                        <v-btn variant="outlined" to="/goods">Goods on the shelf</v-btn>
+                    </p>
                 </section>
                 <section class="card">
                     <h2>Machines</h2>
@@ -124,6 +126,11 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
 </template>
 
 <style scoped>
+.acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+}
 .of {
     margin-left: 8px;
 }
