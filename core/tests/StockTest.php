@@ -176,3 +176,24 @@ it('hands what was found down to what became of the lot, until that itself is cl
         ->and($standing(4, [2 => [$pvc(0.0, 45)]]))->toBe([])->and($standing(4, [4 => [$pvc(0.0, 60)]]))->toBe([])
         ->and($standing(4, [2 => [$pvc(0.0, 55)]]))->toBe(['PVC-U']);
 });
+
+it('says of a source what its trial run was, where that is plain', function (Scale $scale, int $good, int $bad, ?Trust $says): void {
+    expect(Trust::byTrial($scale, $good, $bad))->toBe($says);
+})->with([
+    [Scale::SmallTrial, 1, 0, Trust::SmallTrialPassed],
+    [Scale::SmallTrial, 0, 1, Trust::SmallTrialFailed],
+    [Scale::FullTrial, 3, 0, Trust::FullTrialPassed],
+    [Scale::FullTrial, 0, 2, Trust::FullTrialFailed],
+    // some good, some not, or nothing made: a person decides
+    [Scale::FullTrial, 2, 1, null],
+    [Scale::SmallTrial, 0, 0, null],
+    [Scale::Production, 5, 0, null],
+    [Scale::Production, 0, 5, null],
+]);
+
+it('knows which rung follows', function (): void {
+    expect(Trust::SmallTrialPassed->follows(SourceState::OnTrial))->toBeTrue()
+        ->and(Trust::FullTrialPassed->follows(SourceState::OnTrial))->toBeFalse()
+        ->and(Trust::FullTrialPassed->follows(SourceState::SmallTrialPassed))->toBeTrue()
+        ->and(Trust::SmallTrialPassed->follows(SourceState::Accepted))->toBeFalse();
+});

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Source;
+use App\Material\Models\SourceEvent;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Shop\Models\Machine;
@@ -419,4 +420,44 @@ it('sends the drawings again once a step ended otherwise than planned, and not f
     // Another screen that knew of less gets them too.
     expect($this->getJson("/api/v1/runs/{$body['id']}?since={$since}")->json('setup.turn_min'))
         ->toEqualWithDelta(7.0, 0.1);
+});
+
+it('tells the source what its trial was, with the temperature it was worked at', function (string $verdict, string $kind, string $after): void {
+    $source = Source::query()->where('name', 'Market co-op')->firstOrFail();
+    $source->update(['state' => 'on_trial']);
+    $run = startRun(['scale' => 'small_trial'])->json('summary.id');
+    $before = SourceEvent::query()->count();
+    append($this, $run, [...upToHeat(), ...toTheEnd($verdict)])->assertJsonPath('refused', []);
+    $told = SourceEvent::query()->where('run_id', $run)->firstOrFail();
+    expect($told->kind)->toBe($kind)
+        ->and($told->worked_at_c)->toBe(185.0)
+        ->and($told->note)->toStartWith('run ')
+        ->and($source->refresh()->state->value)->toBe($after)
+        ->and(SourceEvent::query()->count())->toBe($before + 1);
+    // What is put right later is a lead's matter with the source: the run tells it once.
+    append($this, $run, [entry('noted', ['text' => 'seen again'])])->assertJsonPath('refused', []);
+    expect(SourceEvent::query()->count())->toBe($before + 1);
+})->with([['good', 'small_trial_passed', 'small_trial_passed'], ['scrap', 'small_trial_failed', 'on_trial']]);
+
+it('tells a source nothing by a run that was no trial, or that is on no rung of its', function (string $state, string $scale): void {
+    $source = Source::query()->where('name', 'Market co-op')->firstOrFail();
+    $source->update(['state' => $state]);
+    $run = startRun(['scale' => $scale])->json('summary.id');
+    append($this, $run, [...upToHeat(), ...toTheEnd()])->assertJsonPath('refused', []);
+    expect(SourceEvent::query()->where('run_id', $run)->exists())->toBeFalse()
+        ->and($source->refresh()->state->value)->toBe($state);
+})->with([['accepted', 'production'], ['accepted', 'small_trial'], ['full_trial_passed', 'full_trial']]);
+
+it('takes what was found later back from the shelf, whoever finds it, and keeps what was said before', function (): void {
+    $run = startRun()->json('summary.id');
+    append($this, $run, [...upToHeat(), ...toTheEnd()])->assertJsonPath('refused', []);
+    $entry = collect($this->getJson("/api/v1/runs/{$run}")->json('entries'))->firstWhere('entry', 'disposition');
+    $this->signedIn('jun');
+    $found = ['event' => $entry['key'], 'values' => ['verdict' => 'scrap', 'reason' => 'voids at the saw'], 'reason' => 'found at the saw'];
+    append($this, $run, [entry('corrected', $found)])->assertJsonPath('refused', []);
+    $whole = $this->getJson("/api/v1/runs/{$run}")->json();
+    expect($whole['summary'])->toMatchArray(['verdict' => 'scrap', 'scrap_reason' => 'voids at the saw', 'status' => 'finished'])
+        ->and(array_sum(array_column($whole['outputs'], 'count')))->toBe(0)
+        ->and(collect($whole['events'])->where('type', 'logged')->firstWhere('data.entry', 'disposition')['data']['values']['verdict'])
+        ->toBe('good');
 });

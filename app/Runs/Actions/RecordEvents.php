@@ -40,7 +40,7 @@ final readonly class RecordEvents
         'procedureVersion',
         'product',
         'stations.machine',
-        'materials.lot',
+        'materials.lot.source',
         'charges',
     ];
 
@@ -56,6 +56,7 @@ final readonly class RecordEvents
         private Places $places,
         private ShopClock $clock,
         private TakeCharge $takeCharge,
+        private TellSource $tellSource,
     ) {
     }
 
@@ -75,6 +76,7 @@ final readonly class RecordEvents
             $stored = [];
             $refused = [];
             $touched = [];
+            $last = null;
             foreach ($incoming as ['event' => $event, 'by' => $by]) {
                 if (isset($state->keys[$event->key])) {
                     $before = $run->events->first(static fn (RunEvent $e): bool => $e->key === $event->key);
@@ -130,14 +132,19 @@ final readonly class RecordEvents
                     ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;
                 $this->follow($run, $machine->procedure, $state, $event);
                 $stored[] = $event->key;
+                $last = $by;
             }
             $this->keepPieces($run, $machine->procedure, $state, $touched);
             $this->places->keep($run, $machine->procedure, $state);
+            $ends = $run->status === RunState::RUNNING && $state->status === RunState::FINISHED;
             $run->fill([
                 'status' => $state->status,
                 'step' => $state->step,
                 'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt),
             ])->save();
+            if ($ends && $last !== null) {
+                ($this->tellSource)($run, $last);
+            }
 
             return ['stored' => $stored, 'refused' => $refused];
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Stock;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Safety\Scale;
 use Dithermic\Core\Safety\SourceState;
 
 /**
@@ -19,6 +20,37 @@ enum Trust: string
     case Accepted = 'accepted';
     case DeliveryGood = 'delivery_good';
     case DeliveryFailed = 'delivery_failed';
+
+    /**
+     * What a trial run says of its source: passed where all that it made is good, failed where nothing is; in between a person
+     * decides. Null also where the run was no trial.
+     */
+    public static function byTrial(Scale $scale, int $good, int $bad): ?self
+    {
+        $passed = match (true) {
+            $good > 0 && $bad === 0 => true,
+            $bad > 0 && $good === 0 => false,
+            default => null,
+        };
+
+        return match (true) {
+            $passed === null || $scale === Scale::Production => null,
+            $scale === Scale::SmallTrial => $passed ? self::SmallTrialPassed : self::SmallTrialFailed,
+            default => $passed ? self::FullTrialPassed : self::FullTrialFailed,
+        };
+    }
+
+    /** Whether the ladder has this rung from a state. */
+    public function follows(SourceState $state): bool
+    {
+        try {
+            $this->after($state);
+
+            return true;
+        } catch (InputError) {
+            return false;
+        }
+    }
 
     /** The state after it. @throws InputError when the ladder has no such rung here */
     public function after(SourceState $state): SourceState

@@ -12,12 +12,13 @@ import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
+import FoundLater from './FoundLater.vue';
 import PieceTable from './PieceTable.vue';
 import { byKind } from './trace';
 import { howItWent, timedText } from './went';
 
 const id = String(useRoute().params.id);
-const { data: run, isPending } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
+const { data: run, isPending, refetch } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
 const { data: readings } = useQuery({
     queryKey: ['readings', id],
     queryFn: () => api.get<Record<string, [number, number][]>>(`runs/${id}/readings`),
@@ -118,6 +119,12 @@ const overrides = computed(
                         {{ run.summary.good }} good, {{ run.summary.bad }} not, of
                         {{ run.pieces.length }} begun.
                     </p>
+                    <FoundLater
+                        v-if="run.summary.status === 'finished'"
+                        :run="run"
+                        :procedure="procedure"
+                        @kept="refetch"
+                    />
                 </section>
                 <section class="card">
                     <h2>As planned</h2>

@@ -1,0 +1,60 @@
+import 'fake-indexeddb/auto';
+import { mount } from '@vue/test-utils';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import series from '../../../../core/src/Process/Compression/series.json';
+import type { Procedure, Run } from '../../api/types';
+import FoundLater from './FoundLater.vue';
+
+const recordAll = vi.hoisted(() => vi.fn(async () => undefined));
+vi.mock('../../api/queue', () => ({ recordAll }));
+const verdict = (key: string, piece: number, said: string) => ({
+    key,
+    entry: 'disposition',
+    piece,
+    values: { verdict: said },
+});
+const shown = (entries: unknown[]) =>
+    mount(FoundLater, {
+        props: {
+            run: { summary: { id: 'r1' }, entries } as unknown as Run,
+            procedure: series as unknown as Procedure,
+        },
+        global: { stubs: { VBtn: { template: '<button v-bind="$attrs"><slot /></button>' } } },
+    });
+beforeEach(() => recordAll.mockClear());
+
+describe('what is found later', () => {
+    it('puts the verdict of the piece right that was chosen, with what was found as its reason', async () => {
+        const page = shown([verdict('a', 1, 'good'), verdict('b', 2, 'scrap'), verdict('c', 3, 'good')]);
+        await page.find('button').trigger('click');
+        expect(page.findAll('option').map((o) => o.text())).toEqual(['Sheet 1', 'Sheet 3']);
+        await page.find('select').setValue('c');
+        await page.find('input').setValue('  voids at the saw ');
+        await page.find('form').trigger('submit');
+        const reason = 'voids at the saw';
+        expect(recordAll).toHaveBeenCalledWith('r1', [
+            {
+                type: 'corrected',
+                data: {
+                    event: 'c',
+                    values: { verdict: 'scrap', reason },
+                    reason: `found later: ${reason}`,
+                },
+            },
+        ]);
+        expect(page.emitted('kept')).toHaveLength(1);
+    });
+
+    it('asks for what was found, and for nothing where nothing is good', async () => {
+        const page = shown([verdict('a', 1, 'good')]);
+        await page.find('button').trigger('click');
+        expect(page.find('select').exists()).toBe(false);
+        await page.find('form').trigger('submit');
+        expect(recordAll).not.toHaveBeenCalled();
+        expect(
+            shown([verdict('b', 2, 'scrap')])
+                .find('button')
+                .exists(),
+        ).toBe(false);
+    });
+});
