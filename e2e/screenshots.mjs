@@ -46,7 +46,6 @@ const anyway = async (name) => {
 };
 
 await page.goto(`${base}/sign-in`);
-await shot('sign-in');
 await page.getByLabel('Name to sign in').fill('ines');
 await page.getByLabel('Password').fill('flake-to-panel');
 await tap('Sign in');
@@ -58,6 +57,7 @@ for (const [path, name] of [
     ['/reckon/heat.press_cycle', 'reckon'],
     ['/learn', 'learn'],
     ['/check', 'check'],
+    ['/goods', 'goods'],
 ]) {
     await page.goto(base + path);
     await shot(name);
@@ -106,7 +106,7 @@ await tap('To the scale', '+1000', '+100', '+100');
 await page.waitForTimeout(1500);
 await shot('bench');
 await page.goto(`${base}/learn`);
-await page.getByRole('row', { name: /scrap/ }).first().click();
+await page.getByRole('row', { name: /hive floor panel/ }).first().click();
 await shot('record');
 await page.goto(`${base}/set`);
 await page.getByText('hive floor panel', { exact: true }).first().click();
