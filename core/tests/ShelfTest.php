@@ -15,10 +15,10 @@ it('wants as many as are missing once it runs short, and none before', function 
 it('takes away what is there, and is put right by counting', function (): void {
     $shelf = new Shelf(7, null, null);
     expect($shelf->change('taken', 7))->toBe(-7)
-        ->and($shelf->change('taken', 0))->toBe(0)
         ->and($shelf->change('counted', 9))->toBe(2)
         ->and($shelf->change('counted', 0))->toBe(-7);
-    expect(static fn () => $shelf->change('taken', 8))->toThrow(InputError::class, 'the 7 that stand there');
+    expect(static fn () => $shelf->change('taken', 8))->toThrow(InputError::class, 'the 7 that stand there')
+        ->and(static fn () => $shelf->change('taken', 0))->toThrow(InputError::class, 'at least 1');
 });
 
 it('is watched whole or not at all', function (?int $at, ?int $to, string $field): void {

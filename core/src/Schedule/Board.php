@@ -21,6 +21,15 @@ final class Board
     /** @var list<Placed> */
     private array $hot = [];
 
+    /** what was looked at so far: how much work a plan is, counted and not timed */
+    public int $work = 0;
+
+    /** @var array<string, list<Placed>> by station, in the order of their starts; as long as nothing changes there */
+    private array $sorted = [];
+
+    /** @var array<string, list<Span>> by job */
+    private array $forbidden = [];
+
     /** @var list<Placed> in the order in which they were put */
     private array $placed = [];
 
@@ -42,6 +51,9 @@ final class Board
         foreach ($in->people as $person) {
             $this->calendars["p {$person->id}"] = Span::calendar('calendar', $person->calendar);
         }
+        foreach ($in->jobs as $job) {
+            $this->forbidden[$job->id] = Span::calendar('forbidden', $job->forbidden);
+        }
         $this->attended = $this->attended();
     }
 
@@ -55,6 +67,7 @@ final class Board
     {
         $this->placed[] = $placed;
         $this->at[$placed->option->station][] = $placed;
+        unset($this->sorted[$placed->option->station]);
         if (($this->stations[$placed->option->station]->amps ?? 0.0) > 0) {
             $this->hot[] = $placed;
         }
@@ -68,6 +81,7 @@ final class Board
     {
         while (count($this->placed) > $count && ($last = array_pop($this->placed)) !== null) {
             array_pop($this->at[$last->option->station]);
+            unset($this->sorted[$last->option->station]);
             if (($this->stations[$last->option->station]->amps ?? 0.0) > 0) {
                 array_pop($this->hot);
             }
@@ -79,6 +93,7 @@ final class Board
 
     public function look(Job $job, int $piece, Task $task, StationOption $option, float $start): Placed|Clash
     {
+        $this->work += 4 + count($this->at[$option->station] ?? []);
         $end = $start + $option->minutes;
         if ($end > $this->in->horizon_end + self::TOUCH) {
             return new Clash(INF, 'it would end after the plan does');
@@ -108,7 +123,7 @@ final class Board
 
     private function forbidden(Job $job, float $start, float $end): ?Clash
     {
-        foreach (Span::calendar('forbidden', $job->forbidden) as $span) {
+        foreach ($this->forbidden[$job->id] ?? [] as $span) {
             if ($span->meets($start, $end)) {
                 return new Clash($span->to, "nothing of {$job->id} is done then");
             }
@@ -136,27 +151,47 @@ final class Board
         return new Clash(INF, $says);
     }
 
+    /** The first gap on the station that takes it, with what is to be changed over on both sides. */
     private function taken(Task $task, StationOption $option, float $start, float $end): ?Clash
     {
-        $before = $after = null;
-        foreach ($this->at[$option->station] ?? [] as $other) {
-            if ($other->start < $start + self::TOUCH) {
-                $before = $before === null || $other->start > $before->start ? $other : $before;
-            } else {
-                $after = $after === null || $other->start < $after->start ? $other : $after;
+        $from = $start;
+        $minutes = $end - $start;
+        $behind = null;
+        $barred = false;
+        foreach ($this->inOrder($option->station) as $other) {
+            $after = $other->end + $this->changeovers->minutes($other->task->setup, $task->setup);
+            if ($after <= $from + self::TOUCH) {
+                $barred = false;
+
+                continue;
             }
-        }
-        $free = $before === null ? -INF : $before->end + $this->changeovers->minutes($before->task->setup, $task->setup);
-        if ($before !== null && $free > $start + self::TOUCH) {
-            return is_infinite($free) && $after === null
-                ? new Clash(INF, "{$option->station} cannot be changed over from {$before->name()}")
-                : new Clash(min($free, $after === null ? INF : $after->end), "{$option->station} is taken by {$before->name()}");
-        }
-        if ($after !== null && $end + $this->changeovers->minutes($task->setup, $after->task->setup) > $after->start + self::TOUCH) {
-            return new Clash(max($after->end, $start + self::TOUCH), "{$option->station} is taken by {$after->name()}");
+            $before = $from + $minutes + $this->changeovers->minutes($task->setup, $other->task->setup);
+            if (! $barred && $before <= $other->start + self::TOUCH) {
+                break;
+            }
+            // From some materials there is no way: then only behind what comes after that.
+            $barred = is_infinite($after);
+            $from = max($from, $barred ? $other->end : $after);
+            $behind = $other;
         }
 
-        return null;
+        return match (true) {
+            $barred => new Clash(INF, "{$option->station} cannot be changed over from {$behind?->name()}"),
+            $from > $start + self::TOUCH => new Clash($from, "{$option->station} is taken by {$behind?->name()}"),
+            default => null,
+        };
+    }
+
+    /** @return list<Placed> */
+    private function inOrder(string $station): array
+    {
+        if (! isset($this->sorted[$station])) {
+            $all = $this->at[$station] ?? [];
+            usort($all, static fn (Placed $a, Placed $b): int => $a->start <=> $b->start);
+            $this->sorted[$station] = $all;
+        }
+
+        return $this->sorted[$station];
     }
 
     private function tooMuch(StationOption $option, float $start, float $end): ?Clash
@@ -173,6 +208,7 @@ final class Board
             }
             $on = array_filter($this->hot, fn (Placed $other): bool => $other->start < $end - self::TOUCH
                 && $start < $other->end - self::TOUCH && $this->drawsOn($other, $phase));
+            $this->work += count($on) ** 2;
             // It is at its highest where something begins.
             foreach ([$start, ...array_map(static fn (Placed $p): float => $p->start, $on)] as $moment) {
                 if ($moment < $start) {
@@ -247,6 +283,7 @@ final class Board
 
     private function hasHands(string $person, Span $when): ?Clash
     {
+        $this->work += count($this->busy[$person] ?? []);
         foreach ($this->busy[$person] ?? [] as $span) {
             if ($span->meets($when->from, $when->to)) {
                 return new Clash($span->to, '');

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Schedule;
 
 use Dithermic\Core\Calculator\Calc;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Heat\Conduction\TooMuchWork;
 use Dithermic\Core\Material\PolymerLibrary;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -15,14 +17,17 @@ use Random\Randomizer;
  * what is worse is taken now and then, less and less (simulated annealing; Kirkpatrick, Gelatt & Vecchi, Science 220 (1983)
  * 671). Weighted minutes late come first, then staying near the plan before, then idle hands.
  *
- * How many plans are tried follows from time_limit_s and the number of tasks, not from a clock: the same question and seed
- * give the same plan on every machine.
+ * How many plans are tried follows from time_limit_s and the work that they are, counted and not timed: the same question and
+ * seed give the same plan on every machine.
  */
 #[Calc('schedule.plan', 'a day planned: stations, hands, supply, changeovers, and what holds up what is late', long: true)]
 final readonly class Planner
 {
-    /** tasks placed in a second by a slow core; what a plan costs grows with what already stands */
-    private const TASKS_PER_S = 1200;
+    /** work (Board::$work) that a core does in a second */
+    private const WORK_PER_S = 4_000_000;
+
+    /** work that the first plan may be, whatever the limit */
+    private const FIRST = 25_000_000;
 
     private const MOST_PLANS = 4000;
 
@@ -41,16 +46,23 @@ final readonly class Planner
         $builder = new Builder($in, $changeovers);
         $dice = new Randomizer(new Mt19937($in->seed));
         $order = $this->urgentFirst($in);
-        $plan = $builder->build($order);
+        try {
+            $plan = $builder->build($order, self::FIRST);
+        } catch (TooMuchWork) {
+            throw new InputError('jobs', 'are too many, or too tightly bound, to be planned at once: plan fewer days');
+        }
         [$best, $impossible, $cost] = [$plan, $builder->impossible, $this->cost($in, $plan, $builder->impossible)];
         $least = $cost;
-        $tasks = max(1, array_sum(array_map(static fn (Job $j): int => $j->pieces * count($j->tasks), $in->jobs)));
-        $plans = count($order) < 2 ? 1 : (int) min(self::MOST_PLANS, max(1, $in->time_limit_s * self::TASKS_PER_S / $tasks));
-        for ($n = 1; $n < $plans; $n++) {
+        $budget = (int) ($in->time_limit_s * self::WORK_PER_S);
+        for ($n = 1; $n < self::MOST_PLANS && count($order) > 1 && $builder->work < $budget; $n++) {
             $other = $this->neighbour($order, $dice);
-            $plan = $builder->build($other);
+            try {
+                $plan = $builder->build($other, $budget - $builder->work);
+            } catch (TooMuchWork) {
+                break;
+            }
             $now = $this->cost($in, $plan, $builder->impossible);
-            $warm = self::WARM * ($cost + 1) * (1 - $n / $plans);
+            $warm = self::WARM * ($cost + 1) * (1 - $builder->work / $budget);
             if ($now < $cost || ($warm > 0 && $dice->getInt(0, 1_000_000) / 1e6 < exp(($cost - $now) / $warm))) {
                 [$order, $cost] = [$other, $now];
             }
@@ -59,7 +71,7 @@ final readonly class Planner
             }
         }
 
-        return $this->result($in, $best, $impossible, $plans);
+        return $this->result($in, $best, $impossible, $n);
     }
 
     /**

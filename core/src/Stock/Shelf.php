@@ -46,6 +46,9 @@ final readonly class Shelf
         if ($kind === 'counted') {
             return $count - $this->held;
         }
+        if ($count < 1) {
+            throw new InputError('count', 'must be at least 1 that goes');
+        }
         if ($count > $this->held) {
             throw new InputError('count', "is more than the {$this->held} that stand there: count the shelf first");
         }

@@ -142,7 +142,7 @@ li {
     font-weight: 400;
 }
 .wants {
-    border-left: 6px solid var(--ember-strong);
+    box-shadow: inset 6px 0 0 var(--ember-strong);
 }
 .acts {
     display: flex;
