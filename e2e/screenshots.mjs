@@ -106,7 +106,10 @@ await tap('To the scale', '+1000', '+100', '+100');
 await page.waitForTimeout(1500);
 await shot('bench');
 await page.goto(`${base}/learn`);
-await page.getByRole('row', { name: /hive floor panel/ }).first().click();
+await page
+    .getByRole('row', { name: /hive floor panel/ })
+    .first()
+    .click();
 await shot('record');
 await page.goto(`${base}/set`);
 await page.getByText('hive floor panel', { exact: true }).first().click();
