@@ -6,10 +6,13 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Numerics\Effort;
+use Dithermic\Core\Numerics\TooMuchWork;
 use Dithermic\Core\Schedule\Changeovers;
 use Dithermic\Core\Schedule\JobShop\Instance;
 use Dithermic\Core\Schedule\JobShop\Tabu;
 use Dithermic\Core\Schedule\PlanInput;
+use Dithermic\Core\Schedule\Planner;
 use Dithermic\Core\Schedule\PlanResult;
 use Dithermic\Core\Schedule\SetUp;
 use Dithermic\Core\Schedule\Validator;
@@ -304,6 +307,15 @@ it('refuses by field what it cannot plan', function (array $over, string $field)
     [['changeover' => ['HDPE' => ['PP' => -1]]], 'changeover.HDPE.PP'],
     [['time_limit_s' => 60], 'time_limit_s'],
 ]);
+
+it('gives up a first plan that is too much work, and keeps what it has where only the search is', function (): void {
+    $read = Reader::read(PlanInput::class, ['now' => 0, 'time_limit_s' => 20] + someDay(7));
+    $plan = new Planner(new PolymerLibrary);
+    expect(static fn () => Effort::within(100, static fn (): PlanResult => $plan($read)))->toThrow(TooMuchWork::class);
+    $some = Effort::within(20_000, static fn (): PlanResult => $plan($read));
+    expect($some->tried)->toBeGreaterThan(0)
+        ->and(Validator::faults($read, new Changeovers(new PolymerLibrary, null), $some->tasks, $some->hands))->toBe([]);
+});
 
 it('finds the shortest plan of the classic shops', function (string $name, int $shortest): void {
     $shop = jobShop($name);

@@ -16,14 +16,14 @@ use Dithermic\Core\Flow;
 use Dithermic\Core\Force;
 use Dithermic\Core\Forming;
 use Dithermic\Core\Heat;
-use Dithermic\Core\Heat\Conduction\Effort;
 use Dithermic\Core\Heat\Conduction\NoSolution;
-use Dithermic\Core\Heat\Conduction\TooMuchWork;
 use Dithermic\Core\Identification;
 use Dithermic\Core\Learning;
 use Dithermic\Core\Material;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Mesh;
+use Dithermic\Core\Numerics\Effort;
+use Dithermic\Core\Numerics\TooMuchWork;
 use Dithermic\Core\Process;
 use Dithermic\Core\Quality;
 use Dithermic\Core\Quantity;
@@ -178,7 +178,7 @@ final class Registry
         } catch (TooMuchWork) {
             throw new InputError(
                 $this->calcs[$name]->size,
-                'asks for more work than an answer may take: take a shorter time, a thicker body or usual properties',
+                'asks for more work than an answer may take: '.$this->calcs[$name]->lighter,
             );
         } catch (NoSolution|ArithmeticError) {
             throw new InputError(

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Schedule;
 
+use Dithermic\Core\Numerics\Effort;
+
 /**
  * Stations, people and the supply as they are taken: whether a task can begin at a moment, and if not, from when on it is
  * worth another look. What is put on it last can be taken off again.
@@ -21,8 +23,8 @@ final class Board
     /** @var list<Placed> */
     private array $hot = [];
 
-    /** what was looked at so far: how much work a plan is, counted and not timed */
-    public int $work = 0;
+    /** so many tasks that are looked over are as much work as a cell that is solved */
+    private const LIKE_A_CELL = 6;
 
     /** @var array<string, list<Placed>> by station, in the order of their starts; as long as nothing changes there */
     private array $sorted = [];
@@ -93,7 +95,7 @@ final class Board
 
     public function look(Job $job, int $piece, Task $task, StationOption $option, float $start): Placed|Clash
     {
-        $this->work += 4 + count($this->at[$option->station] ?? []);
+        self::spend(count($this->at[$option->station] ?? []));
         $end = $start + $option->minutes;
         if ($end > $this->in->horizon_end + self::TOUCH) {
             return new Clash(INF, 'it would end after the plan does');
@@ -182,6 +184,11 @@ final class Board
         };
     }
 
+    private static function spend(int $looked): void
+    {
+        Effort::spend(1 + intdiv($looked, self::LIKE_A_CELL));
+    }
+
     /** @return list<Placed> */
     private function inOrder(string $station): array
     {
@@ -208,7 +215,7 @@ final class Board
             }
             $on = array_filter($this->hot, fn (Placed $other): bool => $other->start < $end - self::TOUCH
                 && $start < $other->end - self::TOUCH && $this->drawsOn($other, $phase));
-            $this->work += count($on) ** 2;
+            self::spend(count($on) ** 2);
             // It is at its highest where something begins.
             foreach ([$start, ...array_map(static fn (Placed $p): float => $p->start, $on)] as $moment) {
                 if ($moment < $start) {
@@ -283,7 +290,7 @@ final class Board
 
     private function hasHands(string $person, Span $when): ?Clash
     {
-        $this->work += count($this->busy[$person] ?? []);
+        self::spend(count($this->busy[$person] ?? []));
         foreach ($this->busy[$person] ?? [] as $span) {
             if ($span->meets($when->from, $when->to)) {
                 return new Clash($span->to, '');

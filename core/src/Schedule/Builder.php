@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Schedule;
 
-use Dithermic\Core\Heat\Conduction\TooMuchWork;
+use Dithermic\Core\Numerics\TooMuchWork;
 
 /**
  * A plan built piece by piece in a given order, each as early as what is on the board lets it (serial schedule generation;
@@ -20,12 +20,7 @@ final class Builder
     /** @var array<string, string> why, by job */
     public array $impossible = [];
 
-    /** what all plans so far were worth in work */
-    public int $work = 0;
-
     private Board $board;
-
-    private int $most = PHP_INT_MAX;
 
     public function __construct(private readonly PlanInput $in, private readonly Changeovers $changeovers)
     {
@@ -34,15 +29,14 @@ final class Builder
 
     /**
      * @param  list<array{Job, int}>  $order  pieces of jobs
-     * @param  int  $most  work that it may be
      * @return list<Placed>
      *
      * @throws TooMuchWork
      */
-    public function build(array $order, int $most): array
+    public function build(array $order): array
     {
         $this->board = new Board($this->in, $this->changeovers);
-        [$this->impossible, $this->most] = [[], $most];
+        $this->impossible = [];
         foreach ($order as [$job, $piece]) {
             if (! isset($this->impossible[$job->id])) {
                 $why = $this->piece($job, $piece);
@@ -51,8 +45,6 @@ final class Builder
                 }
             }
         }
-
-        $this->work += $this->board->work;
 
         // Of a job that cannot be done nothing is begun.
         return array_values(array_filter(
@@ -131,9 +123,6 @@ final class Builder
         $often = [];
         $at = $from;
         for ($step = 0; $step < self::STEPS; $step++) {
-            if ($this->board->work > $this->most) {
-                throw new TooMuchWork('would take longer than an answer may');
-            }
             $tried = $this->at($job, $piece, $block, 0, $at);
             if (! $tried instanceof Clash) {
                 $tried[0]->because = $because;

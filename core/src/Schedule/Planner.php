@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Schedule;
 
 use Dithermic\Core\Calculator\Calc;
-use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Heat\Conduction\TooMuchWork;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Numerics\Effort;
+use Dithermic\Core\Numerics\TooMuchWork;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -20,14 +20,17 @@ use Random\Randomizer;
  * How many plans are tried follows from time_limit_s and the work that they are, counted and not timed: the same question and
  * seed give the same plan on every machine.
  */
-#[Calc('schedule.plan', 'a day planned: stations, hands, supply, changeovers, and what holds up what is late', long: true)]
+#[Calc(
+    'schedule.plan',
+    'a day planned: stations, hands, supply, changeovers, and what holds up what is late',
+    size: 'jobs',
+    long: true,
+    lighter: 'plan fewer days, or fewer pieces',
+)]
 final readonly class Planner
 {
-    /** work (Board::$work) that a core does in a second */
-    private const WORK_PER_S = 4_000_000;
-
-    /** work that the first plan may be, whatever the limit */
-    private const FIRST = 25_000_000;
+    /** what a core does in a second, in cells; see Effort */
+    private const CELLS_PER_S = 400_000;
 
     private const MOST_PLANS = 4000;
 
@@ -46,32 +49,32 @@ final readonly class Planner
         $builder = new Builder($in, $changeovers);
         $dice = new Randomizer(new Mt19937($in->seed));
         $order = $this->urgentFirst($in);
-        try {
-            $plan = $builder->build($order, self::FIRST);
-        } catch (TooMuchWork) {
-            throw new InputError('jobs', 'are too many, or too tightly bound, to be planned at once: plan fewer days');
-        }
+        $plan = $builder->build($order);
         [$best, $impossible, $cost] = [$plan, $builder->impossible, $this->cost($in, $plan, $builder->impossible)];
         $least = $cost;
-        $budget = (int) ($in->time_limit_s * self::WORK_PER_S);
-        for ($n = 1; $n < self::MOST_PLANS && count($order) > 1 && $builder->work < $budget; $n++) {
-            $other = $this->neighbour($order, $dice);
-            try {
-                $plan = $builder->build($other, $budget - $builder->work);
-            } catch (TooMuchWork) {
-                break;
+        $tried = 1;
+        $search = function () use ($in, $builder, $dice, &$order, &$best, &$impossible, &$cost, &$least, &$tried): void {
+            $budget = Effort::left();
+            for (; $tried < self::MOST_PLANS && count($order) > 1; $tried++) {
+                $other = $this->neighbour($order, $dice);
+                $plan = $builder->build($other);
+                $now = $this->cost($in, $plan, $builder->impossible);
+                $warm = self::WARM * ($cost + 1) * Effort::left() / $budget;
+                if ($now < $cost || ($warm > 0 && $dice->getInt(0, 1_000_000) / 1e6 < exp(($cost - $now) / $warm))) {
+                    [$order, $cost] = [$other, $now];
+                }
+                if ($now < $least) {
+                    [$best, $impossible, $least] = [$plan, $builder->impossible, $now];
+                }
             }
-            $now = $this->cost($in, $plan, $builder->impossible);
-            $warm = self::WARM * ($cost + 1) * (1 - $builder->work / $budget);
-            if ($now < $cost || ($warm > 0 && $dice->getInt(0, 1_000_000) / 1e6 < exp(($cost - $now) / $warm))) {
-                [$order, $cost] = [$other, $now];
-            }
-            if ($now < $least) {
-                [$best, $impossible, $least] = [$plan, $builder->impossible, $now];
-            }
+        };
+        try {
+            Effort::within((int) ($in->time_limit_s * self::CELLS_PER_S), $search);
+        } catch (TooMuchWork) {
+            // The time is over: what was found stands.
         }
 
-        return $this->result($in, $best, $impossible, $n);
+        return $this->result($in, $best, $impossible, $tried);
     }
 
     /**

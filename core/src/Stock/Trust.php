@@ -43,29 +43,13 @@ enum Trust: string
     /** Whether the ladder has this rung from a state. */
     public function follows(SourceState $state): bool
     {
-        try {
-            $this->after($state);
-
-            return true;
-        } catch (InputError) {
-            return false;
-        }
+        return $this->next($state) !== null;
     }
 
     /** The state after it. @throws InputError when the ladder has no such rung here */
     public function after(SourceState $state): SourceState
     {
-        $next = match ($this) {
-            self::SmallTrialPassed => $state === SourceState::OnTrial ? SourceState::SmallTrialPassed : null,
-            self::SmallTrialFailed => $state === SourceState::OnTrial ? SourceState::OnTrial : null,
-            self::FullTrialPassed => $state === SourceState::SmallTrialPassed ? SourceState::FullTrialPassed : null,
-            self::FullTrialFailed => $state === SourceState::SmallTrialPassed ? SourceState::OnTrial : null,
-            self::Accepted => $state === SourceState::FullTrialPassed ? SourceState::Accepted : null,
-            self::DeliveryGood => $state,
-            self::DeliveryFailed => SourceState::OnTrial,
-        };
-
-        return $next ?? throw new InputError('kind', sprintf('the source is "%s": %s', str_replace(
+        return $this->next($state) ?? throw new InputError('kind', sprintf('the source is "%s": %s', str_replace(
             '_',
             ' ',
             $state->value,
@@ -86,5 +70,18 @@ enum Trust: string
     public function leadOnly(): bool
     {
         return $this === self::Accepted;
+    }
+
+    private function next(SourceState $state): ?SourceState
+    {
+        return match ($this) {
+            self::SmallTrialPassed => $state === SourceState::OnTrial ? SourceState::SmallTrialPassed : null,
+            self::SmallTrialFailed => $state === SourceState::OnTrial ? SourceState::OnTrial : null,
+            self::FullTrialPassed => $state === SourceState::SmallTrialPassed ? SourceState::FullTrialPassed : null,
+            self::FullTrialFailed => $state === SourceState::SmallTrialPassed ? SourceState::OnTrial : null,
+            self::Accepted => $state === SourceState::FullTrialPassed ? SourceState::Accepted : null,
+            self::DeliveryGood => $state,
+            self::DeliveryFailed => SourceState::OnTrial,
+        };
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Heat\Conduction;
 
+use Dithermic\Core\Numerics\Effort;
+
 /**
  * A quarter of a rectangular bar cooling from one temperature in a bath: the two-dimensional sibling of Stack, with the
  * same enthalpy and freezing curve. Explicit in time at the stability limit dt = ρ·c·dx²·dy²/(2k(dx² + dy²)): every cell

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Heat\Conduction;
 
+use Dithermic\Core\Numerics\Effort;
+
 /**
  * Transient conduction through layers in one dimension, slab or cylinder, in mass coordinates:
  *

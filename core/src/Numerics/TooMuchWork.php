@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Dithermic\Core\Heat\Conduction;
+namespace Dithermic\Core\Numerics;
 
 use RuntimeException;
 

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Dithermic\Core\Heat\Conduction;
+namespace Dithermic\Core\Numerics;
 
 use ArithmeticError;
+use Dithermic\Core\Heat\Conduction\NoSolution;
 
 /**
- * How much work one answer may cost. Every cell that is solved once counts one; when an answer's share is used up the
+ * How much work one answer may cost. Every cell that a solver goes over counts one, and whatever is as much work; when an answer's share is used up the
  * solver gives up instead of holding a worker for minutes. Counted, not timed, so that the same question is answered or
  * refused alike on every machine. Where nobody set a limit there is none.
  */
@@ -34,6 +35,12 @@ final class Effort
         } finally {
             self::$left = $before;
         }
+    }
+
+    /** What an answer may still cost; as good as no end where nobody set a limit. */
+    public static function left(): int
+    {
+        return self::$left;
     }
 
     /** @throws TooMuchWork */
