@@ -159,6 +159,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs', [RunController::class, 'index']);
         Route::post('runs', [RunController::class, 'store']);
         Route::get('runs/{run}', [RunController::class, 'show'])->whereUuid('run');
+        Route::get('runs/{run}/charges', [RunController::class, 'charges'])->whereUuid('run');
         Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');

@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Runs\Models\Piece;
 use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
 use App\Shop\Models\Care;
 use App\Shop\Models\GoodsMovement;
 use Illuminate\Database\QueryException;
@@ -140,4 +142,31 @@ it('is no longer asked when a lead says so, and nothing is done to it then', fun
         ->assertStatus(422)->assertJsonPath('error.field', 'care');
     expect(collect($this->getJson("/api/v1/machines/{$care->machine_id}/care")->json('items'))->firstWhere('id', $care->id))
         ->toBeNull();
+});
+
+it('counts pieces where runs make several, by their own end, for all that is asked at once', function (): void {
+    $this->signedIn();
+    $heron = machineNamed('Heron');
+    $care = Care::query()->where('machine_id', $heron)->whereNotNull('every_pieces')->firstOrFail();
+    $since = $care->done()->firstOrFail()->at;
+    $pieces = Piece::query()->where('ended_at', '>', $since)
+        ->whereIn('run_id', RunStation::query()->where('machine_id', $heron)->select('run_id'))->count();
+    expect($pieces)->toBeGreaterThan(0);
+    $queries = 0;
+    DB::listen(function () use (&$queries): void {
+        $queries++;
+    });
+    $items = $this->getJson("/api/v1/machines/{$heron}/care")->assertOk()->json('items');
+    $few = $queries;
+    expect(collect($items)->firstWhere('id', $care->id)['says'])->toBe("{$pieces} of {$care->every_pieces} pieces");
+    // Ten more of them ask the database no more often.
+    foreach (range(1, 10) as $n) {
+        Care::query()->create([
+            'id' => fake_uuid(), 'machine_id' => $heron, 'title' => "more {$n}", 'every_pieces' => 100 * $n,
+            'by_id' => $care->by_id, 'at' => now()->subDays($n),
+        ]);
+    }
+    $queries = 0;
+    $this->getJson("/api/v1/machines/{$heron}/care")->assertJsonCount(count($items) + 10, 'items');
+    expect($queries)->toBeLessThanOrEqual($few);
 });

@@ -132,6 +132,18 @@ it('takes no charge that its gate was not asked about', function (Closure $other
     'that is none' => [static fn (): string => fake_uuid(), 'names no weighed charge'],
 ]);
 
+it('offers the charges that it would take, and no other', function (): void {
+    $this->signedIn();
+    $mine = [waitingCharge($this, 'L-0101', 2166), waitingCharge($this, 'L-0101', 2150)];
+    waitingCharge($this, 'L-0102', 2166);
+    waitingCharge($this, 'L-0106', 2166, 'PP');
+    $run = ofThree($this);
+    $offered = static fn (): array => array_column(test()->getJson("/api/v1/runs/{$run}/charges")->assertOk()->json('items'), 'id');
+    expect($offered())->toBe($mine);
+    enter($this, $run, [...atTheScale(1), scale(1, ['mass_g' => 2166, 'charge' => $mine[0]])])->assertJsonPath('refused', []);
+    expect($offered())->toBe([$mine[1]]);
+});
+
 it('heats no sheet that finds the cold press full, and says when it may', function (): void {
     $run = ofThree($this);
     enter($this, $run, [...atTheScale(1), scale(1, ['mass_g' => 2166]), ...intoHeat(1)])->assertJsonPath('refused', []);

@@ -80,9 +80,15 @@ final class Charge extends Model
         return $this->hasMany(Weighing::class)->orderBy('at');
     }
 
-    /** @return array<int, float> what is in it now, g by lot */
+    /** @return array<int, float> what is in it now, g by lot; asked of the database where its weighings are not at hand */
     public function grams(): array
     {
+        if ($this->relationLoaded('weighings')) {
+            return $this->weighings->groupBy('lot_id')
+                ->map(static fn ($of): float => (float) $of->sum('mass_g'))
+                ->all();
+        }
+
         return array_map(
             floatval(...),
             $this->hasMany(Weighing::class)

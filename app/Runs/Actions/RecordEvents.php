@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Runs\Actions;
 
-use App\Material\Models\Charge;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
+use App\Material\Models\Weighing;
 use App\People\Models\User;
 use App\Runs\Models\Inspection;
 use App\Runs\Models\Piece;
@@ -245,7 +245,7 @@ final readonly class RecordEvents
         if (($values['charge'] ?? null) !== ($before['charge'] ?? null)) {
             ($this->takeCharge)($run, $values['charge'] ?? null, $before !== [], self::moment($event->at));
         }
-        $given = (float) $run->charges->sum(static fn (Charge $charge): float => array_sum($charge->grams()));
+        $given = (float) Weighing::query()->whereIn('charge_id', $run->charges->modelKeys())->sum('mass_g');
         $logged = (float) $values['mass_g'] - (float) ($before['mass_g'] ?? 0);
         foreach ($state->entries as $entry) {
             $draws = ($run->procedureVersion->procedure()->entry($entry['entry'])->effect ?? null) === 'draw_lot';

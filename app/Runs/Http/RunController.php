@@ -17,6 +17,7 @@ use App\Runs\Http\Requests\GetRunRequest;
 use App\Runs\Http\Requests\GetRunsRequest;
 use App\Runs\Http\Requests\StartRunRequest;
 use App\Runs\Models\Run;
+use App\Runs\Queries\ChargesFor;
 use App\Runs\Queries\RunList;
 use App\Support\Present;
 use App\Support\ShopClock;
@@ -50,6 +51,20 @@ final class RunController extends Controller
         [$page, $next] = $list->page($request->validated());
 
         return $this->listed($page->map(fn (Run $r) => $this->present->summary($r)), $next);
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/charges',
+        operationId: 'getChargesFor',
+        summary: 'Weighed charges that wait and may go into a run',
+        tags: ['runs'],
+        responses: [new Answer(200, 'ok', list: 'ChargeData')],
+    )]
+    public function charges(Run $run, ChargesFor $charges): JsonResponse
+    {
+        $this->authorize('view', $run);
+
+        return $this->listed($charges->of($run));
     }
 
     #[OA\Post(

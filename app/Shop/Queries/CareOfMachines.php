@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Shop\Queries;
 
-use App\Runs\Models\RunStation;
 use App\Shop\Data\CareData;
 use App\Shop\Data\CareDoneData;
 use App\Shop\Models\Care;
@@ -12,9 +11,9 @@ use App\Shop\Models\CareDone;
 use App\Shop\Models\Machine;
 use App\Support\Present;
 use App\Support\ShopClock;
-use Carbon\CarbonImmutable;
 use Dithermic\Core\Care\CareState;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
 
 /** What of machines is to be looked after, and how far each is. */
 final readonly class CareOfMachines
@@ -55,23 +54,21 @@ final readonly class CareOfMachines
     private function list(Builder $care): array
     {
         $order = [CareState::Due->value => 0, CareState::Soon->value => 1, CareState::Ok->value => 2];
-        $list = [];
-        foreach ($care->with(['machine', 'by', 'done.by'])->orderBy('at')->get() as $one) {
-            if (! $one->interval()->isOnce() || $one->done->isEmpty()) {
-                $list[] = $this->data($one);
-            }
-        }
+        $standing = $care->with(['machine', 'by', 'done' => static fn ($done) => $done->limit(self::LOG), 'done.by'])
+            ->orderBy('at')->get()
+            ->reject(static fn (Care $one): bool => $one->interval()->isOnce() && $one->done->isNotEmpty());
+        $made = $this->made($standing->whereNotNull('every_pieces')->modelKeys());
+        $list = $standing->map(fn (Care $one): CareData => $this->data($one, $made[$one->id] ?? 0))->values()->all();
         usort($list, static fn (CareData $a, CareData $b): int => $order[$a->state] <=> $order[$b->state]);
 
         return $list;
     }
 
-    private function data(Care $care): CareData
+    private function data(Care $care, int $pieces): CareData
     {
         $last = $care->done->first();
         $since = $last->at ?? $care->at;
         $days = ($this->clock->now() - Present::time($since)) / 86400;
-        $pieces = $care->every_pieces === null ? 0 : $this->madeSince($care->machine_id, $since);
 
         return new CareData(
             $care->id,
@@ -85,22 +82,32 @@ final readonly class CareOfMachines
             $care->interval()->says($days, $pieces),
             $care->by->name,
             Present::time($care->at),
-            array_values($care->done->take(self::LOG)->map(
+            array_values($care->done->map(
                 static fn (CareDone $d): CareDoneData => new CareDoneData(Present::time($d->at), $d->by->name, $d->note),
             )->all()),
         );
     }
 
-    /** Pieces that ended on it, and runs that were one pass. */
-    private function madeSince(int $machine, CarbonImmutable $since): int
+    /**
+     * Pieces that ended on the machine since it was last looked after, and runs that were one pass.
+     *
+     * @param  array<string>  $care
+     * @return array<string, int> by what is looked after
+     */
+    private function made(array $care): array
     {
-        $runs = RunStation::query()->where('machine_id', $machine)
+        $since = Care::query()->whereKey($care)
+            ->leftJoin('care_done', 'care_done.care_id', '=', 'care.id')
+            ->groupBy('care.id')
+            ->selectRaw('care.id, care.machine_id, coalesce(max(care_done.at), care.at) as since');
+        $ended = DB::query()->fromSub($since, 'c')
+            ->join('run_stations', 'run_stations.machine_id', '=', 'c.machine_id')
             ->join('runs', 'runs.id', '=', 'run_stations.run_id')
-            ->where(static fn ($q) => $q->whereNull('runs.ended_at')->orWhere('runs.ended_at', '>', $since));
-        $pieces = (clone $runs)->join('pieces', 'pieces.run_id', '=', 'runs.id')->where('pieces.ended_at', '>', $since);
-        $single = (clone $runs)->where('runs.ended_at', '>', $since)
-            ->whereNotExists(static fn ($q) => $q->from('pieces')->whereColumn('pieces.run_id', 'runs.id'));
+            ->leftJoin('pieces', 'pieces.run_id', '=', 'runs.id')
+            // A piece has its own end, a run of one pass the run's; where neither has ended there is nothing to count.
+            ->whereRaw('coalesce(pieces.ended_at, case when pieces.run_id is null then runs.ended_at end) > c.since');
 
-        return $pieces->count() + $single->count();
+        return $ended->groupBy('c.id')->selectRaw('c.id, count(*) as made')->pluck('made', 'id')
+            ->map(static fn (mixed $made): int => (int) $made)->all();
     }
 }

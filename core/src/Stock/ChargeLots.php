@@ -32,6 +32,17 @@ final class ChargeLots
     }
 
     /**
+     * Whether a charge holds nothing but of some lots.
+     *
+     * @param  array<int, float>  $grams  by lot
+     * @param  array<int, mixed>  $known  by lot
+     */
+    public static function areOf(array $grams, array $known): bool
+    {
+        return array_diff_key(array_filter($grams, static fn (float $g): bool => $g > self::NONE_G), $known) === [];
+    }
+
+    /**
      * A further charge of a run that is under way: what its start was asked about is all that goes into it.
      *
      * @param  array<int, float>  $grams  by lot
@@ -41,7 +52,7 @@ final class ChargeLots
      */
     public static function mustBeOf(array $grams, array $known): void
     {
-        if (array_diff_key(array_filter($grams, static fn (float $g): bool => $g > self::NONE_G), $known) !== []) {
+        if (! self::areOf($grams, $known)) {
             throw new InputError('charge', sprintf(
                 'is of another lot than %s, which is what this run was let start with: give it a run of its own',
                 implode(', ', $known),

@@ -2,24 +2,19 @@ import 'fake-indexeddb/auto';
 import { VueQueryPlugin } from '@tanstack/vue-query';
 import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Charge, Run } from '../../api/types';
+import type { Charge } from '../../api/types';
 import ChargePicks from './ChargePicks.vue';
 
 const charge = (over: Partial<Charge>) =>
-    ({
-        id: 'c1',
-        code: 'C-0001',
-        status: 'waiting',
-        polymer: 'HDPE',
-        weighed_g: 2166.04,
-        weighings: [{ lot_id: 7 }],
-        ...over,
-    }) as Charge;
-const run = { summary: { polymer: 'HDPE' }, materials: [{ lot_id: 7 }] } as unknown as Run;
+    ({ id: 'c1', code: 'C-0001', weighed_g: 2166.04, ...over }) as Charge;
+const asked = vi.fn<(path: string) => void>();
 async function shown(charges: Charge[]) {
-    vi.stubGlobal('fetch', async () => new Response(JSON.stringify({ items: charges, next: null })));
+    vi.stubGlobal('fetch', async (path: string) => {
+        asked(path);
+        return new Response(JSON.stringify({ items: charges, next: null }));
+    });
     const page = mount(ChargePicks, {
-        props: { run },
+        props: { run: 'r1' },
         global: { plugins: [VueQueryPlugin], stubs: { VBtn: { template: '<button><slot /></button>' } } },
     });
     await flushPromises();
@@ -29,20 +24,15 @@ async function shown(charges: Charge[]) {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('charges that wait at the scale', () => {
-    it('are taken with one touch, with their mass', async () => {
-        const page = await shown([charge({})]);
+    it('are those that the server lets into this run, each taken with one touch and its mass', async () => {
+        const page = await shown([charge({}), charge({ id: 'c2', code: 'C-0002', weighed_g: 2150 })]);
+        expect(asked.mock.calls.flat().every((path) => path.includes('runs/r1/charges'))).toBe(true);
         expect(page.text().replace(/[\u00a0\u202f]/g, '')).toContain('Take C-0001, 2166g');
-        await page.find('button').trigger('click');
-        expect(page.emitted('take')).toEqual([[{ mass_g: 2166, charge: 'c1' }]]);
+        await page.findAll('button')[1]!.trigger('click');
+        expect(page.emitted('take')).toEqual([[{ mass_g: 2150, charge: 'c2' }]]);
     });
 
-    it('are not offered where the run was not let start with what is in them', async () => {
-        const page = await shown([
-            charge({ id: 'c2', status: 'used' }),
-            charge({ id: 'c3', status: 'weighing' }),
-            charge({ id: 'c4', polymer: 'PP' }),
-            charge({ id: 'c5', weighings: [{ lot_id: 7 }, { lot_id: 8 }] as Charge['weighings'] }),
-        ]);
-        expect(page.text()).toBe('');
+    it('say nothing where none waits', async () => {
+        expect((await shown([])).text()).toBe('');
     });
 });

@@ -2,33 +2,23 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
-import type { Charge, Run } from '../../api/types';
+import type { Charge } from '../../api/types';
 import { show } from '../../parts/units';
 
 /** Charges that wait at the scale and may go into this run: one tap takes one, with its mass. */
-const props = defineProps<{ run: Run }>();
+const props = defineProps<{ run: string }>();
 const emit = defineEmits<{ take: [values: { mass_g: number; charge: string }] }>();
-const { data } = useQuery({
-    queryKey: ['charges'],
-    queryFn: () => api.get<{ items: Charge[] }>('charges'),
-});
-/** the server takes no other: of this run's lots alone */
-const waiting = computed(() => {
-    const lots = props.run.materials.map((m) => m.lot_id);
-    return (data.value?.items ?? []).filter(
-        (c) =>
-            c.status === 'waiting' &&
-            c.polymer === props.run.summary.polymer &&
-            c.weighings.every((w) => lots.includes(w.lot_id)),
-    );
+const waiting = useQuery({
+    queryKey: computed(() => ['charges', 'for', props.run]),
+    queryFn: () => api.list<Charge>(`runs/${props.run}/charges`),
 });
 </script>
 
 <template>
-    <div v-if="waiting.length > 0" class="waiting">
+    <div v-if="waiting.data.value?.length" class="waiting">
         <p class="quiet">Weighed already:</p>
         <v-btn
-            v-for="c in waiting"
+            v-for="c in waiting.data.value"
             :key="c.id"
             variant="outlined"
             size="large"

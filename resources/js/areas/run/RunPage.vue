@@ -445,7 +445,7 @@ usePageKeys('This run', () => {
             </div>
             <ChargePicks
                 v-if="chargeEntry && logged(chargeEntry.id).length === 0"
-                :run="run"
+                :run="id"
                 @take="(values) => log('logged', { entry: chargeEntry?.id, values })"
             />
             <ThicknessEntry
