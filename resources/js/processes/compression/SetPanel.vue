@@ -200,7 +200,7 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
         <p v-if="series" class="card series">
             <strong
                 >{{ series.sheets }} sheets, one every {{ minutesText(series.takt_min) }}: in about
-                {{ minutesText(series.total_min) }}</strong
+                {{ minutesText(series.total_min) }}.</strong
             >
             One heats while one cools. The {{ series.held_by }} press sets the pace; one after another it
             would take {{ minutesText(series.alone_min) }}.
