@@ -4,7 +4,9 @@ set -u
 child=''
 trap 'trap "" TERM; [ -n "$child" ] && kill -TERM "$child" 2>/dev/null && wait "$child"; exit 0' TERM INT
 while :; do
-    php -d memory_limit=1G artisan queue:work --name="$1" --sleep=0.3 --timeout=120 --max-time=3600 --max-jobs=500 --quiet &
+    # A machine that slept, or whose clock was set, is followed as soon as no run is under way.
+    php artisan shop:clock
+    php -d memory_limit=1G artisan queue:work --name="$1" --sleep=0.3 --timeout=120 --max-time=600 --max-jobs=500 --quiet &
     child=$!
     wait "$child"
     sleep 1

@@ -6,6 +6,7 @@ use App\Material\Models\Lot;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
+use App\Support\ShopClock;
 use Illuminate\Foundation\Testing\DatabaseTransactions;
 use Tests\TestCase;
 
@@ -50,6 +51,12 @@ function lot(string $code): Lot
     return Lot::query()->withHeld()->where('code', $code)->firstOrFail();
 }
 
+/** Seconds since 1970 as the shop counts them: this machine's wall clock may be set while the tests run. */
+function shopNow(): float
+{
+    return app(ShopClock::class)->now();
+}
+
 function fake_uuid(): string
 {
     return Illuminate\Support\Str::uuid()->toString();
@@ -58,5 +65,5 @@ function fake_uuid(): string
 /** @return array{key: string, type: string, at: float, data: array<string, mixed>} */
 function entry(string $type, array $data, ?string $key = null, ?float $at = null): array
 {
-    return ['key' => $key ?? fake_uuid(), 'type' => $type, 'at' => $at ?? microtime(true), 'data' => $data];
+    return ['key' => $key ?? fake_uuid(), 'type' => $type, 'at' => $at ?? shopNow(), 'data' => $data];
 }

@@ -52,7 +52,7 @@ it('keeps what is sent beside a poisoned entry', function (): void {
     $note = static fn (string $key, string $text): array => [
         'key' => $key,
         'type' => 'noted',
-        'at' => microtime(true),
+        'at' => shopNow(),
         'data' => ['text' => $text],
     ];
     $this->postJson(
@@ -67,7 +67,7 @@ it('keeps what is sent beside a poisoned entry', function (): void {
     $many = [
         'key' => 'bad-one-14',
         'type' => 'noted',
-        'at' => microtime(true),
+        'at' => shopNow(),
         'data' => ['text' => 'x', 'more' => array_fill(0, 3000, 'words')],
     ];
     $this->postJson("/api/v1/runs/{$run}/events", ['events' => [$many]])->assertStatus(422);
@@ -145,7 +145,7 @@ it('starts a run once for its id, and refuses the id for another', function (): 
 
 it('refuses an entry whose key stands for another one', function (): void {
     $run = startRun()->json('summary.id');
-    $at = microtime(true);
+    $at = shopNow();
     $send = fn (string $text) => $this->postJson(
         "/api/v1/runs/{$run}/events",
         ['events' => [['key' => 'the-same-key', 'type' => 'noted', 'at' => $at, 'data' => ['text' => $text]]]],
@@ -157,7 +157,7 @@ it('refuses an entry whose key stands for another one', function (): void {
 });
 
 it('answers a batch of readings as before when it comes again, and names what differs', function (): void {
-    $at = microtime(true) - 30;
+    $at = shopNow() - 30;
     $batch = [
         'id' => (string) Str::uuid(),
         'readings' => [

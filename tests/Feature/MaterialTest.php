@@ -405,11 +405,11 @@ it('dries, refuses too hot, tells when it has stood open too long', function ():
         ->assertJsonPath('error.field', 'air_c');
     $plan = $this->postJson(
         '/api/v1/drying',
-        ['lot_id' => $lot->id, 'preview' => true, 'wanted_at' => microtime(true) + 86400],
+        ['lot_id' => $lot->id, 'preview' => true, 'wanted_at' => shopNow() + 86400],
     )->assertOk()->json();
     expect($plan['hours'])->toBeGreaterThan(1)
         ->and($plan['start_by'])
-        ->toEqualWithDelta(microtime(true) + 86400 - 3600 * $plan['hours'], 60);
+        ->toEqualWithDelta(shopNow() + 86400 - 3600 * $plan['hours'], 60);
     $id = fake_uuid();
     $this->postJson('/api/v1/drying', $body + ['id' => $id])->assertCreated();
     $this->postJson('/api/v1/drying', $body + ['id' => fake_uuid()])

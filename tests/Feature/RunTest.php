@@ -9,7 +9,6 @@ use App\Material\Models\SourceEvent;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Shop\Models\Machine;
-use App\Support\ShopClock;
 use Illuminate\Database\QueryException;
 use Illuminate\Testing\TestResponse;
 
@@ -201,7 +200,7 @@ it('refuses at the API what the core refuses, and stores the rest', function ():
     append(
         $this,
         $body['id'],
-        [entry('logged', ['entry' => 'cue', 'values' => ['what' => 'ripples']], at: microtime(true) + 900)],
+        [entry('logged', ['entry' => 'cue', 'values' => ['what' => 'ripples']], at: shopNow() + 900)],
     )->assertJsonPath('refused.0.field', 'at');
     append($this, $body['id'], [['key' => 'short', 'type' => 'noted', 'at' => 1, 'data' => []]])->assertStatus(422);
     append($this, $body['id'], [entry('started', [])])->assertStatus(422);
@@ -343,7 +342,7 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
     $signed = $this->postJson('/api/v1/session', ['login' => 'maren', 'password' => 'two-heats-oak']);
     $cookie = $signed->getCookie('dithermic_device', false);
     $maren = $signed->json('sitting');
-    $sat = app(ShopClock::class)->now();
+    $sat = shopNow();
     $this->getJson('/api/v1/session')->assertJsonPath('sitting', null);
     $this->withCredentials()->withUnencryptedCookie('dithermic_device', (string) $cookie?->getValue());
     $this->postJson('/api/v1/session', ['login' => 'ines', 'password' => 'flake-to-panel'])->assertOk();
@@ -357,7 +356,7 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
         entry(
             'noted',
             ['text' => 'long after she left'],
-            at: microtime(true) + 9,
+            at: shopNow() + 9,
         ) + ['by_id' => person('maren')->id, 'sitting' => $maren],
     ])->json();
     expect(array_column($forged['refused'], 'field'))->toBe(['by_id', 'by_id', 'by_id'])

@@ -26,7 +26,7 @@ function waitingCharge(TestCase $test, string $code, float $grams, string $polym
 function enter(TestCase $test, string $run, array $entries, float $ago = 5): TestResponse
 {
     return $test->postJson("/api/v1/runs/{$run}/events", ['events' => array_map(
-        static fn (array $e, int $i): array => entry($e[0], $e[1], null, microtime(true) - $ago + 0.01 * $i),
+        static fn (array $e, int $i): array => entry($e[0], $e[1], null, shopNow() - $ago + 0.01 * $i),
         $entries,
         array_keys($entries),
     )]);
@@ -154,7 +154,7 @@ it('heats no sheet that finds the cold press full, and says when it may', functi
     $hands = $this->getJson("/api/v1/runs/{$run}")->json('hands');
     $next = collect($hands)->first(static fn (array $h): bool => $h['piece'] === 2);
     expect($next)->toMatchArray(['what' => 'Slide in, close', 'machine' => 'Anvil'])
-        ->and($next['at'])->toBeGreaterThan(microtime(true) + 60);
+        ->and($next['at'])->toBeGreaterThan(shopNow() + 60);
 });
 
 it('keeps the model of each sheet as it really went, and each check with its sheet', function (): void {

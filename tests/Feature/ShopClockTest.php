@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Runs\Models\Run;
 use App\Support\ShopClock;
+use Dithermic\Run\RunState;
 
 beforeEach(function () {
     $this->dir = sys_get_temp_dir().'/clock-'.bin2hex(random_bytes(4));
@@ -61,4 +63,21 @@ it('takes an entry by the time of the shop when the clock of the server was set 
         "/api/v1/runs/{$run['id']}/events",
         ['events' => [['by_id' => person(Tests\TestCase::$who)->id] + $event]],
     )->assertOk()->assertJsonCount(0, 'refused');
+});
+
+it('follows the wall clock again as soon as no run is under way, and not before', function () {
+    $clock = new ShopClock("{$this->dir}/clock.json", "{$this->dir}/uptime", "{$this->dir}/boot");
+    app()->instance(ShopClock::class, $clock);
+    $clock->now();
+    $kept = json_decode((string) file_get_contents("{$this->dir}/clock.json"), true);
+    file_put_contents("{$this->dir}/clock.json", json_encode(['wall' => microtime(true) - 45] + $kept));
+    Run::query()->where('status', RunState::RUNNING)->update(['status' => RunState::ABORTED]);
+    $run = startRun()->json('summary.id');
+    $this->artisan('shop:clock')->assertSuccessful()->expectsOutputToContain('was set by +45 s');
+    expect($clock->now())->toEqualWithDelta(microtime(true) - 45, 1.0);
+    $this->postJson("/api/v1/runs/{$run}/events", ['events' => [
+        entry('aborted', ['reason' => 'a test']) + ['by_id' => person(Tests\TestCase::$who)->id],
+    ]])->assertJsonCount(1, 'stored');
+    $this->artisan('shop:clock')->assertSuccessful();
+    expect($clock->now())->toEqualWithDelta(microtime(true), 1.0);
 });

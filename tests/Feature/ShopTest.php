@@ -64,7 +64,7 @@ it('takes readings by a scoped token, all or none', function (): void {
         [
             'readings' => [
                 ['machine' => 'Anvil', 'channel' => 'platen_top_c', 'value' => 184.2],
-                ['machine' => 'Anvil', 'channel' => 'platen_low_c', 'value' => 181, 'at' => microtime(true) - 5],
+                ['machine' => 'Anvil', 'channel' => 'platen_low_c', 'value' => 181, 'at' => shopNow() - 5],
             ],
         ],
     )->assertCreated()->assertJsonPath('stored', 2);

@@ -54,14 +54,14 @@ function stationsOf(string $run): array
 }
 
 it('holds the hot press from the start until the sheet has moved on, and the cold one from then', function () {
-    $at = microtime(true) - 30;
+    $at = shopNow() - 30;
     $run = startRun()->json('summary');
     $charge = (float) Run::query()->find($run['id'])->plan['charge_mass_g'];
     expect(array_keys(stationsOf($run['id'])))->toBe(['hot'])->and(stationsOf($run['id'])['hot']->to_at)->toBeNull();
-    $told = upTo('transfer', microtime(true) - 1, $charge);
+    $told = upTo('transfer', shopNow() - 1, $charge);
     tellRun(
         $run['id'],
-        array_map(static fn (array $e): array => ['at' => microtime(true)] + $e, $told),
+        array_map(static fn (array $e): array => ['at' => shopNow()] + $e, $told),
     )->assertJsonCount(0, 'refused');
     $stations = stationsOf($run['id']);
     expect($stations['hot']->to_at)->not->toBeNull()
@@ -72,7 +72,7 @@ it('holds the hot press from the start until the sheet has moved on, and the col
     // The next sheet may begin: the hot press is free.
     startRun(['machines' => ['cold' => machineNamed('Little Pond')]]);
     tellRun($run['id'], [entry('aborted', ['reason' => 'a test'])]);
-    expect(stationsOf($run['id'])['cold']->to_at)->not->toBeNull()->and($at)->toBeLessThan(microtime(true));
+    expect(stationsOf($run['id'])['cold']->to_at)->not->toBeNull()->and($at)->toBeLessThan(shopNow());
 });
 
 it('gives a reading to the run that held the machine then, late and from the cold press too', function () {
@@ -82,7 +82,7 @@ it('gives a reading to the run that held the machine then, late and from the col
     usleep(300_000);
     tellRun(
         $run['id'],
-        array_map(static fn (array $e): array => ['at' => microtime(true)] + $e, upTo('transfer', 0, $charge)),
+        array_map(static fn (array $e): array => ['at' => shopNow()] + $e, upTo('transfer', 0, $charge)),
     )->assertJsonCount(0, 'refused');
     $moved = (float) stationsOf($run['id'])['cold']->from_at->format('U.v');
     usleep(200_000);
@@ -135,10 +135,10 @@ it('keeps the later of two claims and lets both runs say so', function () {
     $charge = (float) Run::query()->find($run['id'])->plan['charge_mass_g'];
     tellRun(
         $run['id'],
-        array_map(static fn (array $e): array => ['at' => microtime(true)] + $e, upTo('transfer', 0, $charge)),
+        array_map(static fn (array $e): array => ['at' => shopNow()] + $e, upTo('transfer', 0, $charge)),
     );
     $next = startRun()->json('summary');
-    $events = array_map(static fn (array $e): array => ['at' => microtime(true)] + $e, upTo('transfer', 0, $charge));
+    $events = array_map(static fn (array $e): array => ['at' => shopNow()] + $e, upTo('transfer', 0, $charge));
     // Pond still holds the first sheet: with a reason the second goes in beside it.
     $events[array_key_last($events)]['data']['reason'] = 'nowhere else to go';
     tellRun($next['id'], $events)->assertJsonCount(0, 'refused');
