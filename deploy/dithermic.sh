@@ -385,29 +385,31 @@ start_web() {
     fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $VAR/logs/laravel.log."
 }
 
-# Two workers do what takes longer than a request may; nobody's tasks hold both. They are known by the folder they serve.
-WORKERS=2
+# Two workers do what takes longer than a request may; nobody's tasks hold both. A third looks at the time: silent instruments,
+# a clock that was set. They are known by the folder they serve.
+WORKERS=(queue queue time)
 worker_name() { printf 'shop-%s' "$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"; }
 
 stop_workers() {
     local name i; name=$(worker_name)
     pkill -TERM -f "deploy/worker.sh $name" 2>/dev/null || true
     # Whose keeper was killed hard goes too.
-    pkill -TERM -f "queue:work --name=$name" 2>/dev/null || true
-    for i in $(seq "${1:-50}"); do pgrep -f "(worker.sh |queue:work --name=)$name" >/dev/null || return 0; sleep 0.1; done
-    pkill -KILL -f "(worker.sh |queue:work --name=)$name" 2>/dev/null || true
+    local ours="(worker.sh |queue:work --name=|shop.name=)$name"
+    pkill -TERM -f "(queue:work --name=|shop.name=)$name" 2>/dev/null || true
+    for i in $(seq "${1:-50}"); do pgrep -f "$ours" >/dev/null || return 0; sleep 0.1; done
+    pkill -KILL -f "$ours" 2>/dev/null || true
 }
 
 start_workers() {
-    local user=$1 i name; name=$(worker_name)
+    local user=$1 what name; name=$(worker_name)
     stop_workers
     # What a worker was at when it was killed is begun again now, not when its time is up.
     keeper_or_own -d "$DB_DATABASE" -c 'update jobs set reserved_at = null where reserved_at is not null' -c "delete from cache_locks where key like '%task-of:%'" >/dev/null 2>&1 || true
-    for i in $(seq "$WORKERS"); do
+    for what in "${WORKERS[@]}"; do
         if is_root; then
-            (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+            (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name $what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
         else
-            (cd "$CODE" && exec setsid bash deploy/worker.sh "$name") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+            (cd "$CODE" && exec setsid bash deploy/worker.sh "$name" "$what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
         fi
     done
 }

@@ -1,12 +1,20 @@
 #!/usr/bin/env bash
-# Keeps one worker of the queue alive. Told to stop, it lets the task under way end first.
+# Keeps one worker of the shop NAME alive: of its queue, or the one that looks at the time. Told to stop, it lets the task
+# under way end first.
 set -u
+name=$1
 child=''
-trap 'trap "" TERM; [ -n "$child" ] && kill -TERM "$child" 2>/dev/null && wait "$child"; exit 0' TERM INT
+trap 'trap "" TERM; [ -n "$child" ] && { pkill -TERM -P "$child"; kill -TERM "$child" 2>/dev/null; wait "$child"; }; exit 0' TERM INT
 while :; do
-    # A machine that slept, or whose clock was set, is followed as soon as no run is under way.
-    php artisan shop:clock
-    php -d memory_limit=1G artisan queue:work --name="$1" --sleep=0.3 --timeout=120 --max-time=600 --max-jobs=500 --quiet &
+    case ${2:-queue} in
+        queue)
+            php -d memory_limit=1G artisan queue:work --name="$name" --sleep=0.3 --timeout=120 --max-time=3600 --max-jobs=500 --quiet &
+            ;;
+        # The setting says only whose it is, for whoever has to stop it.
+        time)
+            php -d "shop.name=$name" artisan schedule:work --quiet &
+            ;;
+    esac
     child=$!
     wait "$child"
     sleep 1

@@ -6,6 +6,9 @@ use App\Bench\Http\CalcController;
 use App\Bench\Http\MeshController;
 use App\Bench\Http\OpenApiController;
 use App\Bench\Http\TaskController;
+use App\Instruments\Http\AlarmController;
+use App\Instruments\Http\ChannelController;
+use App\Instruments\Http\IntakeController;
 use App\Material\Http\ChargeController;
 use App\Material\Http\DryingController;
 use App\Material\Http\IdentificationController;
@@ -39,7 +42,7 @@ Route::post('session', [SessionController::class, 'store'])->middleware('throttl
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
 // A number that a row can have; all else is not here.
-foreach (['source', 'product', 'person', 'token', 'screen'] as $name) {
+foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel'] as $name) {
     Route::pattern($name, '[1-9][0-9]{0,14}');
 }
 
@@ -78,7 +81,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::delete('meshes/{mesh}', [MeshController::class, 'destroy'])->whereUuid('mesh');
     });
 
-    Route::post('readings', [ReadingController::class, 'store'])->middleware('ability:*,readings');
+    Route::post('readings', [IntakeController::class, 'store'])->middleware('ability:*,readings');
     Route::post('signals', SignalController::class)->middleware('ability:*,signals');
 
     Route::middleware('ability:*,shop')->group(static function (): void {
@@ -103,6 +106,13 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('care', [CareController::class, 'due']);
         Route::post('care/{care}/done', [CareController::class, 'done'])->whereUuid('care');
         Route::post('care/{care}/give-up', [CareController::class, 'giveUp'])->whereUuid('care');
+        Route::get('machines/{machine}/channels', [ChannelController::class, 'index']);
+        Route::post('channels/{channel}/limits', [ChannelController::class, 'limits']);
+        Route::post('channels/{channel}/calibrations', [ChannelController::class, 'calibrate']);
+        Route::get('alarms', [AlarmController::class, 'index']);
+        Route::get('machines/{machine}/alarms', [AlarmController::class, 'ofMachine']);
+        Route::get('runs/{run}/alarms', [AlarmController::class, 'ofRun'])->whereUuid('run');
+        Route::post('alarms/{alarm}/answer', [AlarmController::class, 'answer'])->whereUuid('alarm');
         Route::get('goods', [GoodsController::class, 'index']);
         Route::post('products/{product}/goods', [GoodsController::class, 'store']);
         Route::post('products/{product}/shelf', [GoodsController::class, 'watch']);

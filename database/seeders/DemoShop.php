@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Bench\Support\MeshStore;
+use App\Instruments\Actions\SayOfChannel;
+use App\Instruments\Actions\TakeReadings;
+use App\Instruments\Models\Channel;
 use App\Material\Actions\CloseSorting;
 use App\Material\Actions\DeliverLot;
 use App\Material\Actions\KeepMix;
@@ -23,7 +26,6 @@ use App\Runs\Actions\Order;
 use App\Runs\Actions\PlanRun;
 use App\Runs\Actions\RecordEvents;
 use App\Runs\Actions\StartRun;
-use App\Runs\Actions\TakeReadings;
 use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
@@ -36,6 +38,8 @@ use Closure;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Drying\PlanResult;
 use Dithermic\Core\Heat\Press\PressCycleResult;
+use Dithermic\Core\Instrument\Limits;
+use Dithermic\Core\Instrument\Watched;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\PressHabits;
@@ -97,6 +101,8 @@ final class DemoShop
         private readonly DeliverLot $deliver,
         private readonly SayOfMachine $sayOfMachine,
         private readonly DemoShelf $shelf,
+        private readonly TakeReadings $take,
+        private readonly SayOfChannel $sayOfChannel,
     ) {
     }
 
@@ -116,8 +122,40 @@ final class DemoShop
             $this->history($products, $now);
             $this->oneCooling($products['divider board'], $now);
             $this->today($now);
+            $this->channels();
             ($this->shelf)($this->people['Maren Okafor'], $this->people['Jun Asare'], $now);
         });
+    }
+
+    /** Between what the shop's channels should stay, and a probe that was held beside a glass thermometer. */
+    private function channels(): void
+    {
+        $lead = $this->people['Maren Okafor'];
+        $platen = new Limits(Watched::Run, -8.0, 8.0, 'platen_c', 60.0);
+        $melt = new Limits(Watched::Run, -12.0, 10.0, 'melt_c', 120.0);
+        $say = [
+            ['Anvil', 'platen_top_c', $platen, 'a sag of 8 K costs a tenth of the heating time'],
+            ['Anvil', 'platen_low_c', $platen, ''],
+            ['Heron', 'barrel_c', $melt, ''],
+            ['Adder', 'barrel_c', $melt, ''],
+            ['Adder', 'bath_c', new Limits(Watched::Run, null, 35.0), 'over that the skin is late'],
+        ];
+        foreach ($say as [$machine, $key, $limits, $note]) {
+            $channel = $this->channel($machine, $key);
+            if ($channel !== null) {
+                $this->sayOfChannel->limits($channel, 0, $limits, $note, $lead);
+            }
+        }
+        $probe = $this->channel('Anvil', 'platen_low_c');
+        if ($probe !== null) {
+            $after = (int) $probe->log()->max('id');
+            $this->sayOfChannel->calibrate($probe, $after, 100.0, 100.6, 'boiling water, glass thermometer', $lead);
+        }
+    }
+
+    private function channel(string $machine, string $key): ?Channel
+    {
+        return Channel::query()->where('machine_id', $this->machines[$machine]->id ?? null)->where('key', $key)->first();
     }
 
     private function people(): void
@@ -981,7 +1019,7 @@ final class DemoShop
             }
         }
         foreach (array_chunk($rows, 5000) as $chunk) {
-            TakeReadings::insert($chunk);
+            $this->take->keep($chunk);
         }
     }
 }

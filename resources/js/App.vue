@@ -6,6 +6,7 @@ import { useTheme } from 'vuetify';
 import { watchFloor } from './api/floor';
 import { queue } from './api/queue';
 import { session } from './api/session';
+import AlarmBar from './parts/AlarmBar.vue';
 import HandsNext from './parts/HandsNext.vue';
 import KeyHelp from './parts/KeyHelp.vue';
 import { useShopKeys } from './parts/keys';
@@ -47,6 +48,7 @@ onMounted(watchFloor);
     <v-app>
         <a class="skip" href="#main">Skip to the work</a>
         <WorkLine v-if="shell" />
+        <AlarmBar v-if="shell" />
         <div :class="['frame', { bare: !shell }]">
             <main id="main" tabindex="-1"><router-view :key="String(route.params.id ?? '')" /></main>
             <HandsNext v-if="shell" />
@@ -59,7 +61,7 @@ onMounted(watchFloor);
 .frame {
     display: grid;
     grid-template-columns: minmax(0, 1fr) var(--rail);
-    min-height: calc(100vh - var(--head));
+    min-height: calc(100vh - var(--head) - var(--alarms, 0px));
 }
 .frame.bare {
     display: block;

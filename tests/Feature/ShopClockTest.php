@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Runs\Models\Run;
 use App\Support\ShopClock;
-use Dithermic\Run\RunState;
+use Dithermic\Core\Run\RunState;
 
 beforeEach(function () {
     $this->dir = sys_get_temp_dir().'/clock-'.bin2hex(random_bytes(4));

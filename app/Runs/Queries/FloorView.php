@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Queries;
 
+use App\Instruments\Queries\Alarms;
 use App\Material\Models\Charge;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
@@ -34,7 +35,7 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private Present $present, private Processes $processes)
+    public function __construct(private Present $present, private Processes $processes, private Alarms $alarms)
     {
     }
 
@@ -139,7 +140,7 @@ final readonly class FloorView
             );
         }
 
-        return new FloorData($now, $this->stages($runs), $lanes, $hands);
+        return new FloorData($now, $this->stages($runs), $lanes, $hands, $this->alarms->open());
     }
 
     /** Whether runs are made on a kind of machine, come to it, or neither. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Runs\Queries;
 
+use App\Instruments\Support\Calibrations;
+use App\Instruments\Support\Offsets;
 use App\Runs\Actions\RecordEvents;
 use App\Runs\Data\HeardData;
 use App\Runs\Models\Run;
@@ -22,7 +24,7 @@ final readonly class Hearing
     /** the pieces that were heard last */
     private const NEWEST = 12;
 
-    public function __construct(private Processes $processes)
+    public function __construct(private Processes $processes, private Calibrations $calibrations)
     {
     }
 
@@ -31,9 +33,10 @@ final readonly class Hearing
     {
         $process = $this->processes->get($run->product->process);
         $machine = $run->mainMachine();
+        $offsets = $this->calibrations->ofMachines([$machine->id])[$machine->id] ?? [];
         $heard = [];
         foreach (array_slice($process->listens($run->state()), -self::NEWEST) as $listen) {
-            $readings = $this->readings($machine->id, $listen);
+            $readings = $this->readings($machine->id, $listen, $offsets[$listen->channel] ?? new Offsets);
             $told = $process->hears($listen, $readings, $machine->facts);
             if ($told !== null) {
                 $heard[] = self::data($told, $readings);
@@ -44,7 +47,7 @@ final readonly class Hearing
     }
 
     /** @return list<array{float, float}> */
-    private function readings(int $machine, Listen $on): array
+    private function readings(int $machine, Listen $on, Offsets $offsets): array
     {
         $rows = DB::table('readings')
             ->selectRaw('extract(epoch from at) as t, value')
@@ -59,7 +62,7 @@ final readonly class Hearing
             ->get();
 
         return array_values(array_map(
-            static fn (object $r): array => [(float) $r->t, (float) $r->value],
+            static fn (object $r): array => [(float) $r->t, (float) $r->value + $offsets->at((float) $r->t)],
             $rows->all(),
         ));
     }

@@ -9,12 +9,14 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Instrument\Unit;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
+use ReflectionParameter;
 
 /**
  * One process and all that is particular to it: its machines, its plan, its procedure, its checks, its figures. Whoever
@@ -43,6 +45,15 @@ abstract class Definition
 
     /** @return list<Figure> without values */
     abstract public function figures(): array;
+
+    /** @return list<string> numbers of its plan in a unit: what an instrument can be held to */
+    public function numbersIn(string $unit): array
+    {
+        $settings = (new ReflectionClass($this->settings()))->getConstructor()?->getParameters() ?? [];
+        $names = array_map(static fn (ReflectionParameter $p): string => $p->getName(), $settings);
+
+        return array_values(array_filter($names, static fn (string $name): bool => Unit::of($name) === $unit));
+    }
 
     /** Which of the known dangers it has: the rules by which it is let start. */
     abstract public function dangers(): Danger;

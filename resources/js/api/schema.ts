@@ -4,6 +4,40 @@
  */
 
 export interface paths {
+    "/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Alarms that want somebody: they stand, or came and went unseen */
+        get: operations["getAlarms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/alarms/{alarm}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Somebody has seen an alarm and looks after it */
+        post: operations["answerAlarm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc": {
         parameters: {
             query?: never;
@@ -1143,6 +1177,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/channels/{channel}/calibrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what a channel should have read: from now on the difference is added */
+        post: operations["calibrate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/channels/{channel}/limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say between what a channel should stay, and how long it may be silent */
+        post: operations["setLimits"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/charges": {
         parameters: {
             query?: never;
@@ -1504,6 +1572,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machines/{machine}/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The newest alarms of a machine */
+        get: operations["getMachineAlarms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines/{machine}/care": {
         parameters: {
             query?: never;
@@ -1516,6 +1601,23 @@ export interface paths {
         put?: never;
         /** Raise something once, or say what is looked after again and again */
         post: operations["addCare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/machines/{machine}/channels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What instruments read of a machine, between what that should stay, and who said so */
+        get: operations["getChannels"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2062,6 +2164,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Alarms of the machines of a run while they were in it */
+        get: operations["getRunAlarms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/charges": {
         parameters: {
             query?: never;
@@ -2588,6 +2707,37 @@ export interface components {
             name: string;
             note?: string | null;
         };
+        /** @description What a channel told that it should not have. */
+        AlarmData: {
+            id: string;
+            machine_id: number;
+            machine: string;
+            channel: string;
+            /** @description the run that the machine was in */
+            run_id: string | null;
+            /** @enum {string} */
+            kind: "low" | "high" | "fast" | "silent";
+            /** @description in words: "171 °C, under 177 °C" */
+            says: string;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            began_at: number;
+            /**
+             * Format: float
+             * @description null while it stands
+             */
+            ended_at: number | null;
+            /** @description who answered it */
+            by: string | null;
+            /** Format: float */
+            answered_at: number | null;
+            note: string;
+        };
+        AnswerAlarmRequest: {
+            note?: string | null;
+        };
         AppendEventsRequest: {
             /** @description number of the newest entry that is known: the answer has what is new */
             since?: number | null;
@@ -2676,6 +2826,15 @@ export interface components {
             scale_g: number;
             tolerance_pct?: number | null;
             about?: string | null;
+        };
+        CalibrateRequest: {
+            /** @description the newest entry of its log that was seen */
+            after: number;
+            /** @description what the reference said */
+            true: number;
+            /** @description what the instrument said then; what it has just sent unless given */
+            shown?: number | null;
+            note?: string | null;
         };
         /** @description Something of a machine that is looked after, and how far it is. */
         CareData: {
@@ -2866,6 +3025,73 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description What an instrument reads of a machine. */
+        ChannelData: {
+            id: number;
+            /** @description as its instrument names it */
+            key: string;
+            /** @description empty where its name says none */
+            unit: string;
+            /**
+             * Format: float
+             * @description newest reading, with what the channel is off by
+             */
+            value: number | null;
+            /**
+             * Format: float
+             * @description of that, seconds since 1970 UTC
+             */
+            at: number | null;
+            /**
+             * Format: float
+             * @description added to what it sends
+             */
+            offset: number;
+            /**
+             * Format: float
+             * @description null where it was never held beside what is right
+             */
+            calibrated_at: number | null;
+            /** @enum {string} */
+            watched: "never" | "run" | "always";
+            /** Format: float */
+            low: number | null;
+            /** Format: float */
+            high: number | null;
+            /** @description a number of the run's plan: low and high are distances from it */
+            follows: string | null;
+            /** @description numbers of a plan in its unit */
+            may_follow: string[];
+            /** Format: float */
+            delay_s: number;
+            /** Format: float */
+            silent_s: number | null;
+            /**
+             * Format: float
+             * @description most change in a minute
+             */
+            per_min: number | null;
+            /** @description alarms that stand */
+            standing: ("low" | "high" | "fast" | "silent")[];
+            /** @description newest entry of its log; sent back with what is said next */
+            after: number;
+            /** @description newest first, the last ten */
+            log: components["schemas"]["ChannelEntryData"][];
+        };
+        /** @description What somebody said of a channel. */
+        ChannelEntryData: {
+            /** @enum {string} */
+            kind: "limits" | "calibrated";
+            /** @description in words */
+            says: string;
+            note: string;
+            by: string | null;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
         };
         ChargeBlanksInput: {
             /** @description (mm) */
@@ -4284,6 +4510,7 @@ export interface components {
             stages: components["schemas"]["StageData"][];
             lanes: components["schemas"]["LaneData"][];
             hands: components["schemas"]["HandData"][];
+            alarms: components["schemas"]["AlarmData"][];
         };
         FlowFillInput: components["schemas"]["MaterialInput"] & {
             /** @description K0 (Pa·sⁿ) */
@@ -8709,6 +8936,21 @@ export interface components {
             server_time: number;
             sitting: string | null;
         };
+        SetLimitsRequest: {
+            /** @description the newest entry of its log that was seen */
+            after: number;
+            /** @enum {string} */
+            watched: "never" | "run" | "always";
+            low?: number | null;
+            high?: number | null;
+            /** @description a number of the run's plan: low and high are then distances from it */
+            follows?: string | null;
+            /** @description so long it must be out before it counts; 10 unless given */
+            delay_s?: number | null;
+            silent_s?: number | null;
+            per_min?: number | null;
+            note?: string | null;
+        };
         SetPasswordRequest: {
             password: string;
             new_password: string;
@@ -9387,6 +9629,82 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    getAlarms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["AlarmData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    answerAlarm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                alarm: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerAlarmRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["AlarmData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getCalculations: {
         parameters: {
             query?: never;
@@ -11492,6 +11810,88 @@ export interface operations {
             };
         };
     };
+    calibrate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                channel: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalibrateRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ChannelData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    setLimits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                channel: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetLimitsRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ChannelData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getCharges: {
         parameters: {
             query?: never;
@@ -12387,6 +12787,43 @@ export interface operations {
             };
         };
     };
+    getMachineAlarms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["AlarmData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getCare: {
         parameters: {
             query?: never;
@@ -12447,6 +12884,43 @@ export interface operations {
                 content: {
                     "application/json": {
                         items: components["schemas"]["CareData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getChannels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ChannelData"][];
                         /** @description ask again with it as `after`; null when there is no more */
                         next: string | null;
                     };
@@ -13777,6 +14251,43 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunAlarms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["AlarmData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

@@ -149,4 +149,6 @@ export type Charge = Schemas['ChargeData'];
 export type Goods = Schemas['GoodsData'];
 export type DayPlan = Schemas['SchedulePlanResult'];
 export type Care = Schemas['CareData'];
+export type Alarm = Schemas['AlarmData'];
+export type Channel = Schemas['ChannelData'];
 export type Merge = Schemas['MergeData'];

@@ -104,8 +104,8 @@ watch(
     background: var(--paper);
     border-left: 1px solid var(--line);
     position: sticky;
-    top: var(--head);
-    height: calc(100vh - var(--head));
+    top: calc(var(--head) + var(--alarms, 0px));
+    height: calc(100vh - var(--head) - var(--alarms, 0px));
     overflow-y: auto;
 }
 .head {

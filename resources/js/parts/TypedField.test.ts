@@ -142,4 +142,10 @@ describe('a field that takes what people type', () => {
         await f.enter();
         expect(f.sent).toEqual([null]);
     });
+
+    it('has the keys from the start where its dialog asks it first, and only there', () => {
+        expect(document.activeElement).not.toBe(form('time', {}, 2).el);
+        const first = form('time', { first: true }, 2);
+        expect(document.activeElement).toBe(first.el);
+    });
 });

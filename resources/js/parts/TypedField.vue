@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watchEffect } from 'vue';
+import { onMounted, ref, watchEffect } from 'vue';
 import type { Dimension } from '../api/types';
 import { useTyped } from '../units/useTyped';
 import { shown } from './units';
@@ -15,6 +15,8 @@ const props = defineProps<{
     signed?: boolean;
     placeholder?: string;
     bare?: boolean;
+    /** it is what its dialog asks first */
+    first?: boolean;
 }>();
 const value = defineModel<number | null>({ required: true });
 const field = ref<HTMLInputElement | null>(null);
@@ -24,6 +26,9 @@ const { text, bad, problem, editing, heard, left } = useTyped(
     () => props,
 );
 watchEffect(() => field.value?.setCustomValidity(bad.value));
+onMounted(() => {
+    if (props.first) field.value?.focus();
+});
 
 function began(event: FocusEvent) {
     editing.value = true;

@@ -562,8 +562,8 @@ function save(type: 'json' | 'csv') {
 }
 .list {
     position: sticky;
-    top: calc(var(--head) + 12px);
-    max-height: calc(100vh - var(--head) - 24px);
+    top: calc(var(--head) + var(--alarms, 0px) + 12px);
+    max-height: calc(100vh - var(--head) - var(--alarms, 0px) - 24px);
     overflow-y: auto;
     padding: 10px;
 }

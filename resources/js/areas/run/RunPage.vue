@@ -626,6 +626,7 @@ usePageKeys('This run', () => {
                         v-model="minutes"
                         dimension="time"
                         signed
+                        first
                         label="More time, or less with a minus"
                     />
                 </div>
@@ -633,7 +634,7 @@ usePageKeys('This run', () => {
                     v-model="reason"
                     :label="asking === 'note' ? 'What you saw' : 'Why'"
                     rows="3"
-                    autofocus
+                    :autofocus="asking !== 'more'"
                     class="my-3"
                 />
                 <div class="acts end">
@@ -661,7 +662,7 @@ usePageKeys('This run', () => {
     display: grid;
     grid-template-columns: 204px minmax(0, 1fr) 252px;
     grid-template-rows: auto minmax(0, 1fr) auto auto;
-    height: calc(100vh - var(--head));
+    height: calc(100vh - var(--head) - var(--alarms, 0px));
     min-height: 640px;
 }
 .top {

@@ -9,6 +9,7 @@ import { sentence, useSend } from '../../parts/useSend';
 import { dayText, timeOfDay } from '../../parts/units';
 import { title } from '../reckon/schema';
 import CareCard from './CareCard.vue';
+import ChannelsCard from './ChannelsCard.vue';
 import MouldFits from './MouldFits.vue';
 import NumberOf from './NumberOf.vue';
 
@@ -218,6 +219,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
             </div>
             <p v-else class="quiet">A lead enters machines and moulds, and what is known of them.</p>
         </form>
+        <ChannelsCard v-if="detail" :machine="detail.machine.id" />
         <CareCard v-if="detail" :machine="detail.machine.id" />
         <MouldFits v-if="detail?.kind.is_mould" :mould="detail.machine.id" :after="detail.after" />
         <section v-if="log.length" class="card mt-4" aria-labelledby="said">

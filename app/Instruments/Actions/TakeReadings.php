@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Runs\Actions;
+namespace App\Instruments\Actions;
 
+use App\Instruments\Data\ReadingsTakenData;
+use App\Instruments\Support\Channels;
 use App\People\Models\User;
-use App\Runs\Data\ReadingsTakenData;
 use App\Shop\Models\Machine;
 use App\Support\Conflict;
 use App\Support\Present;
@@ -21,7 +22,7 @@ final readonly class TakeReadings
     /** so many differences are named; more say nothing more */
     private const NAMED = 100;
 
-    public function __construct(private Sent $sent)
+    public function __construct(private Sent $sent, private Channels $channels)
     {
     }
 
@@ -120,11 +121,16 @@ final readonly class TakeReadings
     }
 
     /**
+     * Inside a transaction.
+     *
      * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
      * @return array{stored: int, known: int, differing: list<array{channel: string, at: string, kept: float, sent: float}>}
+     *
+     * @throws InputError naming the row
      */
-    private function keep(array $rows): array
+    public function keep(array $rows): array
     {
+        $this->channels->hear($rows);
         $stored = 0;
         $differing = [];
         foreach (array_chunk($rows, 1000) as $chunk) {
@@ -148,7 +154,7 @@ final readonly class TakeReadings
      * @param  list<array{at: string, machine_id: int, channel: string, value: float}>  $rows
      * @return int how many were new
      */
-    public static function insert(array $rows): int
+    private static function insert(array $rows): int
     {
         return DB::affectingStatement(
             'insert into readings (at, machine_id, channel, value)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Runs\Http\Requests;
+namespace App\Instruments\Http\Requests;
 
 use App\Http\Body;
 use App\Shop\Models\Machine;

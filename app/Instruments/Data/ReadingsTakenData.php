@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Runs\Data;
+namespace App\Instruments\Data;
 
 use OpenApi\Attributes as OA;
 

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Instruments\Support;
+
+use App\Instruments\Models\Alarm;
+use App\Instruments\Models\Channel;
+use App\Runs\Actions\RecordEvents;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
+use App\Support\ShopClock;
+use Dithermic\Core\Instrument\Turn;
+use Dithermic\Core\Instrument\Watch;
+use Dithermic\Core\Instrument\Watched;
+use Dithermic\Core\Run\RunState;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Watches channels: as readings come, and as time goes by without any. Alarms that begin and end are kept. */
+final readonly class Watching
+{
+    public function __construct(private ShopClock $clock, private Calibrations $calibrations)
+    {
+    }
+
+    /**
+     * New readings of channels that are locked.
+     *
+     * @param  Collection<int, Channel>  $channels
+     * @param  array<int, list<array{float, float}>>  $read  by channel: seconds since 1970 and value as sent, in order of time
+     */
+    public function take(Collection $channels, array $read): void
+    {
+        $runs = $this->runs($channels);
+        $offsets = $this->calibrations->of($channels->modelKeys());
+        foreach ($channels as $channel) {
+            $run = $runs[$channel->machine_id] ?? null;
+            $watch = $channel->folded();
+            $turns = $this->turn($channel, $watch, $run);
+            $limits = $channel->limits();
+            $window = $watch->isOn() ? $limits->window($run->plan ?? []) : null;
+            foreach ($read[$channel->id] ?? [] as [$at, $value]) {
+                $true = $value + ($offsets[$channel->id] ?? new Offsets)->at($at);
+                array_push($turns, ...$watch->take($limits, $window, $at, $true));
+            }
+            $newest = $read[$channel->id] ?? [];
+            $last = end($newest);
+            if ($last !== false && $last[0] >= ($watch->lastAt() ?? 0.0)) {
+                $channel->last_at = RecordEvents::moment($last[0]);
+                $channel->last_value = $last[1];
+            }
+            $this->keep($channel, $watch, $turns, $run);
+        }
+    }
+
+    /** Time has gone by: what should speak and does not, what is watched no longer. */
+    public function look(): void
+    {
+        DB::transaction(function (): void {
+            $channels = Channel::query()->where('watched', '<>', Watched::Never)->orderBy('id')->lockForUpdate()->get();
+            $runs = $this->runs($channels);
+            foreach ($channels as $channel) {
+                $run = $runs[$channel->machine_id] ?? null;
+                $watch = $channel->folded();
+                $turns = $this->turn($channel, $watch, $run);
+                array_push($turns, ...$watch->look($channel->limits(), $this->clock->now()));
+                $this->keep($channel, $watch, $turns, $run);
+            }
+        });
+    }
+
+    /** Its limits are others now, or its readings mean something else: it is watched anew. */
+    public function anew(Channel $channel): void
+    {
+        $watch = $channel->folded();
+        $this->keep($channel, $watch, $watch->end($this->clock->now()), null);
+    }
+
+    /**
+     * Begins or ends the watch of a channel, as its machine is in a run or not.
+     *
+     * @return list<Turn>
+     */
+    private function turn(Channel $channel, Watch $watch, ?Run $run): array
+    {
+        $on = $channel->watched === Watched::Always || ($channel->watched === Watched::Run && $run !== null);
+        if (! $on) {
+            return $watch->end($this->clock->now());
+        }
+        $watch->begin($this->clock->now());
+
+        return [];
+    }
+
+    /** @param  list<Turn>  $turns */
+    private function keep(Channel $channel, Watch $watch, array $turns, ?Run $run): void
+    {
+        foreach ($turns as $turn) {
+            if ($turn->begins) {
+                Alarm::query()->create([
+                    'id' => (string) Str::uuid7(),
+                    'channel_id' => $channel->id,
+                    'run_id' => $run?->id,
+                    'kind' => $turn->kind,
+                    'value' => $turn->value,
+                    'bound' => $turn->limit,
+                    'began_at' => RecordEvents::moment($turn->at),
+                ]);
+
+                continue;
+            }
+            Alarm::query()->where('channel_id', $channel->id)
+                ->where('kind', $turn->kind)
+                ->whereNull('ended_at')
+                ->update(['ended_at' => DB::raw(
+                    "greatest(began_at, '".RecordEvents::moment($turn->at)->format('Y-m-d H:i:s.vP')."'::timestamptz)",
+                )]);
+        }
+        $channel->watch = $watch->kept();
+        $channel->save();
+    }
+
+    /**
+     * @param  Collection<int, Channel>  $channels
+     * @return array<int, Run> that their machines are in now, by machine
+     */
+    private function runs(Collection $channels): array
+    {
+        $watched = $channels->where('watched', Watched::Run)->pluck('machine_id')->unique();
+        if ($watched->isEmpty()) {
+            return [];
+        }
+
+        return RunStation::query()
+            ->whereIn('machine_id', $watched)
+            ->whereNotNull('from_at')
+            ->whereNull('to_at')
+            ->whereHas('run', static fn (Builder $run) => $run->where('status', RunState::RUNNING))
+            ->with('run:id,plan')
+            ->orderBy('from_at')
+            ->get()
+            ->mapWithKeys(static fn (RunStation $s): array => [$s->machine_id => $s->run])
+            ->all();
+    }
+}

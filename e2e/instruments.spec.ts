@@ -1,0 +1,79 @@
+import { expect, request, test, type Page } from '@playwright/test';
+import { accessible, list, put, signIn } from './shop';
+
+interface Machine {
+    id: number;
+    name: string;
+}
+
+/** An instrument of one machine, with a token of its own. */
+async function instrumentOf(page: Page, machine: Machine) {
+    const { token } = (await put(page, 'tokens', {
+        name: `probe of ${machine.name}`,
+        scopes: ['readings'],
+        machine_id: machine.id,
+        days: 1,
+    })) as { token: string };
+    const door = await request.newContext({
+        baseURL: new URL(page.url()).origin,
+        extraHTTPHeaders: { Authorization: `Bearer ${token}`, Accept: 'application/json' },
+    });
+    return async (channel: string, ...values: number[]) => {
+        for (const value of values) {
+            const answer = await door.post('/api/v1/readings', {
+                data: { readings: [{ machine: machine.name, channel, value }] },
+            });
+            expect(answer.status(), await answer.text()).toBe(201);
+        }
+    };
+}
+
+test('an instrument speaks, is watched, and its alarm is one person’s on every screen', async ({
+    page,
+    browser,
+}) => {
+    test.setTimeout(90_000);
+    await signIn(page, 'maren');
+    const pond = (await list<Machine>(page, 'machines')).find((m) => m.name === 'Little Pond')!;
+    const probe = await instrumentOf(page, pond);
+    await probe('bath_c', 21.4);
+
+    // It is known from its first reading on; a lead says between what it should stay.
+    await page.goto(`/shop/machines/${pond.id}`);
+    const card = page.getByRole('region', { name: 'What instruments read' });
+    await expect(card).toContainText('21.4');
+    await card.getByRole('button', { name: 'Limits: Bath' }).click();
+    await card.getByLabel('Watch it').selectOption('always');
+    await card.getByLabel('Highest, °C').fill('30');
+    await card.getByLabel('Counts after, s').fill('0');
+    await accessible(page);
+    await card.getByRole('button', { name: 'Keep it' }).click();
+    await expect(card).toContainText('always: up to 30 °C');
+
+    // Elsewhere somebody works on something else; it is hers by one tap, and the lead sees that it is.
+    const other = await (await browser.newContext()).newPage();
+    await signIn(other, 'ines');
+    await other.goto('/weigh');
+    await probe('bath_c', 33);
+    const bar = other.getByRole('status', { name: 'Alarms' });
+    await expect(bar).toContainText('Little Pond, bath: 33 °C, over 30 °C');
+    await accessible(other);
+    await bar.getByRole('button', { name: 'I see to it' }).click();
+    await expect(bar).toContainText('You see to it');
+    await expect(page.getByRole('status', { name: 'Alarms' })).toContainText('Ines Halloran sees to it');
+    await expect(card).toContainText('too high');
+
+    await probe('bath_c', 24);
+    await expect(bar).toBeHidden();
+    await expect(page.getByRole('status', { name: 'Alarms' })).toBeHidden();
+
+    // Held beside a glass thermometer: what it sends from now on is put right.
+    await card.getByRole('button', { name: 'Calibrate: Bath' }).click();
+    await card.getByLabel('The reference says, °C').fill('25');
+    await card.getByLabel('Note: held beside what, or why').fill('glass thermometer');
+    await card.getByRole('button', { name: 'Keep it' }).click();
+    await expect(card).toContainText('Off by −1 °C');
+    await probe('bath_c', 24.5);
+    await expect(card).toContainText('25.5');
+    await other.context().close();
+});

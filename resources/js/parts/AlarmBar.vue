@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { api } from '../api/client';
+import { floor, refreshFloor } from '../api/floor';
+import { session } from '../api/session';
+import type { Alarm } from '../api/types';
+import { title } from '../areas/reckon/schema';
+import { useNow } from './clock';
+import { ring } from './sound';
+import { clockText, timeOfDay } from './units';
+import { sentence, useSend } from './useSend';
+
+/** What instruments told that they should not have, on every page until somebody has answered. */
+const now = useNow();
+const alarms = computed(() => floor.now?.alarms ?? []);
+const unanswered = computed(() => alarms.value.filter((a) => a.by === null));
+const loud = computed(() => unanswered.value.some((a) => a.ended_at === null));
+const EVERY_S = 15;
+watch([loud, () => Math.floor(now.value / EVERY_S)], ([on]) => {
+    if (on) ring();
+});
+const { busy, fault, send } = useSend();
+async function answer(alarm: Alarm) {
+    await send(() => api.post(`alarms/${alarm.id}/answer`, {}));
+    await refreshFloor();
+}
+// A page that fills the screen fills what is left of it.
+const bar = ref<HTMLElement | null>(null);
+const { height } = useElementSize(bar, undefined, { box: 'border-box' });
+watch(height, (px) => document.documentElement.style.setProperty('--alarms', `${px}px`));
+const says = (a: Alarm) =>
+    a.ended_at === null
+        ? `for ${clockText(now.value - a.began_at)}`
+        : `${timeOfDay(a.began_at)} to ${timeOfDay(a.ended_at)}, well again`;
+</script>
+
+<template>
+    <aside
+        v-if="alarms.length > 0"
+        ref="bar"
+        :class="['alarms', 'no-print', { loud }]"
+        aria-label="Alarms"
+        role="status"
+    >
+        <div
+            v-for="a in alarms"
+            :key="a.id"
+            :class="['alarm', { gone: a.ended_at !== null, taken: a.by !== null }]"
+        >
+            <span class="sign" aria-hidden="true">▲</span>
+            <p>
+                <router-link :to="a.run_id ? `/run/${a.run_id}` : `/shop/machines/${a.machine_id}`"
+                    >{{ a.machine }}, {{ title(a.channel).toLowerCase() }}</router-link
+                >: <strong>{{ a.says }}</strong> <span class="when">{{ says(a) }}</span>
+            </p>
+            <span v-if="a.by" class="by">{{
+                a.by === session.person?.name ? 'You see to it' : `${a.by} sees to it`
+            }}</span>
+            <v-btn v-else variant="outlined" :disabled="busy" @click="answer(a)">{{
+                a.ended_at === null ? 'I see to it' : 'Seen'
+            }}</v-btn>
+        </div>
+        <p v-if="fault" role="alert">{{ sentence(fault) }}</p>
+    </aside>
+</template>
+
+<style scoped>
+.alarms {
+    background: var(--alarm-soft);
+    border-bottom: 2px solid var(--alarm);
+    color: var(--alarm);
+    padding: 4px 18px;
+    position: sticky;
+    top: var(--head);
+    z-index: 4;
+}
+.alarm {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    align-items: center;
+    min-height: 48px;
+}
+.alarm p {
+    flex: 1 1 300px;
+    font-size: 1.05rem;
+}
+.alarm a {
+    color: inherit;
+    font-weight: 650;
+}
+.sign {
+    font-size: 1.3rem;
+}
+.gone .sign,
+.taken .sign {
+    visibility: hidden;
+}
+.when,
+.by {
+    color: var(--ink);
+}
+@media (max-width: 1000px) {
+    .alarms {
+        position: static;
+    }
+}
+@media (prefers-reduced-motion: no-preference) {
+    .loud .sign {
+        animation: look 1s steps(2, jump-none) infinite;
+    }
+}
+@keyframes look {
+    to {
+        opacity: 0.15;
+    }
+}
+</style>

@@ -1,0 +1,226 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Instruments\Models\Alarm;
+use App\Instruments\Models\Channel;
+use App\Instruments\Support\Watching;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+
+/** @param  array<int, float|int>  $points  value by seconds from now, back in time where negative */
+function readOff(string $machine, string $channel, array $points): TestResponse
+{
+    return test()->signedIn()->postJson('/api/v1/readings', ['readings' => array_map(
+        static fn (int $s, float|int $value): array => [
+            'machine' => $machine, 'channel' => $channel, 'value' => $value, 'at' => shopNow() + $s,
+        ],
+        array_keys($points),
+        $points,
+    )]);
+}
+
+function channelOf(string $machine, string $key): Channel
+{
+    return Channel::query()->where('machine_id', machineNamed($machine))->where('key', $key)->firstOrFail();
+}
+
+/** @param  array<string, mixed>  $limits */
+function limitTo(Channel $channel, array $limits, string $login = 'maren'): TestResponse
+{
+    return test()->signedIn($login)->postJson(
+        "/api/v1/channels/{$channel->id}/limits",
+        $limits + ['after' => (int) $channel->log()->max('id'), 'watched' => 'always', 'delay_s' => 5],
+    );
+}
+
+/** @return list<array<string, mixed>> alarms that want somebody on a machine */
+function alarmsOn(string $machine): array
+{
+    $all = test()->signedIn()->getJson('/api/v1/alarms')->assertOk()->json('items');
+
+    return array_values(array_filter($all, static fn (array $a): bool => $a['machine'] === $machine));
+}
+
+/** A bath of a cold press that is read, and is watched not to be over 30 °C. */
+function watchedBath(): Channel
+{
+    readOff('Pond', 'bath_c', [-1 => 21.0])->assertCreated();
+    $bath = channelOf('Pond', 'bath_c');
+    limitTo($bath, ['high' => 30.0])->assertOk();
+
+    return $bath;
+}
+
+it('meets a channel with its first reading, in the unit that its name says', function (): void {
+    readOff('Pond', 'coolant_l_min', [-30 => 3.9, -10 => 4.25, -20 => 4.1])->assertCreated();
+    $channels = $this->getJson('/api/v1/machines/'.machineNamed('Pond').'/channels')->assertOk()->json('items');
+    $found = array_column($channels, null, 'key')['coolant_l_min'];
+    expect($found['unit'])->toBe('l/min')
+        ->and($found['value'])->toBe(4.25)
+        ->and($found['at'])->toEqualWithDelta(shopNow() - 10, 2)
+        ->and($found['watched'])->toBe('never')
+        ->and($found['log'])->toBe([]);
+});
+
+it('refuses an instrument that makes up names, and keeps nothing of its batch', function (): void {
+    $this->signedIn();
+    $made = array_map(
+        static fn (int $i): array => ['machine' => 'Attic', 'channel' => "made_up_{$i}_c", 'value' => 1, 'at' => shopNow() - 9],
+        range(1, 61),
+    );
+    $this->postJson('/api/v1/readings', ['readings' => $made])
+        ->assertUnprocessable()
+        ->assertJsonPath('error.field', 'readings.0.channel');
+    expect(Channel::query()->where('machine_id', machineNamed('Attic'))->count())->toBe(0)
+        ->and(DB::table('readings')->where('machine_id', machineNamed('Attic'))->count())->toBe(0);
+    $this->postJson('/api/v1/readings', ['readings' => array_slice($made, 0, 60)])->assertCreated();
+    readOff('Attic', 'one_more_c', [-5 => 2])->assertUnprocessable();
+});
+
+it('lets only a lead say limits, whole and on the newest', function (): void {
+    $bath = watchedBath();
+    limitTo($bath, ['high' => 28.0], 'ines')->assertForbidden();
+    $stale = ['high' => 99.0, 'watched' => 'always', 'after' => 0];
+    $this->signedIn('maren')->postJson("/api/v1/channels/{$bath->id}/limits", $stale)
+        ->assertUnprocessable()->assertJsonPath('error.field', 'after');
+    limitTo($bath, ['low' => 30.0, 'high' => 20.0])->assertJsonPath('error.field', 'high');
+    limitTo($bath, ['watched' => 'run'])->assertJsonPath('error.field', 'watched');
+    limitTo($bath, ['watched' => 'sometimes', 'high' => 3])->assertJsonPath('error.field', 'watched');
+    limitTo($bath, ['high' => 32.0, 'note' => 'in summer'])->assertOk();
+    $found = collect($this->getJson("/api/v1/machines/{$bath->machine_id}/channels")->json('items'))->firstWhere('key', 'bath_c');
+    expect(array_column($found['log'], 'says'))->toBe(['always: at most 32 °C', 'always: at most 30 °C'])
+        ->and($found['log'][0]['note'])->toBe('in summer')
+        ->and($found['high'])->toEqual(32.0);
+});
+
+it('raises an alarm once, lets one person answer, and ends it when all is well', function (): void {
+    watchedBath();
+    $this->travel(60)->seconds();
+    readOff('Pond', 'bath_c', [-20 => 31.0, -16 => 31.2, -14 => 31.5, -9 => 32.0])->assertCreated();
+    readOff('Pond', 'bath_c', [-5 => 33.0, -1 => 33.0])->assertCreated();
+    $alarms = alarmsOn('Pond');
+    expect($alarms)->toHaveCount(1)
+        ->and($alarms[0]['says'])->toBe('31.5 °C, over 30 °C')
+        ->and($alarms[0]['by'])->toBeNull();
+    $answer = "/api/v1/alarms/{$alarms[0]['id']}/answer";
+    $this->signedIn('ines')->postJson($answer, ['note' => 'tap opened'])->assertOk();
+    $this->signedIn('jun')->postJson($answer)->assertUnprocessable()->assertJsonPath('error.field', 'alarm');
+    $this->signedIn('ines')->postJson($answer)->assertOk();
+    expect(alarmsOn('Pond')[0]['by'])->toBe('Ines Halloran')->and(alarmsOn('Pond')[0]['note'])->toBe('tap opened');
+
+    $this->travel(30)->seconds();
+    readOff('Pond', 'bath_c', [-20 => 29.0, -18 => 28.5])->assertCreated();
+    expect(alarmsOn('Pond'))->toHaveCount(1);
+    readOff('Pond', 'bath_c', [-10 => 28.0])->assertCreated();
+    expect(alarmsOn('Pond'))->toBe([]);
+    $log = $this->getJson('/api/v1/machines/'.machineNamed('Pond').'/alarms')->assertOk()->json('items');
+    expect($log)->toHaveCount(1)->and($log[0]['ended_at'])->toEqualWithDelta(shopNow() - 10, 1);
+});
+
+it('keeps what came and went unseen until somebody has seen it', function (): void {
+    watchedBath();
+    $this->travel(60)->seconds();
+    readOff('Pond', 'bath_c', [-40 => 31, -30 => 31, -20 => 22, -10 => 22])->assertCreated();
+    [$gone] = alarmsOn('Pond');
+    expect($gone['ended_at'])->not->toBeNull();
+    $this->postJson("/api/v1/alarms/{$gone['id']}/answer")->assertOk();
+    expect(alarmsOn('Pond'))->toBe([]);
+});
+
+it('is not told twice by a batch that comes twice, or by one that comes late', function (): void {
+    watchedBath();
+    $this->travel(300)->seconds();
+    $batch = ['id' => fake_uuid(), 'readings' => [
+        ['machine' => 'Pond', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 20],
+        ['machine' => 'Pond', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 10],
+    ]];
+    $this->postJson('/api/v1/readings', $batch)->assertCreated();
+    $this->postJson('/api/v1/readings', $batch)->assertCreated();
+    expect(Alarm::query()->count())->toBe(1);
+    // What was kept in an instrument's memory while it had no net.
+    readOff('Pond', 'bath_c', [-120 => 55, -110 => 55, -100 => 20, -90 => 20])->assertCreated()->assertJsonPath('stored', 4);
+    expect(Alarm::query()->count())->toBe(1)->and(alarmsOn('Pond')[0]['ended_at'])->toBeNull();
+});
+
+it('follows the plan of the run that a machine is in, and lets it heat up in peace', function (): void {
+    readOff('Anvil', 'platen_top_c', [-1 => 22.0])->assertCreated();
+    $platen = channelOf('Anvil', 'platen_top_c');
+    limitTo($platen, ['watched' => 'run', 'follows' => 'platen_c', 'low' => -8, 'high' => 8, 'silent_s' => 60])->assertOk();
+    $run = startRun();
+    $set = $run->json('plan.platen_c');
+    $id = $run->json('summary.id');
+    $this->travel(600)->seconds();
+    readOff('Anvil', 'platen_top_c', [-500 => 60, -300 => $set - 40, -200 => $set - 2, -100 => $set + 1])->assertCreated();
+    expect(alarmsOn('Anvil'))->toBe([]);
+    readOff('Anvil', 'platen_top_c', [-60 => $set - 9, -50 => $set - 9.5, -5 => $set - 10])->assertCreated();
+    $alarms = alarmsOn('Anvil');
+    expect($alarms)->toHaveCount(1)->and($alarms[0]['kind'])->toBe('low')->and($alarms[0]['run_id'])->toBe($id);
+
+    $this->travel(70)->seconds();
+    app(Watching::class)->look();
+    expect(array_column(alarmsOn('Anvil'), 'kind'))->toEqualCanonicalizing(['low', 'silent']);
+    app(Watching::class)->look();
+    expect(alarmsOn('Anvil'))->toHaveCount(2);
+
+    // The run is stopped: nobody has to look at a cold press.
+    $by = ['by_id' => person('ines')->id];
+    $this->signedIn()->postJson("/api/v1/runs/{$id}/events", ['events' => [entry('aborted', ['reason' => 'a test']) + $by]])
+        ->assertJsonCount(1, 'stored');
+    app(Watching::class)->look();
+    $told = $this->getJson("/api/v1/runs/{$id}/alarms")->assertOk()->json('items');
+    expect(array_column($told, 'kind'))->toBe(['low', 'silent'])
+        ->and(array_filter(array_column($told, 'ended_at')))->toHaveCount(2);
+});
+
+it('adds what a channel was found to be off from then on, and leaves what was sent', function (): void {
+    // The demo's own was held beside boiling water too, and said 100.6.
+    $this->travel(900)->seconds();
+    readOff('Anvil', 'platen_low_c', [-400 => 180.0])->assertCreated();
+    $probe = channelOf('Anvil', 'platen_low_c');
+    $path = "/api/v1/channels/{$probe->id}/calibrations";
+    $after = (int) $probe->log()->max('id');
+    $this->signedIn('ines')->postJson($path, ['after' => $after, 'true' => 100])->assertForbidden();
+    $this->signedIn('maren')->postJson($path, ['after' => $after, 'true' => 100])
+        ->assertUnprocessable()->assertJsonPath('error.field', 'shown');
+    $run = startRun()->json('summary.id');
+    $this->travel(100)->seconds();
+    readOff('Anvil', 'platen_low_c', [-50 => 101.5])->assertCreated();
+    $this->signedIn('maren')->postJson($path, ['after' => $after, 'true' => 100, 'note' => 'boiling water'])->assertCreated();
+    $this->travel(100)->seconds();
+    readOff('Anvil', 'platen_low_c', [-50 => 181.5])->assertCreated();
+
+    $found = collect($this->getJson("/api/v1/machines/{$probe->machine_id}/channels")->json('items'))->firstWhere('key', 'platen_low_c');
+    expect($found['offset'])->toEqualWithDelta(-1.5, 1e-9)
+        ->and($found['value'])->toEqualWithDelta(180.0, 1e-9)
+        ->and($found['log'][0]['says'])->toBe('101.5 where 100 is right °C');
+    $trace = $this->getJson("/api/v1/runs/{$run}/readings")->assertOk()->json('platen_low_c');
+    expect(array_column($trace, 1))->toEqual([100.9, 180.0]);
+    expect((float) DB::table('readings')->where('channel', 'platen_low_c')->orderByDesc('at')->value('value'))->toBe(181.5);
+});
+
+it('watches by what a reading means, not by what was sent', function (): void {
+    $bath = watchedBath();
+    $after = (int) $bath->log()->max('id');
+    $this->signedIn('maren')->postJson(
+        "/api/v1/channels/{$bath->id}/calibrations",
+        ['after' => $after, 'true' => 24.0, 'shown' => 21.0],
+    )->assertCreated();
+    $this->travel(60)->seconds();
+    readOff('Pond', 'bath_c', [-30 => 28.0, -10 => 28.0])->assertCreated();
+    expect(array_column(alarmsOn('Pond'), 'says'))->toBe(['31 °C, over 30 °C']);
+});
+
+it('has a log of channels that the database itself keeps', function (string $sql): void {
+    watchedBath();
+    expect(static fn () => DB::statement($sql))->toThrow(Illuminate\Database\QueryException::class, 'append-only');
+})->with(['update channel_log set note = \'x\'', 'delete from channel_log']);
+
+it('lets an instrument of one machine neither see nor set what is watched', function (): void {
+    $bath = watchedBath();
+    $token = person('maren')->createToken('probe', ['readings', 'machine:'.$bath->machine_id])->plainTextToken;
+    app('auth')->forgetGuards();
+    $as = fn () => $this->flushHeaders()->withToken($token);
+    $as()->getJson('/api/v1/alarms')->assertForbidden();
+    $as()->postJson("/api/v1/channels/{$bath->id}/limits", ['after' => 0, 'watched' => 'never'])->assertForbidden();
+});
