@@ -69,7 +69,10 @@ describe('what instruments read of a machine', () => {
 
     it.each([
         [{}, 'not watched'],
-        [{ watched: 'run', low: -8, high: 6, follows: 'platen_c' }, 'in a run: −8 to +6 K from the plan’s platen'],
+        [
+            { watched: 'run', low: -8, high: 6, follows: 'platen_c' },
+            'in a run: −8 to +6 K from the plan’s platen',
+        ],
         [{ watched: 'always', high: 40, silent_s: 60 }, 'always: up to 40 °C, silent at most 60 s'],
         [{ watched: 'run', low: 20, per_min: 5 }, 'in a run: from 20 °C, changing at most 5 °C a minute'],
     ] as [Partial<Channel>, string][])('says between what it should stay: %j', async (over, says) => {
