@@ -1,3 +1,5 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { expect, request, test, type Page } from '@playwright/test';
 import { accessible, list, put, signIn } from './shop';
 
@@ -6,14 +8,19 @@ interface Machine {
     name: string;
 }
 
-/** An instrument of one machine, with a token of its own. */
-async function instrumentOf(page: Page, machine: Machine) {
-    const { token } = (await put(page, 'tokens', {
+async function tokenFor(page: Page, machine: Machine): Promise<string> {
+    const made = (await put(page, 'tokens', {
         name: `probe of ${machine.name}`,
         scopes: ['readings'],
         machine_id: machine.id,
         days: 1,
     })) as { token: string };
+    return made.token;
+}
+
+/** An instrument of one machine, with a token of its own. */
+async function instrumentOf(page: Page, machine: Machine) {
+    const token = await tokenFor(page, machine);
     const door = await request.newContext({
         baseURL: new URL(page.url()).origin,
         extraHTTPHeaders: { Authorization: `Bearer ${token}`, Accept: 'application/json' },
@@ -76,4 +83,26 @@ test('an instrument speaks, is watched, and its alarm is one person’s on every
     await probe('bath_c', 24.5);
     await expect(card).toContainText('25.5');
     await other.context().close();
+});
+
+test('the lines of the shell in the notes on formats are an instrument', async ({ page }) => {
+    await signIn(page, 'maren');
+    const attic = (await list<Machine>(page, 'machines')).find((m) => m.name === 'Attic')!;
+    const notes = readFileSync(new URL('../docs/formats/README.md', import.meta.url), 'utf8');
+    const lines = /```sh\n(while value=[\s\S]*?)```/.exec(notes)![1]!;
+    // A probe that is read twice and then taken away.
+    const probe =
+        'n=0; read_probe() { [ ! -e "$HERE/2" ] && { [ -e "$HERE/1" ] && touch "$HERE/2" || touch "$HERE/1"; echo 71.5; }; };';
+    execFileSync('bash', ['-c', `HERE=$(mktemp -d); ${probe} ${lines}`], {
+        env: {
+            PATH: process.env.PATH,
+            DITHERMIC: new URL(page.url()).origin,
+            TOKEN: await tokenFor(page, attic),
+            MACHINE: 'Attic',
+            CHANNEL: 'air_out_c',
+        },
+        timeout: 20_000,
+    });
+    await page.goto(`/shop/machines/${attic.id}`);
+    await expect(page.getByRole('region', { name: 'What instruments read' })).toContainText('71.5');
 });

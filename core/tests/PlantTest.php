@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\Shift;
 use Dithermic\Core\Practice\SimulatedRun;
 use Dithermic\Core\Process\Job;
@@ -15,6 +16,10 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 
 const SHIFTS = [
+    'compression' => ['HDPE', ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9, 'sheets' => 6], [
+        'hot' => ['name' => 'Anvil', 'kind' => 'hot_press', 'heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3],
+        'cold' => ['name' => 'Pond', 'kind' => 'cold_press', 'platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22],
+    ]],
     'injection' => ['PP', ['part_volume_cm3' => 18, 'thickness_mm' => 2.5, 'flow_length_mm' => 90, 'cavities' => 2, 'runner_volume_cm3' => 4.5], ['barrel' => [
         'name' => 'Heron',
         'kind' => 'plunger_injector',
@@ -58,7 +63,7 @@ function shift(string $process, int $day, int $truth = 1, int $pieces = 6): Simu
     $library = new PolymerLibrary;
     $dice = new Dice($day);
     $plant = $definition->plant($job, $plan, $library->get($polymer), new Dice($truth), $dice);
-    $machine = new RunMachine(new Procedure($definition->procedure()), (array) $plan->targets);
+    $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
 
     return (new Shift($machine, $plant, $dice, ['Ines', 'Jun'], "s{$day}"))->run(1_790_000_000.0, $pieces);
 }
@@ -102,7 +107,7 @@ it('has pieces under way one over the other where places allow', function (): vo
 it('makes good and bad, and more bad where the truth is worse', function (): void {
     $scrap = static function (string $process, int $truth): float {
         $bad = $all = 0;
-        for ($day = 1; $day <= 12; $day++) {
+        for ($day = 1; $day <= ($process === 'compression' ? 4 : 12); $day++) {
             foreach (loggedAs(shift($process, $day, $truth, 4), 'disposition') as $values) {
                 $all++;
                 $bad += $values['verdict'] === 'scrap' ? 1 : 0;
@@ -150,4 +155,103 @@ it('writes a pull that vacuum.trace reads back', function (): void {
     expect($trace->verdict->value)->toBe('sealed')
         ->and($trace->seal_s)->toBeGreaterThan(1.5)->toBeLessThan(8.0)
         ->and($trace->end_kpa)->toBeLessThan(40.0);
+});
+
+/** @return array<int, array<string, float>> when steps of each sheet were done */
+function sheetSteps(SimulatedRun $run): array
+{
+    $done = [];
+    foreach ($run->events as $event) {
+        if ($event->type === EventType::StepDone && isset($event->data['piece'])) {
+            $done[$event->data['piece']][$event->text('step')] = $event->at;
+        }
+    }
+
+    return $done;
+}
+
+it('presses one sheet while the one before cools, never two in one press', function (): void {
+    $overlaps = 0;
+    for ($day = 1; $day <= 6; $day++) {
+        $sheets = sheetSteps(shift('compression', $day));
+        expect($sheets)->toHaveCount(6);
+        for ($n = 2; $n <= 6; $n++) {
+            $before = $sheets[$n - 1];
+            $own = $sheets[$n];
+            expect($own['slide_in'])->toBeGreaterThanOrEqual($before['heat'])
+                ->and($own['transfer'])->toBeGreaterThanOrEqual($before['cool']);
+            $overlaps += $own['slide_in'] < $before['cool'] ? 1 : 0;
+        }
+    }
+    expect($overlaps)->toBeGreaterThan(20);
+});
+
+it('is pumped when it asks, every few minutes while it heats', function (): void {
+    $run = shift('compression', 4, 1, 2);
+    $first = sheetSteps($run)[1];
+    $pumped = array_values(array_filter(
+        $run->events,
+        static fn (Event $e): bool => $e->type === EventType::Logged && $e->text('entry') === 'pump' && ($e->data['piece'] ?? 0) === 1,
+    ));
+    $at = array_map(static fn (Event $e): float => $e->at, $pumped);
+    expect(count($at))->toBeGreaterThan(2)
+        ->and(min($at))->toBeGreaterThan($first['slide_in'] + 120)
+        ->and(max($at))->toBeLessThan($first['heat']);
+    foreach (array_keys(array_slice($at, 1)) as $i) {
+        expect($at[$i + 1] - $at[$i])->toBeGreaterThan(120);
+    }
+});
+
+it('warms its cold press with every sheet, and its readings show both presses as they were', function (): void {
+    $run = shift('compression', 2, 1, 5);
+    $sheets = sheetSteps($run);
+    $on = static fn (string $channel, float $from, float $to): array => array_column(array_filter(
+        $run->readings,
+        static fn (array $r): bool => $r['channel'] === $channel && $r['at'] >= $from && $r['at'] <= $to,
+    ), 'value');
+    $start = static fn (int $n): float => $on('platen_c', $sheets[$n]['pressure_on'], $sheets[$n]['pressure_on'] + 60)[0];
+    expect($start(3))->toBeGreaterThan($start(1) + 2)
+        // It falls again while it is empty, towards the coolant and never under it.
+        ->and(min($on('platen_c', $sheets[1]['cool'], $sheets[5]['cool'])))->toBeGreaterThan(17.0);
+    // A cold stack pulls the hot platens down; they come back.
+    $in = $sheets[2]['slide_in'];
+    $heat = $on('platen_top_c', $in, $sheets[2]['heat']);
+    expect(min($heat))->toBeLessThan(end($heat) - 1);
+});
+
+it('finds a middle cold where the gauge lies, and a wedge where the guides are off', function (): void {
+    $definition = (new Processes(new Registry))->get('compression');
+    $with = static function (PressHabits $habits) use ($definition): array {
+        [$polymer, $product, $machines] = SHIFTS['compression'];
+        $job = new Job($polymer, $product, $machines);
+        $plan = $definition->plan($job);
+        $reasons = [];
+        for ($day = 1; $day <= 4; $day++) {
+            $plant = $definition->pressOf($job, $plan, (new PolymerLibrary)->get($polymer), new Dice($day), $habits);
+            $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
+            $run = (new Shift($machine, $plant, new Dice($day), ['Ines', 'Jun'], "h{$day}"))->run(1_790_000_000.0, 4);
+            array_push($reasons, ...array_map(static fn (array $v): string => $v['reason'] ?? 'good', loggedAs($run, 'disposition')));
+        }
+
+        return array_count_values($reasons);
+    };
+    $right = $with(new PressHabits(gaugeOffsetK: 2.0));
+    expect($right['good'])->toBeGreaterThan(12);
+    expect($with(new PressHabits(gaugeOffsetK: -32.0))['cold middle, flakes show'])->toBeGreaterThan(12);
+    expect($with(new PressHabits(gaugeOffsetK: 2.0, tiltXMmPerM: 4.0))['wedge, thickness out of tolerance'])->toBeGreaterThan(12);
+});
+
+it('closes its energy: what went into a sheet came out of the platens', function (): void {
+    [$polymer, $product, $machines] = SHIFTS['compression'];
+    $definition = (new Processes(new Registry))->get('compression');
+    $plan = $definition->plan(new Job($polymer, $product, $machines));
+    foreach ([160.0, 185.0, 210.0] as $platen) {
+        foreach ([5.0, 15.0, 40.0] as $minutes) {
+            $cycle = (new Registry)->run(
+                'heat.press_cycle',
+                ['platen_c' => $platen, 'transfer_min' => $minutes, 'core_target_c' => 140] + $plan->heat_input,
+            );
+            expect(abs($cycle->energy_error_pct))->toBeLessThan(1.0);
+        }
+    }
 });

@@ -6,6 +6,7 @@ namespace Database\Seeders;
 
 use App\People\Models\User;
 use App\Runs\Models\RunOutput;
+use App\Runs\Support\OutputKind;
 use App\Shop\Actions\KeepCare;
 use App\Shop\Actions\MoveGoods;
 use App\Shop\Models\Care;
@@ -13,6 +14,7 @@ use App\Shop\Models\CareDone;
 use App\Shop\Models\GoodsMovement;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
+use App\Shop\Support\GoodsMovementKind;
 use Carbon\CarbonImmutable;
 use Ramsey\Uuid\Uuid;
 
@@ -74,7 +76,7 @@ final readonly class DemoShelf
     {
         $gone = 0;
         for ($day = $now->subDays(84); $day < $now; $day = $day->addDays(self::MARKET_DAYS)) {
-            $made = (int) RunOutput::query()->where('kind', RunOutput::GOODS)
+            $made = (int) RunOutput::query()->where('kind', OutputKind::Goods)
                 ->where('product_id', $product->id)->where('at', '<', $day)->sum('count');
             $count = (int) floor(self::SHARE * ($made - $gone));
             if ($count < 1) {
@@ -84,7 +86,7 @@ final readonly class DemoShelf
             GoodsMovement::query()->create([
                 'id' => Uuid::uuid7()->toString(),
                 'product_id' => $product->id,
-                'kind' => GoodsMovement::TAKEN,
+                'kind' => GoodsMovementKind::Taken,
                 'count' => -$count,
                 'reason' => 'market day',
                 'by_id' => $by->id,

@@ -20,6 +20,8 @@ use App\Material\Models\SortingBin;
 use App\Material\Models\SortingEntry;
 use App\Material\Models\Source;
 use App\Material\Models\SourceEvent;
+use App\Material\Support\MovementKind;
+use App\Material\Support\SortingState;
 use App\People\Models\User;
 use App\People\Support\Role;
 use App\Runs\Actions\Order;
@@ -33,6 +35,7 @@ use App\Shop\Actions\SayOfMachine;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Closure;
 use Dithermic\Core\Calculator\Registry;
@@ -43,8 +46,8 @@ use Dithermic\Core\Instrument\Watched;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\PressHabits;
-use Dithermic\Core\Practice\PressSimulation;
 use Dithermic\Core\Practice\Shift;
+use Dithermic\Core\Process\Compression\Pressing;
 use Dithermic\Core\Process\FactOrigin;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
@@ -559,7 +562,7 @@ final class DemoShop
             LotMovement::query()->create([
                 'lot_id' => $lot->id,
                 'mass_g' => $mass,
-                'kind' => LotMovement::DELIVERED,
+                'kind' => MovementKind::Delivered,
                 'reason' => 'delivery, weighed',
                 'by_id' => $this->people['Ines Halloran']->id,
                 'at' => $at,
@@ -689,7 +692,7 @@ final class DemoShop
             'about' => 'bottle tops, mixed',
             'in_g' => 6400,
             'scale_g' => 5,
-            'status' => Sorting::OPEN,
+            'status' => SortingState::Open,
             'by_id' => $by->id,
             'started_at' => $at,
         ]);
@@ -754,10 +757,15 @@ final class DemoShop
                 $product = $products[$panel ? 'hive floor panel' : 'divider board'];
                 $lot = $this->lots[$panel ? ($made % 4 === 2 ? 'L-0102' : 'L-0101') : 'L-0104'];
                 $rule = $panel ? ($week <= 4 && $made % 3 === 0 ? 'shop_rule' : 'physics') : 'shop_rule';
-                $settings = $panel && $week >= 3 && $week <= 5 ? ['platen_c' => 172.0, 'soak_min' => 1.0] : [];
+                // Since week seven boards are pressed one after another, so that both presses work.
+                $settings = match (true) {
+                    $panel && $week >= 3 && $week <= 5 => ['platen_c' => 172.0, 'soak_min' => 1.0],
+                    ! $panel && $week >= 7 => ['sheets' => 3.0],
+                    default => [],
+                };
                 $habits = new PressHabits(
                     gaugeOffsetK: $week <= 5 ? -6.0 : -1.0, tiltXMmPerM: $week <= 6 ? 1.25 : 0.15, tiltYMmPerM: -0.2,
-                    bowMm: $made % 7 === 4 ? -0.45 : -0.12, latePumpMin: $made % 6 === 5 ? 3.5 : 0.8,
+                    bowMm: $made % 7 === 4 ? -0.45 : -0.12,
                 );
                 $at = $day->setTime(0, 0)->addMinutes((int) (60 * $hour) + $made % 17);
                 $seed = 700 + $made;
@@ -772,6 +780,7 @@ final class DemoShop
                     $habits,
                     $seed,
                     null,
+                    $made % 6 === 5 ? 210.0 : 90.0,
                 );
                 $made++;
             }
@@ -928,6 +937,7 @@ final class DemoShop
         PressHabits $habits,
         int $seed,
         ?string $until,
+        float $lateS = 90.0,
     ): Run {
         $anvil = $this->machines['Anvil'];
         $pond = $this->machines[$cold];
@@ -944,38 +954,23 @@ final class DemoShop
             answers: ['people_protected' => true, 'air_moving' => true],
         );
         $answer = ($this->plan)($order);
-        $polymer = $this->polymers->get($answer->polymer);
-        $heat = array_intersect_key(
-            (array) $answer->settings,
-            array_flip(['thickness_mm', 'initial_c', 'platen_c', 'length_mm', 'width_mm', 'bulk_density_g_cm3']),
-        ) + [
-            'polymer' => $answer->polymer,
-            'density_solid_g_cm3' => $polymer->property('density_g_cm3'),
-            'press' => [
-                'heater_kw' => $anvil->fact('heater_kw'),
-                'platen_kj_k' => $anvil->fact('platen_kj_k'),
-                'loss_kw' => $anvil->fact('loss_kw'),
-            ],
-            'cold_press' => [
-                'platen_kj_k' => $pond->fact('platen_kj_k'),
-                'cooling_w_k' => $pond->fact('cooling_w_k'),
-                'coolant_c' => $pond->fact('coolant_c'),
-            ],
-            'cold_platen_c' => 22.0,
-        ];
         $starter = $this->people[$seed % 3 === 0 ? 'Ines Halloran' : 'Teodor Blum'];
         $helper = $this->people[$seed % 2 === 0 ? 'Jun Asare' : 'Maren Okafor'];
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
+        assert($order->process instanceof Pressing);
         $draft = new Run(['plan' => (array) $answer->plan->targets]);
-        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($order->process));
-        $simulated = (new PressSimulation(
-            $this->calculations,
-            $draft->machineOfState(),
-            $heat,
+        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($order->process, $answer->plan));
+        $day = new Dice($seed);
+        $plant = $order->process->pressOf(
+            $order->job(),
+            $answer->plan,
+            $this->polymers->get($answer->polymer),
+            $day,
             $habits,
-            $seed,
-        ))->run((float) $at->timestamp, [$starter->name, $helper->name]);
-
+        );
+        $people = [$starter->name, $helper->name];
+        $simulated = (new Shift($draft->machineOfState(), $plant, $day, $people, "press-{$seed}", [0.25, $lateS]))
+            ->run((float) $at->timestamp, (int) ($settings['sheets'] ?? 1));
         $events = array_values(array_filter(
             $simulated->events,
             static fn (Event $e): bool => $e->type !== EventType::Started,
@@ -1011,7 +1006,7 @@ final class DemoShop
             $at = $r['at'] + $shift;
             if ($at <= microtime(true)) {
                 $rows[] = [
-                    'at' => RecordEvents::moment($at)->format('Y-m-d H:i:s.vP'),
+                    'at' => Seconds::moment($at)->format('Y-m-d H:i:s.vP'),
                     'machine_id' => $machines[$r['place']]->id,
                     'channel' => $r['channel'],
                     'value' => $r['value'],

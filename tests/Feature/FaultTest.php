@@ -242,3 +242,14 @@ it('refuses a file of too many columns, or of one named twice', function (string
 it('writes no cell that a spreadsheet would run, whatever splits it', function (string $cell): void {
     expect(str_getcsv(explode("\r\n", Csv::write(['a'], [[$cell]]))[1], ',', '"', '')[0])->toStartWith("'");
 })->with(['=1+1', '@now', '+x', "\tx", 'x;=HYPERLINK("e")', "x\t=1+1", 'x, =cmd', 'x|@y']);
+
+it('sends what it logs to the system too where it is told to, and only there', function (): void {
+    $channels = static fn (): array => array_column((require config_path('logging.php'))['channels'], 'channels');
+    expect($channels())->toBe([['file'], ['tries']]);
+    $_SERVER['LOG_SYSLOG'] = 'true';
+    try {
+        expect($channels())->toBe([['file', 'syslog'], ['tries', 'syslog']]);
+    } finally {
+        unset($_SERVER['LOG_SYSLOG']);
+    }
+});

@@ -171,6 +171,10 @@ it('follows the plan of the run that a machine is in, and lets it heat up in pea
     $told = $this->getJson("/api/v1/runs/{$id}/alarms")->assertOk()->json('items');
     expect(array_column($told, 'kind'))->toBe(['low', 'silent'])
         ->and(array_filter(array_column($told, 'ended_at')))->toHaveCount(2);
+    // And the record that leaves the shop says so.
+    $record = $this->getJson("/api/v1/runs/{$id}/record.json")->assertOk()->json('alarms');
+    expect(array_column($record, 'machine'))->toBe(['Anvil', 'Anvil'])
+        ->and($record[0]['says'])->toStartWith((string) round($set - 9.5, 0));
 });
 
 it('adds what a channel was found to be off from then on, and leaves what was sent', function (): void {

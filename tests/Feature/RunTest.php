@@ -314,7 +314,7 @@ it('corrects the weight by a further ledger line and never lets a lot go below n
         )],
     )->assertJsonCount(1, 'stored');
     expect((float) lot('L-0101')->held_g)->toEqualWithDelta($before - 2160, 1e-6)
-        ->and(LotMovement::query()->where('run_id', $body['id'])->orderBy('id')->pluck('kind')->all())
+        ->and(LotMovement::query()->where('run_id', $body['id'])->orderBy('id')->pluck('kind')->map->value->all())
         ->toBe(['drawn', 'corrected']);
     append(
         $this,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Material\Models\Charge;
 use App\Material\Models\LotMovement;
+use App\Material\Support\ChargeState;
 use App\Runs\Models\Run;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
@@ -125,7 +126,7 @@ it('takes no charge that its gate was not asked about', function (Closure $other
     $answer = enter($this, $run, [scale(1, ['mass_g' => 2166, 'charge' => $charge])]);
     expect($answer->json('refused.0'))->toMatchArray(['field' => 'data.values.charge'])
         ->and($answer->json('refused.0.message'))->toContain($says);
-    expect(Charge::query()->find($charge)?->status)->not->toBe('used');
+    expect(Charge::query()->find($charge)?->status)->not->toBe(ChargeState::Used);
 })->with([
     'of another lot' => [static fn ($test): string => waitingCharge($test, 'L-0102', 2166), 'another lot than L-0101'],
     'of another polymer' => [static fn ($test): string => waitingCharge($test, 'L-0106', 2166, 'PP'), 'is PP'],

@@ -6,6 +6,7 @@ namespace App\Instruments\Actions;
 
 use App\Instruments\Models\Channel;
 use App\Instruments\Models\ChannelEntry;
+use App\Instruments\Support\ChannelEntryKind;
 use App\Instruments\Support\Watching;
 use App\People\Models\User;
 use App\Support\ShopClock;
@@ -39,7 +40,7 @@ final readonly class SayOfChannel
             'silent_s' => $limits->silentS,
             'per_min' => $limits->perMin,
         ];
-        $this->say($channel, $after, ChannelEntry::LIMITS, $note, $by, static function (Channel $of) use ($said): array {
+        $this->say($channel, $after, ChannelEntryKind::Limits, $note, $by, static function (Channel $of) use ($said): array {
             $of->fill($said);
 
             return $said;
@@ -57,7 +58,7 @@ final readonly class SayOfChannel
     public function calibrate(Channel $channel, int $after, float $true, ?float $shown, string $note, User $by): void
     {
         $now = $this->clock->now();
-        $this->say($channel, $after, ChannelEntry::CALIBRATED, $note, $by, static function (Channel $of) use (
+        $this->say($channel, $after, ChannelEntryKind::Calibrated, $note, $by, static function (Channel $of) use (
             $true,
             $shown,
             $now,
@@ -71,7 +72,7 @@ final readonly class SayOfChannel
     }
 
     /** @param  callable(Channel): array<string, float|string|null>  $what */
-    private function say(Channel $channel, int $after, string $kind, string $note, User $by, callable $what): void
+    private function say(Channel $channel, int $after, ChannelEntryKind $kind, string $note, User $by, callable $what): void
     {
         DB::transaction(function () use ($channel, $after, $kind, $note, $by, $what): void {
             $locked = Channel::query()->whereKey($channel->id)->lockForUpdate()->firstOrFail();

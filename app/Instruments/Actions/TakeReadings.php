@@ -9,7 +9,7 @@ use App\Instruments\Support\Channels;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
 use App\Support\Conflict;
-use App\Support\Present;
+use App\Support\Seconds;
 use App\Support\Sent;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Support\Facades\DB;
@@ -79,7 +79,7 @@ final readonly class TakeReadings
     private function rows(array $given, User $by): array
     {
         $machines = Machine::query()->pluck('id', 'name');
-        $now = Present::now();
+        $now = Seconds::now();
         $rows = [];
         foreach ($given as $i => $reading) {
             $reading = is_array($reading) ? $reading : [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Instruments\Models;
 
+use App\Instruments\Support\ChannelEntryKind;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -14,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property int $channel_id
- * @property string $kind
+ * @property ChannelEntryKind $kind
  * @property array<string, float|string|null> $said
  * @property string $note
  * @property int|null $by_id
@@ -23,10 +24,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class ChannelEntry extends Model
 {
-    public const LIMITS = 'limits';
-
-    public const CALIBRATED = 'calibrated';
-
     public $timestamps = false;
 
     protected $table = 'channel_log';
@@ -43,6 +40,6 @@ final class ChannelEntry extends Model
 
     protected function casts(): array
     {
-        return ['said' => 'array', 'at' => 'immutable_datetime'];
+        return ['kind' => ChannelEntryKind::class, 'said' => 'array', 'at' => 'immutable_datetime'];
     }
 }

@@ -7,7 +7,7 @@ namespace App\Instruments\Queries;
 use App\Instruments\Data\AlarmData;
 use App\Instruments\Models\Alarm;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Support\Seconds;
 use App\Support\ShopClock;
 use Illuminate\Database\Eloquent\Builder;
 
@@ -60,10 +60,10 @@ final readonly class Alarms
                 $a->run_id,
                 $a->kind->value,
                 $a->kind->says($a->value, $a->bound, $a->channel->unit),
-                Present::time($a->began_at),
-                $a->ended_at === null ? null : Present::time($a->ended_at),
+                Seconds::of($a->began_at),
+                $a->ended_at === null ? null : Seconds::of($a->ended_at),
                 $a->person?->name,
-                $a->answered_at === null ? null : Present::time($a->answered_at),
+                $a->answered_at === null ? null : Seconds::of($a->answered_at),
                 $a->note,
             ),
         )->all());

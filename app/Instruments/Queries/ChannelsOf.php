@@ -9,8 +9,9 @@ use App\Instruments\Data\ChannelEntryData;
 use App\Instruments\Models\Channel;
 use App\Instruments\Models\ChannelEntry;
 use App\Instruments\Support\Calibrations;
+use App\Instruments\Support\ChannelEntryKind;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Instrument\AlarmKind;
 use Dithermic\Core\Instrument\Limits;
@@ -33,9 +34,9 @@ final readonly class ChannelsOf
         $offsets = $this->calibrations->of($channels->modelKeys());
 
         return array_values($channels->map(function (Channel $channel) use ($offsets, $machine): ChannelData {
-            $at = $channel->last_at === null ? null : Present::time($channel->last_at);
+            $at = $channel->last_at === null ? null : Seconds::of($channel->last_at);
             $offset = ($offsets[$channel->id] ?? null)?->at(INF) ?? 0.0;
-            $calibrated = $channel->log->last(static fn (ChannelEntry $e): bool => $e->kind === ChannelEntry::CALIBRATED);
+            $calibrated = $channel->log->last(static fn (ChannelEntry $e): bool => $e->kind === ChannelEntryKind::Calibrated);
             $limits = $channel->limits();
 
             return new ChannelData(
@@ -45,7 +46,7 @@ final readonly class ChannelsOf
                 $channel->last_value === null ? null : round($channel->last_value + $offset, 6),
                 $at,
                 $offset,
-                $calibrated === null ? null : Present::time($calibrated->at),
+                $calibrated === null ? null : Seconds::of($calibrated->at),
                 $limits->watched->value,
                 $limits->low,
                 $limits->high,
@@ -79,11 +80,11 @@ final readonly class ChannelsOf
     {
         return array_values($channel->log->reverse()->take(self::LOG)->map(
             static fn (ChannelEntry $e): ChannelEntryData => new ChannelEntryData(
-                $e->kind,
+                $e->kind->value,
                 self::says($e, $channel->unit),
                 $e->note,
                 $e->by?->name,
-                Present::time($e->at),
+                Seconds::of($e->at),
             ),
         )->all());
     }
@@ -91,7 +92,7 @@ final readonly class ChannelsOf
     private static function says(ChannelEntry $entry, string $unit): string
     {
         $said = new Record($entry->said);
-        if ($entry->kind === ChannelEntry::CALIBRATED) {
+        if ($entry->kind === ChannelEntryKind::Calibrated) {
             return rtrim(sprintf('%s where %s is right', $said->number('shown', 0.0), $said->number('true', 0.0)).' '.$unit);
         }
 

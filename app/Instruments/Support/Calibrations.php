@@ -6,7 +6,7 @@ namespace App\Instruments\Support;
 
 use App\Instruments\Models\Channel;
 use App\Instruments\Models\ChannelEntry;
-use App\Support\Present;
+use App\Support\Seconds;
 use Illuminate\Database\Eloquent\Builder;
 
 /** What channels were found to be off by. A reading stays as it was sent; what it means is asked here. */
@@ -24,12 +24,12 @@ final readonly class Calibrations
 
         return ChannelEntry::query()
             ->whereIn('channel_id', $channels)
-            ->where('kind', ChannelEntry::CALIBRATED)
+            ->where('kind', ChannelEntryKind::Calibrated)
             ->orderBy('id')
             ->get()
             ->groupBy('channel_id')
             ->map(static fn ($log): Offsets => new Offsets(array_values($log->map(
-                static fn (ChannelEntry $e): array => [Present::time($e->at), (float) ($e->said['offset'] ?? 0.0)],
+                static fn (ChannelEntry $e): array => [Seconds::of($e->at), (float) ($e->said['offset'] ?? 0.0)],
             )->all())))
             ->all();
     }
@@ -42,7 +42,7 @@ final readonly class Calibrations
     {
         $channels = Channel::query()
             ->whereIn('machine_id', $machines)
-            ->whereHas('log', static fn (Builder $log) => $log->where('kind', ChannelEntry::CALIBRATED))
+            ->whereHas('log', static fn (Builder $log) => $log->where('kind', ChannelEntryKind::Calibrated))
             ->get()
             ->keyBy('id');
         $offsets = [];

@@ -6,9 +6,9 @@ namespace App\Instruments\Support;
 
 use App\Instruments\Models\Alarm;
 use App\Instruments\Models\Channel;
-use App\Runs\Actions\RecordEvents;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
+use App\Support\Seconds;
 use App\Support\ShopClock;
 use Dithermic\Core\Instrument\Turn;
 use Dithermic\Core\Instrument\Watch;
@@ -49,7 +49,7 @@ final readonly class Watching
             $newest = $read[$channel->id] ?? [];
             $last = end($newest);
             if ($last !== false && $last[0] >= ($watch->lastAt() ?? 0.0)) {
-                $channel->last_at = RecordEvents::moment($last[0]);
+                $channel->last_at = Seconds::moment($last[0]);
                 $channel->last_value = $last[1];
             }
             $this->keep($channel, $watch, $turns, $run);
@@ -107,7 +107,7 @@ final readonly class Watching
                     'kind' => $turn->kind,
                     'value' => $turn->value,
                     'bound' => $turn->limit,
-                    'began_at' => RecordEvents::moment($turn->at),
+                    'began_at' => Seconds::moment($turn->at),
                 ]);
 
                 continue;
@@ -116,7 +116,7 @@ final readonly class Watching
                 ->where('kind', $turn->kind)
                 ->whereNull('ended_at')
                 ->update(['ended_at' => DB::raw(
-                    "greatest(began_at, '".RecordEvents::moment($turn->at)->format('Y-m-d H:i:s.vP')."'::timestamptz)",
+                    "greatest(began_at, '".Seconds::moment($turn->at)->format('Y-m-d H:i:s.vP')."'::timestamptz)",
                 )]);
         }
         $channel->watch = $watch->kept();

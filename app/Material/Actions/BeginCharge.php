@@ -7,6 +7,8 @@ namespace App\Material\Actions;
 use App\Material\Models\Act;
 use App\Material\Models\Charge;
 use App\Material\Models\Mix;
+use App\Material\Support\ActKind;
+use App\Material\Support\ChargeState;
 use App\Material\Support\Ledger;
 use App\People\Models\User;
 use App\Shop\Models\Product;
@@ -51,7 +53,7 @@ final readonly class BeginCharge
 
         return $this->ledger->act(
             $wanted->string('id')->value(),
-            'charge',
+            ActKind::Charge,
             $by,
             '',
             [],
@@ -63,7 +65,7 @@ final readonly class BeginCharge
                     'polymer' => $polymer,
                     'scale_g' => $wanted->float('scale_g'),
                     'tolerance_pct' => $wanted->float('tolerance_pct', self::USUAL_TOLERANCE_PCT),
-                    'status' => Charge::WEIGHING,
+                    'status' => ChargeState::Weighing,
                     'by_id' => $act->by_id,
                     'created_at' => $act->at,
                     'components' => array_map(

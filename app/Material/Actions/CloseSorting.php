@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Material\Actions;
 
 use App\Material\Models\Act;
-use App\Material\Models\LotMovement;
 use App\Material\Models\Sorting;
 use App\Material\Models\SortingBin;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
+use App\Material\Support\SortingState;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
@@ -40,12 +42,12 @@ final readonly class CloseSorting
 
     public function __invoke(string $id, User $by, Sorting $sorting, string $reason): Act
     {
-        return $this->ledger->act($id, LotMovement::SORTED, $by, $reason, ['sorting_id' => $sorting->id], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Sorted, $by, $reason, ['sorting_id' => $sorting->id], function (Act $act) use (
             $sorting,
             $reason,
         ): void {
             $open = Sorting::query()->whereKey($sorting->id)->lockForUpdate()->firstOrFail()->load(['bins', 'entries']);
-            if ($open->status !== Sorting::OPEN) {
+            if ($open->status !== SortingState::Open) {
                 throw new InputError('sorting', 'is closed already');
             }
             foreach ($open->bins as $bin) {
@@ -64,7 +66,7 @@ final readonly class CloseSorting
             foreach ($open->bins as $bin) {
                 $this->store($act, $open, $bin);
             }
-            $open->update(['status' => Sorting::CLOSED, 'closed_at' => CarbonImmutable::now()]);
+            $open->update(['status' => SortingState::Closed, 'closed_at' => CarbonImmutable::now()]);
         });
     }
 
@@ -82,7 +84,7 @@ final readonly class CloseSorting
             'swatch' => $bin->swatch,
             'location' => $bin->location,
         ]);
-        $this->ledger->line($act, $lot, $mass, LotMovement::SORTED);
+        $this->ledger->line($act, $lot, $mass, MovementKind::Sorted);
         $bin->update(['lot_id' => $lot->id]);
     }
 }

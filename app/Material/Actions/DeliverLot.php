@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Material\Actions;
 
 use App\Material\Models\Act;
-use App\Material\Models\LotMovement;
 use App\Material\Models\Source;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -31,7 +32,7 @@ final readonly class DeliverLot
             );
         }
 
-        return $this->ledger->act($id, LotMovement::DELIVERED, $by, 'delivery, weighed', [], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Delivered, $by, 'delivery, weighed', [], function (Act $act) use (
             $source,
             $what,
             $mass,
@@ -40,7 +41,7 @@ final readonly class DeliverLot
                 $act,
                 $this->ledger->open(['source_id' => $source->id] + $what),
                 $mass,
-                LotMovement::DELIVERED,
+                MovementKind::Delivered,
             );
         });
     }

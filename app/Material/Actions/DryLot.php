@@ -7,6 +7,7 @@ namespace App\Material\Actions;
 use App\Material\Models\Act;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
@@ -40,7 +41,7 @@ final readonly class DryLot
         $id = $asked->string('id')->value();
         $this->ledger->act(
             $id,
-            'dried',
+            ActKind::Dried,
             $by,
             '',
             ['lot_id' => $lot->id],

@@ -9,7 +9,9 @@ use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Mix;
 use App\Material\Models\Source;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use App\Support\Csv;
 use App\Support\Sent;
@@ -78,7 +80,7 @@ final readonly class ImportRows
             throw new InputError('file', 'has a header and no rows');
         }
         if ($errors === [] && ! $dry) {
-            $this->ledger->act($id, 'imported', $by, 'from a CSV file', [
+            $this->ledger->act($id, ActKind::Imported, $by, 'from a CSV file', [
                 'kind' => $kind,
                 'rows' => count($rows),
             ], function (Act $act) use ($kind, $ready, $tell): void {
@@ -236,7 +238,7 @@ final readonly class ImportRows
     {
         foreach ($rows as $i => $row) {
             $tell !== null && $i % 100 === 0 && $tell(0.3 + 0.7 * $i / count($rows));
-            $this->ledger->line($act, $this->ledger->open($row['lot']), $row['mass_g'], LotMovement::DELIVERED);
+            $this->ledger->line($act, $this->ledger->open($row['lot']), $row['mass_g'], MovementKind::Delivered);
         }
     }
 
@@ -260,7 +262,7 @@ final readonly class ImportRows
             LotMovement::query()->create([
                 'lot_id' => $row['lot_id'],
                 'mass_g' => $row['mass_g'],
-                'kind' => LotMovement::CORRECTED,
+                'kind' => MovementKind::Corrected,
                 'reason' => $row['reason'],
                 'by_id' => $act->by_id,
                 'at' => CarbonImmutable::now(),

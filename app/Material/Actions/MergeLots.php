@@ -6,9 +6,10 @@ namespace App\Material\Actions;
 
 use App\Material\Models\Act;
 use App\Material\Models\Lot;
-use App\Material\Models\LotMovement;
 use App\Material\Queries\Dryness;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Stock\Holding;
@@ -40,7 +41,7 @@ final readonly class MergeLots
      */
     public function __invoke(string $id, User $by, array $parts, array $container): Act
     {
-        return $this->ledger->act($id, LotMovement::MERGED, $by, '', ['parts' => $parts], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Merged, $by, '', ['parts' => $parts], function (Act $act) use (
             $parts,
             $container,
         ): void {
@@ -54,8 +55,8 @@ final readonly class MergeLots
                 'swatch' => $merged->swatch, 'generation' => $merged->generation,
             ] + $this->exposure($merged, $lots));
             foreach ($parts as $i => ['id' => $lotId, 'mass_g' => $mass]) {
-                $this->ledger->line($act, $lots[$lotId], -$mass, LotMovement::MERGED, $new, "lots.{$i}.mass_g");
-                $this->ledger->line($act, $new, $mass, LotMovement::MERGED, $lots[$lotId]);
+                $this->ledger->line($act, $lots[$lotId], -$mass, MovementKind::Merged, $new, "lots.{$i}.mass_g");
+                $this->ledger->line($act, $new, $mass, MovementKind::Merged, $lots[$lotId]);
             }
         });
     }

@@ -9,7 +9,9 @@ use App\Material\Models\ContaminationNote;
 use App\Material\Models\Identification;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Identification\Rank;
@@ -29,7 +31,7 @@ final readonly class NoteLot
 
     public function count(string $id, User $by, int $lotId, float $weighed, string $reason): Act
     {
-        return $this->ledger->act($id, LotMovement::COUNTED, $by, $reason, ['weighed_g' => $weighed], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Counted, $by, $reason, ['weighed_g' => $weighed], function (Act $act) use (
             $lotId,
             $weighed,
         ): void {
@@ -41,13 +43,13 @@ final readonly class NoteLot
                     sprintf('the scale and the book differ by %+.0f g: write why, as far as you know', $difference),
                 );
             }
-            $this->ledger->line($act, $lot, $difference, LotMovement::COUNTED);
+            $this->ledger->line($act, $lot, $difference, MovementKind::Counted);
         });
     }
 
     public function waste(string $id, User $by, int $lotId, float $mass, string $reason): Act
     {
-        return $this->ledger->act($id, LotMovement::WASTED, $by, $reason, [], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Wasted, $by, $reason, [], function (Act $act) use (
             $lotId,
             $mass,
         ): void {
@@ -55,14 +57,14 @@ final readonly class NoteLot
             if ($this->ledger->held($lot) < $mass) {
                 throw new InputError('mass_g', "is more than lot {$lot->code} holds");
             }
-            $this->ledger->line($act, $lot, -$mass, LotMovement::WASTED);
+            $this->ledger->line($act, $lot, -$mass, MovementKind::Wasted);
         });
     }
 
     /** @param  array{location: string, reserved_for_id: int|null, tare_g: float|null}  $to */
     public function place(string $id, User $by, int $lotId, string $from, array $to): Act
     {
-        return $this->ledger->act($id, 'placed', $by, '', [
+        return $this->ledger->act($id, ActKind::Placed, $by, '', [
             'lot_id' => $lotId,
             'from' => $from,
             'to' => $to,
@@ -84,7 +86,7 @@ final readonly class NoteLot
         float $sampleG,
         string $note,
     ): Act {
-        return $this->ledger->act($id, 'contaminated', $by, $note, ['lot_id' => $lotId], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Contaminated, $by, $note, ['lot_id' => $lotId], function (Act $act) use (
             $lotId,
             $found,
             $foundG,
@@ -115,13 +117,13 @@ final readonly class NoteLot
         $wrong = Act::query()->find($actId) ?? throw new InputError('act_id', 'there is no such act');
         $moved = $wrong->movements()->with('lot')->orderBy('id')->get();
 
-        return $this->ledger->act($id, LotMovement::PUT_RIGHT, $by, "meant in kilograms: puts right what was {$wrong->kind}", ['act_id' => $wrong->id], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::PutRight, $by, "meant in kilograms: puts right what was {$wrong->kind->value}", ['act_id' => $wrong->id], function (Act $act) use (
             $wrong,
             $moved,
         ): void {
             $lots = $this->ledger->lock(array_values($moved->pluck('lot_id')->unique()->all()));
             if (
-                Act::query()->where('kind', LotMovement::PUT_RIGHT)
+                Act::query()->where('kind', MovementKind::PutRight)
                     ->whereRaw("data->>'act_id' = ?", [$wrong->id])
                     ->whereKeyNot($act->id)
                     ->exists()
@@ -137,13 +139,13 @@ final readonly class NoteLot
                     ],
                 )->all(),
             );
-            foreach (PutRight::lines($wrong->kind, $lines, array_map($this->ledger->held(...), $lots)) as $i => $more) {
+            foreach (PutRight::lines($wrong->kind->value, $lines, array_map($this->ledger->held(...), $lots)) as $i => $more) {
                 $other = $moved[$i]?->other_lot_id;
                 $this->ledger->line(
                     $act,
                     $lots[$lines[$i]['lot']],
                     $more,
-                    LotMovement::PUT_RIGHT,
+                    MovementKind::PutRight,
                     $other === null ? null : $lots[$other] ?? null,
                 );
             }
@@ -155,7 +157,7 @@ final readonly class NoteLot
     {
         $was = (string) Lot::query()->whereKey($lotId)->value('polymer');
 
-        return $this->ledger->act($id, 'doubted', $by, $reason, [
+        return $this->ledger->act($id, ActKind::Doubted, $by, $reason, [
             'lot_id' => $lotId,
             'polymer' => $was,
         ], function () use ($lotId, $was): void {
@@ -180,7 +182,7 @@ final readonly class NoteLot
             'is not one that was kept: find the polymer first',
         );
 
-        return $this->ledger->act($id, 'identified', $by, '', [
+        return $this->ledger->act($id, ActKind::Identified, $by, '', [
             'lot_id' => $lotId,
             'identification_id' => $found->id,
             'polymer' => $found->decision,

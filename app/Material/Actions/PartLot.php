@@ -6,8 +6,9 @@ namespace App\Material\Actions;
 
 use App\Material\Models\Act;
 use App\Material\Models\Lot;
-use App\Material\Models\LotMovement;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
 
@@ -36,15 +37,15 @@ final readonly class PartLot
     /** @param  array{location: string, tare_g: float|null}  $container */
     public function split(string $id, User $by, int $lotId, float $mass, array $container): Act
     {
-        return $this->ledger->act($id, LotMovement::SPLIT, $by, '', [], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Split, $by, '', [], function (Act $act) use (
             $lotId,
             $mass,
             $container,
         ): void {
             $lot = $this->ledger->lock([$lotId])[$lotId];
             $new = $this->ledger->open($container + $lot->only(self::INHERITED) + ['dry_state' => $lot->dry_state]);
-            $this->ledger->line($act, $lot, -$mass, LotMovement::SPLIT, $new);
-            $this->ledger->line($act, $new, $mass, LotMovement::SPLIT, $lot);
+            $this->ledger->line($act, $lot, -$mass, MovementKind::Split, $new);
+            $this->ledger->line($act, $new, $mass, MovementKind::Split, $lot);
         });
     }
 
@@ -59,7 +60,7 @@ final readonly class PartLot
             throw new InputError('mass_out_g', 'is more than went in: check the tare');
         }
 
-        return $this->ledger->act($id, LotMovement::SHREDDED, $by, '', [], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Shredded, $by, '', [], function (Act $act) use (
             $lotId,
             $in,
             $out,
@@ -81,8 +82,8 @@ final readonly class PartLot
                     'generation' => $lot->generation + (int) $again,
                 ] + $lot->only(self::INHERITED),
             );
-            $this->ledger->line($act, $lot, -$in, LotMovement::SHREDDED, $new, 'mass_in_g');
-            $this->ledger->line($act, $new, $out, LotMovement::SHREDDED, $lot);
+            $this->ledger->line($act, $lot, -$in, MovementKind::Shredded, $new, 'mass_in_g');
+            $this->ledger->line($act, $new, $out, MovementKind::Shredded, $lot);
         });
     }
 }

@@ -7,6 +7,7 @@ namespace App\Material\Actions;
 use App\Material\Models\Sorting;
 use App\Material\Models\SortingBin;
 use App\Material\Models\SortingEntry;
+use App\Material\Support\SortingState;
 use App\People\Models\User;
 use App\Support\Conflict;
 use App\Support\Sent;
@@ -34,7 +35,7 @@ final readonly class SortPieces
 
             return Sorting::query()->firstOrCreate(
                 ['id' => $given['id']],
-                ['status' => Sorting::OPEN, 'by_id' => $by->id, 'started_at' => CarbonImmutable::now()] + $given,
+                ['status' => SortingState::Open, 'by_id' => $by->id, 'started_at' => CarbonImmutable::now()] + $given,
             );
         });
     }
@@ -143,7 +144,7 @@ final readonly class SortPieces
     {
         DB::transaction(static function () use ($sorting, $work): void {
             $locked = Sorting::query()->whereKey($sorting->id)->lockForUpdate()->firstOrFail();
-            if ($locked->status !== Sorting::OPEN) {
+            if ($locked->status !== SortingState::Open) {
                 throw new InputError('sorting', 'is closed: what is in the containers is stock now');
             }
             $work($locked);

@@ -7,6 +7,7 @@ namespace App\Material\Actions;
 use App\Material\Models\Act;
 use App\Material\Models\Source;
 use App\Material\Models\SourceEvent;
+use App\Material\Support\ActKind;
 use App\Material\Support\Ledger;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
@@ -40,7 +41,7 @@ final readonly class TrustSource
 
         return $this->ledger->act(
             $with->string('id')->value(),
-            'trust',
+            ActKind::Trust,
             $by,
             $note,
             ['source_id' => $source->id, 'kind' => $trust->value],

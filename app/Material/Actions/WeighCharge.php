@@ -7,9 +7,11 @@ namespace App\Material\Actions;
 use App\Material\Models\Act;
 use App\Material\Models\Charge;
 use App\Material\Models\Lot;
-use App\Material\Models\LotMovement;
 use App\Material\Models\Weighing;
+use App\Material\Support\ActKind;
+use App\Material\Support\ChargeState;
 use App\Material\Support\Ledger;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
@@ -34,7 +36,7 @@ final readonly class WeighCharge
         string $how,
         string $reason,
     ): Act {
-        return $this->ledger->act($id, LotMovement::WEIGHED, $by, $reason, ['charge_id' => $charge->id], function (Act $act) use (
+        return $this->ledger->act($id, ActKind::Weighed, $by, $reason, ['charge_id' => $charge->id], function (Act $act) use (
             $charge,
             $component,
             $lotId,
@@ -42,7 +44,7 @@ final readonly class WeighCharge
             $how,
             $reason,
         ): void {
-            $open = $this->open($charge, Charge::WEIGHING);
+            $open = $this->open($charge, ChargeState::Weighing);
             $lot = $this->ledger->lock([$lotId])[$lotId];
             $this->mayGoIn($open, $component, $lot, $reason);
             if (
@@ -55,7 +57,7 @@ final readonly class WeighCharge
             ) {
                 throw new InputError('mass_g', "is more than went in from lot {$lot->code}");
             }
-            $this->ledger->line($act, $lot, -$mass, LotMovement::WEIGHED, chargeId: $open->id);
+            $this->ledger->line($act, $lot, -$mass, MovementKind::Weighed, chargeId: $open->id);
             Weighing::query()->create([
                 'id' => $act->id,
                 'charge_id' => $open->id,
@@ -92,11 +94,11 @@ final readonly class WeighCharge
     /** Weighs anew for another total: every target in proportion, for what is in already cannot be taken apart. */
     public function rescale(string $id, User $by, Charge $charge, float $total): Act
     {
-        return $this->ledger->act($id, 'rescaled', $by, '', [
+        return $this->ledger->act($id, ActKind::Rescaled, $by, '', [
             'charge_id' => $charge->id,
             'total_g' => $total,
         ], function () use ($charge, $total): void {
-            $open = $this->open($charge, Charge::WEIGHING);
+            $open = $this->open($charge, ChargeState::Weighing);
             $factor = $total / array_sum(array_column($open->components, 'target_g'));
             $open->update([
                 'components' => array_map(
@@ -111,8 +113,8 @@ final readonly class WeighCharge
 
     public function finish(string $id, User $by, Charge $charge): Act
     {
-        return $this->ledger->act($id, 'charged', $by, '', ['charge_id' => $charge->id], function () use ($charge): void {
-            $open = $this->open($charge, Charge::WEIGHING);
+        return $this->ledger->act($id, ActKind::Charged, $by, '', ['charge_id' => $charge->id], function () use ($charge): void {
+            $open = $this->open($charge, ChargeState::Weighing);
             foreach ($open->components as $i => $component) {
                 $in = (float) $open->weighings()->where('component', $i)->sum('mass_g');
                 $tolerance = $component['target_g'] * $open->tolerance_pct / 100;
@@ -128,14 +130,14 @@ final readonly class WeighCharge
                     );
                 }
             }
-            $open->update(['status' => Charge::WAITING]);
+            $open->update(['status' => ChargeState::Waiting]);
         });
     }
 
     public function giveBack(string $id, User $by, Charge $charge, string $reason): Act
     {
-        return $this->ledger->act($id, LotMovement::RETURNED, $by, $reason, ['charge_id' => $charge->id], function (Act $act) use ($charge): void {
-            $open = $this->open($charge, Charge::WEIGHING, Charge::WAITING);
+        return $this->ledger->act($id, ActKind::Returned, $by, $reason, ['charge_id' => $charge->id], function (Act $act) use ($charge): void {
+            $open = $this->open($charge, ChargeState::Weighing, ChargeState::Waiting);
             $byLot = $open->weighings()
                 ->reorder()
                 ->selectRaw('lot_id, sum(mass_g) as mass_g')
@@ -144,21 +146,21 @@ final readonly class WeighCharge
             $lots = $this->ledger->lock(array_values($byLot->keys()->map(static fn ($id): int => (int) $id)->all()));
             foreach ($lots as $lotId => $lot) {
                 if ((float) $byLot[$lotId] > 0) {
-                    $this->ledger->line($act, $lot, (float) $byLot[$lotId], LotMovement::RETURNED, chargeId: $open->id);
+                    $this->ledger->line($act, $lot, (float) $byLot[$lotId], MovementKind::Returned, chargeId: $open->id);
                 }
             }
-            $open->update(['status' => Charge::RETURNED, 'closed_at' => CarbonImmutable::now()]);
+            $open->update(['status' => ChargeState::Returned, 'closed_at' => CarbonImmutable::now()]);
         });
     }
 
-    private function open(Charge $charge, string ...$states): Charge
+    private function open(Charge $charge, ChargeState ...$states): Charge
     {
         $locked = Charge::query()->whereKey($charge->id)->lockForUpdate()->firstOrFail();
         if (! in_array($locked->status, $states, true)) {
             throw new InputError('charge', match ($locked->status) {
-                Charge::USED => 'went into its run already',
-                Charge::RETURNED => 'was given back to its lots',
-                Charge::WAITING => 'is weighed and waits for its run',
+                ChargeState::Used => 'went into its run already',
+                ChargeState::Returned => 'was given back to its lots',
+                ChargeState::Waiting => 'is weighed and waits for its run',
                 default => 'is not weighed out yet',
             });
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Data;
 
-use App\Support\Present;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Drying\PlanResult;
 use OpenApi\Attributes as OA;
@@ -25,7 +25,7 @@ final readonly class DryPlanData
 
     public static function of(PlanResult $plan): self
     {
-        $time = static fn (?string $iso): ?float => $iso === null ? null : Present::time(CarbonImmutable::parse($iso));
+        $time = static fn (?string $iso): ?float => $iso === null ? null : Seconds::of(CarbonImmutable::parse($iso));
 
         return new self(
             $plan->needed,

@@ -14,8 +14,10 @@ use App\Material\Http\Requests\EmptyDryerRequest;
 use App\Material\Http\Requests\LoadDryerRequest;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
+use App\Material\Queries\PresentLot;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
@@ -23,7 +25,7 @@ use OpenApi\Attributes as OA;
 /** Dryers as stations: what is in them, since when, ready when, and what was dried and takes up water again. */
 final class DryingController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly DryLot $dry)
+    public function __construct(private readonly PresentShop $presentShop, private readonly PresentLot $presentLot, private readonly DryLot $dry)
     {
     }
 
@@ -55,12 +57,12 @@ final class DryingController extends Controller
                 Machine::query()->where('kind', 'dryer')
                     ->orderBy('name')
                     ->get()
-                    ->map(fn (Machine $m) => $this->present->machine($m))
+                    ->map(fn (Machine $m) => $this->presentShop->machine($m))
                     ->all(),
             ),
-            array_values($in->map(fn (Drying $d): DryingData => $this->present->drying($d))->all()),
-            array_values($standing->map(fn (Lot $l) => $this->present->lot($l))->all()),
-            Present::now(),
+            array_values($in->map(fn (Drying $d): DryingData => $this->presentLot->drying($d))->all()),
+            array_values($standing->map(fn (Lot $l) => $this->presentLot->lot($l))->all()),
+            Seconds::now(),
         ));
     }
 
@@ -79,7 +81,7 @@ final class DryingController extends Controller
         }
         $drying = $this->dry->load($request->actor(), $request->safe());
 
-        return new JsonResponse($this->present->drying($drying), 201);
+        return new JsonResponse($this->presentLot->drying($drying), 201);
     }
 
     #[OA\Post(
@@ -94,6 +96,6 @@ final class DryingController extends Controller
         $rh = $request->filled('rh_pct') ? $request->float('rh_pct') : null;
         $lot = $this->dry->takeOut($drying, $request->actor(), $request->string('hopper')->value(), $rh);
 
-        return new JsonResponse($this->present->lot($lot), 201);
+        return new JsonResponse($this->presentLot->lot($lot), 201);
     }
 }

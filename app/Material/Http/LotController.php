@@ -19,16 +19,16 @@ use App\Material\Models\Lot;
 use App\Material\Models\Source;
 use App\Material\Queries\LotDetail;
 use App\Material\Queries\LotHistory;
+use App\Material\Queries\PresentLot;
 use App\Material\Queries\Shelves;
 use App\Support\Label;
-use App\Support\Present;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
 
 final class LotController extends Controller
 {
-    public function __construct(private readonly Present $present)
+    public function __construct(private readonly PresentLot $present)
     {
     }
 

@@ -10,8 +10,8 @@ use App\Material\Actions\TrustSource;
 use App\Material\Http\Requests\AddSourceRequest;
 use App\Material\Http\Requests\TrustSourceRequest;
 use App\Material\Models\Source;
+use App\Material\Queries\PresentLot;
 use App\Material\Queries\SourceDetail;
-use App\Support\Present;
 use Dithermic\Core\Safety\SourceState;
 use Dithermic\Core\Stock\Trust;
 use Illuminate\Http\JsonResponse;
@@ -20,7 +20,7 @@ use OpenApi\Attributes as OA;
 /** Where material comes from, and the trust each has earned. */
 final class SourceController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly SourceDetail $detail)
+    public function __construct(private readonly PresentLot $present, private readonly SourceDetail $detail)
     {
     }
 

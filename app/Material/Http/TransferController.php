@@ -87,7 +87,7 @@ final class TransferController extends Controller
                         static fn (LotMovement $m): array => [
                             $m->lot->code,
                             $m->at->toIso8601ZuluString(),
-                            $m->kind,
+                            $m->kind->value,
                             (float) $m->mass_g,
                             $m->reason,
                             $m->by?->name,

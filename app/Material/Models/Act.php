@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Models;
 
+use App\Material\Support\ActKind;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -14,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * One thing somebody did with material; its id comes from the screen, so that it happens once however often it is sent.
  *
  * @property string $id
- * @property string $kind
+ * @property ActKind $kind
  * @property string $reason
  * @property array<string, mixed> $data
  * @property int $by_id
@@ -46,6 +47,6 @@ final class Act extends Model
 
     protected function casts(): array
     {
-        return ['data' => 'array', 'at' => 'immutable_datetime'];
+        return ['kind' => ActKind::class, 'data' => 'array', 'at' => 'immutable_datetime'];
     }
 }

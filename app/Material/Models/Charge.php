@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Models;
 
+use App\Material\Support\ChargeState;
 use App\People\Models\User;
 use App\Shop\Models\Product;
 use Carbon\CarbonImmutable;
@@ -22,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $scale_g
  * @property float $tolerance_pct
  * @property list<array{name: string, swatch: string, target_g: float, kind: string}> $components
- * @property string $status
+ * @property ChargeState $status
  * @property string|null $run_id
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable|null $closed_at
@@ -31,14 +32,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Charge extends Model
 {
-    public const WEIGHING = 'weighing';
-
-    public const WAITING = 'waiting';
-
-    public const USED = 'used';
-
-    public const RETURNED = 'returned';
-
     public $incrementing = false;
 
     protected $keyType = 'string';
@@ -103,6 +96,7 @@ final class Charge extends Model
     protected function casts(): array
     {
         return [
+            'status' => ChargeState::class,
             'scale_g' => 'float',
             'tolerance_pct' => 'float',
             'components' => 'array',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Models;
 
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use App\Runs\Models\Run;
 use Carbon\CarbonImmutable;
@@ -15,7 +16,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property string $mass_g
- * @property string $kind
+ * @property MovementKind $kind
  * @property string $reason
  * @property string|null $run_id
  * @property CarbonImmutable $at
@@ -28,30 +29,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class LotMovement extends Model
 {
-    public const DELIVERED = 'delivered';
-
-    public const DRAWN = 'drawn';
-
-    public const CORRECTED = 'corrected';
-
-    public const SPLIT = 'split';
-
-    public const MERGED = 'merged';
-
-    public const SHREDDED = 'shredded';
-
-    public const COUNTED = 'counted';
-
-    public const WASTED = 'wasted';
-
-    public const SORTED = 'sorted';
-
-    public const WEIGHED = 'weighed';
-
-    public const RETURNED = 'returned';
-
-    public const PUT_RIGHT = 'put_right';
-
     public $timestamps = false;
 
     protected $fillable = [
@@ -96,6 +73,6 @@ final class LotMovement extends Model
 
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime'];
+        return ['kind' => MovementKind::class, 'at' => 'immutable_datetime'];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Models;
 
+use App\Material\Support\SortingState;
 use App\People\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -18,7 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $about
  * @property string $in_g
  * @property float $scale_g
- * @property string $status
+ * @property SortingState $status
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable|null $closed_at
  * @property Source $source
@@ -26,10 +27,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Sorting extends Model
 {
-    public const OPEN = 'open';
-
-    public const CLOSED = 'closed';
-
     public $incrementing = false;
 
     protected $keyType = 'string';
@@ -66,6 +63,6 @@ final class Sorting extends Model
 
     protected function casts(): array
     {
-        return ['scale_g' => 'float', 'started_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
+        return ['status' => SortingState::class, 'scale_g' => 'float', 'started_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
     }
 }

@@ -12,7 +12,8 @@ use App\Material\Models\Act;
 use App\Material\Models\ContaminationNote;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
-use App\Support\Present;
+use App\Material\Support\MovementKind;
+use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
 use Dithermic\Core\Stock\PutRight;
@@ -26,7 +27,7 @@ final readonly class LotDetail
 
     private const SAMPLES = 20;
 
-    public function __construct(private Present $present, private PolymerLibrary $polymers)
+    public function __construct(private PresentLot $present, private PolymerLibrary $polymers)
     {
     }
 
@@ -52,18 +53,18 @@ final readonly class LotDetail
             $lines[] = new MovementData(
                 $m->id,
                 (float) $m->mass_g,
-                $m->kind,
+                $m->kind->value,
                 $m->reason,
                 $m->run_id,
                 $m->run?->number,
                 $m->by?->name,
-                Present::time($m->at),
+                Seconds::of($m->at),
                 round($balance, 3),
                 $m->other_lot_id,
                 $m->otherLot?->code,
                 $m->charge_id,
                 $m->act_id,
-                PutRight::offers($m->kind, (float) $m->mass_g) && ! isset($righted[$m->act_id]),
+                PutRight::offers($m->kind->value, (float) $m->mass_g) && ! isset($righted[$m->act_id]),
             );
             $balance -= (float) $m->mass_g;
         }
@@ -74,7 +75,7 @@ final readonly class LotDetail
     /** @return array<string, int> the acts whose mass was put right already, as keys */
     private function righted(Lot $lot): array
     {
-        $righting = $lot->movements()->where('kind', LotMovement::PUT_RIGHT)->select('act_id');
+        $righting = $lot->movements()->where('kind', MovementKind::PutRight)->select('act_id');
 
         return array_flip(array_map(
             static fn (Act $a): string => (string) $a->data['act_id'],
@@ -97,9 +98,9 @@ final readonly class LotDetail
                 (string) $m->otherLot?->code,
                 (string) $m->otherLot?->polymer,
                 (string) $m->otherLot?->swatch,
-                $m->kind,
+                $m->kind->value,
                 abs((float) $m->mass_g),
-                Present::time($m->at),
+                Seconds::of($m->at),
             ))->all());
     }
 
@@ -124,7 +125,7 @@ final readonly class LotDetail
                     $judged->because,
                     $n->note,
                     $n->by->name,
-                    Present::time($n->at),
+                    Seconds::of($n->at),
                 );
             })->all());
     }

@@ -8,7 +8,6 @@ use App\Material\Models\ContaminationNote;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
-use App\Support\Present;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
 
@@ -18,7 +17,7 @@ use Dithermic\Core\Stock\Contamination;
  */
 final readonly class LotHistory
 {
-    public function __construct(private Present $present, private PolymerLibrary $polymers)
+    public function __construct(private PresentLot $present, private PolymerLibrary $polymers)
     {
     }
 
@@ -35,7 +34,7 @@ final readonly class LotHistory
             'movements' => $lines->map(
                 static fn (LotMovement $m): array => [
                     'at' => $m->at->toIso8601ZuluString('millisecond'),
-                    'kind' => $m->kind,
+                    'kind' => $m->kind->value,
                     'mass_g' => (float) $m->mass_g,
                     'reason' => $m->reason,
                     'by' => $m->by?->name,

@@ -10,7 +10,8 @@ use App\Material\Data\WeighingData;
 use App\Material\Models\Charge;
 use App\Material\Models\Lot;
 use App\Material\Models\Weighing;
-use App\Support\Present;
+use App\Material\Support\ChargeState;
+use App\Support\Seconds;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Charge\BlendResult;
 use Dithermic\Core\Charge\Regrind;
@@ -29,7 +30,7 @@ final readonly class PresentCharge
     private const SUGGESTED = 6;
 
     public function __construct(
-        private Present $present,
+        private PresentLot $present,
         private Registry $calculations,
         private PolymerLibrary $polymers,
     ) {
@@ -37,7 +38,7 @@ final readonly class PresentCharge
 
     public function charge(Charge $charge): ChargeData
     {
-        $open = $charge->status === Charge::WEIGHING;
+        $open = $charge->status === ChargeState::Weighing;
         $lots = $open ? $this->lots($charge) : new Collection;
         $weighed = [];
         foreach ($charge->weighings as $w) {
@@ -60,9 +61,9 @@ final readonly class PresentCharge
             $total,
             round(array_sum($weighed), 3),
             $this->mainLot($charge),
-            $charge->status,
+            $charge->status->value,
             $charge->run_id,
-            $charge->by->name, Present::time($charge->created_at), $components,
+            $charge->by->name, Seconds::of($charge->created_at), $components,
             array_values(
                 $charge->weighings->map(
                     static fn (Weighing $w): WeighingData => new WeighingData(
@@ -74,7 +75,7 @@ final readonly class PresentCharge
                         $w->how,
                         $w->reason,
                         $w->by->name,
-                        Present::time($w->at),
+                        Seconds::of($w->at),
                     ),
                 )->all(),
             ),

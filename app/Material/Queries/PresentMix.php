@@ -7,7 +7,7 @@ namespace App\Material\Queries;
 use App\Material\Data\MixComponentData;
 use App\Material\Data\MixData;
 use App\Material\Models\Mix;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Charge\BlendResult;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -52,7 +52,7 @@ final readonly class PresentMix
             $polymer?->regrindNote(),
             $mix->note,
             $mix->by->name,
-            Present::time($mix->created_at),
+            Seconds::of($mix->created_at),
         );
     }
 }

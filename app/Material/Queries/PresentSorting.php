@@ -12,14 +12,14 @@ use App\Material\Models\Sorting;
 use App\Material\Models\SortingBin;
 use App\Material\Models\SortingEntry;
 use App\People\Models\User;
-use App\Support\Present;
+use App\Support\Seconds;
 
 /** A sorting as it stands: what is in each container, and whether the batch's mass is accounted for. */
 final readonly class PresentSorting
 {
     private const NEWEST = 60;
 
-    public function __construct(private Present $present, private CloseSorting $close)
+    public function __construct(private PresentLot $present, private CloseSorting $close)
     {
     }
 
@@ -34,10 +34,10 @@ final readonly class PresentSorting
             $sorting->about,
             (float) $sorting->in_g,
             $sorting->scale_g,
-            $sorting->status,
+            $sorting->status->value,
             $sorting->by->name,
-            Present::time($sorting->started_at),
-            $sorting->closed_at === null ? null : Present::time($sorting->closed_at),
+            Seconds::of($sorting->started_at),
+            $sorting->closed_at === null ? null : Seconds::of($sorting->closed_at),
             array_values($sorting->bins->map(fn (SortingBin $b): SortingBinData => $this->bin($b, $sorting))->all()),
             $this->entries($sorting),
             $balance->sorted_g,
@@ -82,7 +82,7 @@ final readonly class PresentSorting
                 (float) $e->mass_g,
                 in_array($e->id, $undone, true),
                 (string) ($names[$e->by_id] ?? ''),
-                Present::time($e->at),
+                Seconds::of($e->at),
             ),
         )->all());
     }

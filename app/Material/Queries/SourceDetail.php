@@ -11,15 +11,16 @@ use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Source;
 use App\Material\Models\SourceEvent;
+use App\Material\Support\MovementKind;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Safety\Scale;
 
 /** A source's page: what came from it, what became of it, and at which temperatures it worked. */
 final readonly class SourceDetail
 {
-    public function __construct(private Present $present)
+    public function __construct(private PresentLot $present)
     {
     }
 
@@ -38,11 +39,11 @@ final readonly class SourceDetail
             ->get();
         $ofSource = LotMovement::query()->join('lots', 'lots.id', '=', 'lot_movements.lot_id')
             ->where('lots.source_id', $source->id);
-        $delivered = (float) (clone $ofSource)->whereIn('kind', [LotMovement::DELIVERED, LotMovement::SORTED])
+        $delivered = (float) (clone $ofSource)->whereIn('kind', [MovementKind::Delivered, MovementKind::Sorted])
             ->sum('lot_movements.mass_g');
         $used = -(float) (clone $ofSource)->whereIn(
             'kind',
-            [LotMovement::DRAWN, LotMovement::WEIGHED, LotMovement::RETURNED],
+            [MovementKind::Drawn, MovementKind::Weighed, MovementKind::Returned],
         )->sum('lot_movements.mass_g');
         $runs = $this->taught($source);
         $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')
@@ -67,7 +68,7 @@ final readonly class SourceDetail
                         $e->picture_id,
                         $e->note,
                         $e->by->name,
-                        Present::time($e->at),
+                        Seconds::of($e->at),
                     ),
                 )->all(),
             ),

@@ -32,7 +32,7 @@ final class Ledger
      * @param  array<string, mixed>  $data
      * @param  Closure(Act): void  $work
      */
-    public function act(string $id, string $kind, User $by, string $reason, array $data, Closure $work): Act
+    public function act(string $id, ActKind $kind, User $by, string $reason, array $data, Closure $work): Act
     {
         return DB::transaction(function () use ($id, $kind, $by, $reason, $data, $work): Act {
             DB::select('select pg_advisory_xact_lock(hashtextextended(?, 0))', [$id]);
@@ -116,7 +116,7 @@ final class Ledger
         Act $act,
         Lot $lot,
         float $grams,
-        string $kind,
+        MovementKind $kind,
         ?Lot $other = null,
         string $field = 'mass_g',
         ?string $chargeId = null,

@@ -12,7 +12,7 @@ use App\People\Http\Requests\MakeTokenRequest;
 use App\People\Models\Device;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
@@ -54,8 +54,8 @@ final class AccessController extends Controller
                     )),
                     $machine === null ? null : $machines[(int) substr($machine, 8)] ?? null,
                     $by instanceof User ? $by->name : '',
-                    $t->last_used_at === null ? null : Present::time(CarbonImmutable::instance($t->last_used_at)),
-                    $t->expires_at === null ? null : Present::time(CarbonImmutable::instance($t->expires_at)),
+                    $t->last_used_at === null ? null : Seconds::of(CarbonImmutable::instance($t->last_used_at)),
+                    $t->expires_at === null ? null : Seconds::of(CarbonImmutable::instance($t->expires_at)),
                 );
             }));
     }
@@ -125,7 +125,7 @@ final class AccessController extends Controller
                 static fn (Device $d): ScreenData => new ScreenData(
                     $d->id,
                     array_values($d->people->pluck('name')->sort()->all()),
-                    Present::time($d->seen_at),
+                    Seconds::of($d->seen_at),
                 ),
             ));
     }

@@ -15,8 +15,8 @@ use App\People\Http\Requests\SetPinRequest;
 use App\People\Http\Requests\SetPreferencesRequest;
 use App\People\Models\User;
 use App\People\Support\People;
+use App\People\Support\PresentPerson;
 use App\People\Support\Role;
-use App\Support\Present;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Support\Facades\Auth;
@@ -25,7 +25,7 @@ use OpenApi\Attributes as OA;
 
 final class PersonController extends Controller
 {
-    public function __construct(private readonly Present $present)
+    public function __construct(private readonly PresentPerson $present)
     {
     }
 

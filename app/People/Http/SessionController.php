@@ -11,8 +11,9 @@ use App\People\Http\Requests\SignInRequest;
 use App\People\Http\Requests\SwitchPersonRequest;
 use App\People\Models\User;
 use App\People\Support\KnownDevice;
+use App\People\Support\PresentPerson;
 use App\People\Support\Tries;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +27,7 @@ final class SessionController extends Controller
     private const NOBODY = '$2y$12$XjWbuSq.Uo/kXlIr.lY7.OqzBSylN1BXzzSZB/qnU2f8IcVnFn/lO';
 
     public function __construct(
-        private readonly Present $present,
+        private readonly PresentPerson $present,
         private readonly KnownDevice $device,
         private readonly Tries $tries,
     ) {
@@ -148,7 +149,7 @@ final class SessionController extends Controller
         return new SessionData(
             $user === null ? null : $this->present->person($user), $this->present->preferences($user),
             array_values($this->device->people($request)->map(fn (User $u) => $this->present->person($u))->all()),
-            Present::now(),
+            Seconds::now(),
             $proof,
         );
     }

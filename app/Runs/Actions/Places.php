@@ -7,6 +7,7 @@ namespace App\Runs\Actions;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
 use App\Shop\Models\Machine;
+use App\Support\Seconds;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
@@ -46,8 +47,8 @@ final readonly class Places
             if ($station === null) {
                 continue;
             }
-            $to = $span['to'] === null ? null : RecordEvents::moment(max($span['to'], $span['from']));
-            $station->fill(['from_at' => RecordEvents::moment($span['from']), 'to_at' => $to]);
+            $to = $span['to'] === null ? null : Seconds::moment(max($span['to'], $span['from']));
+            $station->fill(['from_at' => Seconds::moment($span['from']), 'to_at' => $to]);
             if ($station->isDirty()) {
                 // One at a time for each machine, so that two that claim it see each other.
                 Machine::query()->whereKey($station->machine_id)->lockForUpdate()->first();

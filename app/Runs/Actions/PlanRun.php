@@ -10,7 +10,7 @@ use App\Material\Models\Lot;
 use App\Material\Queries\Dryness;
 use App\Runs\Data\PlanData;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
@@ -22,7 +22,7 @@ use Dithermic\Core\Safety\MachineFacts;
 /** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
 final readonly class PlanRun
 {
-    public function __construct(private Registry $calculations, private Present $present, private Dryness $dryness)
+    public function __construct(private Registry $calculations, private PresentShop $present, private Dryness $dryness)
     {
     }
 

@@ -7,12 +7,14 @@ namespace App\Runs\Actions;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Weighing;
+use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use App\Runs\Models\Inspection;
 use App\Runs\Models\Piece;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
-use App\Runs\Models\RunOutput;
+use App\Runs\Support\OutputKind;
+use App\Support\Seconds;
 use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
@@ -121,7 +123,7 @@ final readonly class RecordEvents
                     'seq' => ++$seq,
                     'key' => $event->key,
                     'type' => $event->type,
-                    'at' => self::moment($event->at),
+                    'at' => Seconds::moment($event->at),
                     'by_id' => $by->id, 'data' => $event->data, 'recorded_at' => CarbonImmutable::now(),
                     'source' => $event->source,
                 ]);
@@ -140,7 +142,7 @@ final readonly class RecordEvents
             $run->fill([
                 'status' => $state->status,
                 'step' => $state->step,
-                'ended_at' => $state->endedAt === null ? null : self::moment($state->endedAt),
+                'ended_at' => $state->endedAt === null ? null : Seconds::moment($state->endedAt),
             ])->save();
             if ($ends && $last !== null) {
                 ($this->tellSource)($run, $last);
@@ -148,11 +150,6 @@ final readonly class RecordEvents
 
             return ['stored' => $stored, 'refused' => $refused];
         });
-    }
-
-    public static function moment(float $at): CarbonImmutable
-    {
-        return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $at));
     }
 
     /** What the run's drawings show follows what really happened; the log and the plan stay as they are. */
@@ -243,7 +240,7 @@ final readonly class RecordEvents
     private function draw(Run $run, RunState $state, Event $event, User $by, array $values, array $before): void
     {
         if (($values['charge'] ?? null) !== ($before['charge'] ?? null)) {
-            ($this->takeCharge)($run, $values['charge'] ?? null, $before !== [], self::moment($event->at));
+            ($this->takeCharge)($run, $values['charge'] ?? null, $before !== [], Seconds::moment($event->at));
         }
         $given = (float) Weighing::query()->whereIn('charge_id', $run->charges->modelKeys())->sum('mass_g');
         $logged = (float) $values['mass_g'] - (float) ($before['mass_g'] ?? 0);
@@ -254,7 +251,7 @@ final readonly class RecordEvents
         $material = $run->materials->firstOrFail();
         $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
         $drawn = -(float) LotMovement::query()->where('lot_id', $lot->id)->where('run_id', $run->id)
-            ->whereIn('kind', [LotMovement::DRAWN, LotMovement::CORRECTED])->sum('mass_g');
+            ->whereIn('kind', [MovementKind::Drawn, MovementKind::Corrected])->sum('mass_g');
         $change = $drawn - ChargeLots::beyond($given, $logged);
         if (abs($change) < 1e-6) {
             return;
@@ -266,12 +263,12 @@ final readonly class RecordEvents
         LotMovement::query()->create([
             'lot_id' => $lot->id,
             'mass_g' => round($change, 3),
-            'kind' => $event->type === EventType::Corrected ? LotMovement::CORRECTED : LotMovement::DRAWN,
+            'kind' => $event->type === EventType::Corrected ? MovementKind::Corrected : MovementKind::Drawn,
             'reason' => $event->text('reason') ?? "run {$run->number}",
             'run_id' => $run->id,
             'event_key' => $event->key,
             'by_id' => $by->id,
-            'at' => self::moment($event->at),
+            'at' => Seconds::moment($event->at),
         ]);
         $material->update(['mass_g' => round(max(0.0, (float) $material->mass_g - $change), 3)]);
     }
@@ -294,11 +291,11 @@ final readonly class RecordEvents
         $count = ($values['verdict'] === 'good' ? 1 : 0) - (($before['verdict'] ?? null) === 'good' ? 1 : 0);
         if ($count !== 0) {
             $run->outputs()->create([
-                'kind' => RunOutput::GOODS,
+                'kind' => OutputKind::Goods,
                 'product_id' => $run->product_id,
                 'count' => $count * max(1, (int) ($run->plan['parts_per_piece'] ?? 1)),
                 'event_key' => $event->key,
-                'at' => self::moment($event->at),
+                'at' => Seconds::moment($event->at),
             ]);
         }
     }
@@ -319,8 +316,8 @@ final readonly class RecordEvents
                 'outcome' => $piece->outcome,
                 'verdict' => $verdict['verdict'] ?? null,
                 'reason' => $verdict['reason'] ?? null,
-                'began_at' => self::moment($piece->beganAt()),
-                'ended_at' => $piece->outcome === Thread::OPEN ? null : self::moment($piece->stepSince),
+                'began_at' => Seconds::moment($piece->beganAt()),
+                'ended_at' => $piece->outcome === Thread::OPEN ? null : Seconds::moment($piece->stepSince),
             ];
         }
         if ($rows !== []) {
@@ -357,7 +354,7 @@ final readonly class RecordEvents
             'mass_g' => $inspected->massG,
             'figures' => $inspected->figures,
             'result' => $inspected->result,
-            'at' => self::moment($event->at),
+            'at' => Seconds::moment($event->at),
         ]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Actions;
 
 use App\Material\Models\Charge;
+use App\Material\Support\ChargeState;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
 use Carbon\CarbonImmutable;
@@ -41,9 +42,9 @@ final readonly class TakeCharge
     {
         return match (true) {
             $charge === null => throw new InputError('charge', 'names no weighed charge'),
-            $charge->status !== Charge::WAITING => throw new InputError(
+            $charge->status !== ChargeState::Waiting => throw new InputError(
                 'charge',
-                sprintf('C-%04d is %s: take another', $charge->number, $charge->status),
+                sprintf('C-%04d is %s: take another', $charge->number, $charge->status->value),
             ),
             $charge->polymer !== $polymer => throw new InputError(
                 'charge',
@@ -60,7 +61,7 @@ final readonly class TakeCharge
             $material = $run->materials()->firstOrNew(['lot_id' => $lot]);
             $material->fill(['mass_g' => round((float) $material->mass_g + max(0.0, $grams), 3)])->save();
         }
-        $charge->update(['status' => Charge::USED, 'run_id' => $run->id, 'closed_at' => $at]);
+        $charge->update(['status' => ChargeState::Used, 'run_id' => $run->id, 'closed_at' => $at]);
     }
 
     /** @return array<int, string> */

@@ -18,8 +18,8 @@ use App\Runs\Http\Requests\GetRunsRequest;
 use App\Runs\Http\Requests\StartRunRequest;
 use App\Runs\Models\Run;
 use App\Runs\Queries\ChargesFor;
+use App\Runs\Queries\PresentRun;
 use App\Runs\Queries\RunList;
-use App\Support\Present;
 use App\Support\ShopClock;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
@@ -35,7 +35,7 @@ final class RunController extends Controller
         'events.by',
     ];
 
-    public function __construct(private readonly Present $present)
+    public function __construct(private readonly PresentRun $present)
     {
     }
 

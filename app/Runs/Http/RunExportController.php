@@ -7,9 +7,9 @@ namespace App\Runs\Http;
 use App\Http\Answer;
 use App\Http\Controller;
 use App\Runs\Models\Run;
+use App\Runs\Queries\PresentRun;
 use App\Runs\Queries\RunRecord;
 use App\Support\Pdf;
-use App\Support\Present;
 use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
 
@@ -17,7 +17,7 @@ use OpenApi\Attributes as OA;
 final class RunExportController extends Controller
 {
     #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], responses: [new Answer(200, 'the file')])]
-    public function __invoke(Run $run, string $format, RunRecord $record, Present $present): Response
+    public function __invoke(Run $run, string $format, RunRecord $record, PresentRun $present): Response
     {
         $this->authorize('view', $run);
         $run->load(RunController::WHOLE);

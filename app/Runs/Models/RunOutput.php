@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Models;
 
 use App\Material\Models\Lot;
+use App\Runs\Support\OutputKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -14,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property int $id
  * @property string $run_id
- * @property string $kind
+ * @property OutputKind $kind
  * @property int|null $product_id
  * @property int|null $lot_id
  * @property int|null $count
@@ -24,10 +25,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class RunOutput extends Model
 {
-    public const GOODS = 'goods';
-
-    public const LOT = 'lot';
-
     public $timestamps = false;
 
     protected $guarded = [];
@@ -42,6 +39,6 @@ final class RunOutput extends Model
 
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime'];
+        return ['kind' => OutputKind::class, 'at' => 'immutable_datetime'];
     }
 }

@@ -7,6 +7,7 @@ namespace App\Runs\Queries;
 use App\Material\Data\ChargeData;
 use App\Material\Models\Charge;
 use App\Material\Queries\PresentCharge;
+use App\Material\Support\ChargeState;
 use App\Runs\Models\Run;
 use Dithermic\Core\Stock\ChargeLots;
 
@@ -25,7 +26,7 @@ final readonly class ChargesFor
         $lots = $run->materials->pluck('lot_id', 'lot_id')->all();
 
         return array_values(Charge::query()->with(PresentCharge::WHOLE)
-            ->where('status', Charge::WAITING)->where('polymer', $run->polymer)
+            ->where('status', ChargeState::Waiting)->where('polymer', $run->polymer)
             ->orderBy('number')->limit(self::MOST)->get()
             ->filter(static fn (Charge $charge): bool => ChargeLots::areOf($charge->grams(), $lots))
             ->map(fn (Charge $charge): ChargeData => $this->present->charge($charge))->all());

@@ -9,6 +9,7 @@ use App\Material\Models\Charge;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
 use App\Material\Models\Source;
+use App\Material\Support\ChargeState;
 use App\Runs\Data\FloorData;
 use App\Runs\Data\HandData;
 use App\Runs\Data\LaneData;
@@ -18,7 +19,8 @@ use App\Runs\Http\RunController;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\MachineKind;
@@ -35,13 +37,13 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private Present $present, private Processes $processes, private Alarms $alarms)
+    public function __construct(private PresentRun $presentRun, private PresentShop $presentShop, private Processes $processes, private Alarms $alarms)
     {
     }
 
     public function __invoke(): FloorData
     {
-        $now = Present::now();
+        $now = Seconds::now();
         /** @var Collection<int, Run> $runs */
         $runs = Run::query()->counted()->with(RunController::WHOLE)
             ->where(
@@ -88,7 +90,7 @@ final readonly class FloorView
                         $running[$station->machine_id] = [$run, $station->position === 0];
                     }
                 }
-                $hands = [...$hands, ...$this->present->hands($run, $state)];
+                $hands = [...$hands, ...$this->presentRun->hands($run, $state)];
                 $measured[$main->id] = $machine->measured($state);
             }
         }
@@ -101,7 +103,7 @@ final readonly class FloorView
                 null,
                 "{$d->lot->polymer}, lot {$d->lot->code}",
                 $d->machine->name,
-                Present::time($d->ready_at),
+                Seconds::of($d->ready_at),
                 'Take it out',
                 'It is dry; it takes up water again from now on.',
                 'dry',
@@ -131,7 +133,7 @@ final readonly class FloorView
                 $run?->polymer,
                 $isMain ? $run?->set_c : null,
                 $measured[$machine->id] ?? null,
-                $run !== null && $isMain ? $this->present->marks($run->polymer, $process) : null,
+                $run !== null && $isMain ? $this->presentShop->marks($run->polymer, $process) : null,
                 $stretches[$machine->id] ?? [],
                 array_values(array_filter(
                     $hands,
@@ -207,7 +209,7 @@ final readonly class FloorView
             ->toBase()
             ->first();
 
-        $weighing = Charge::query()->where('status', Charge::WEIGHING)->count();
+        $weighing = Charge::query()->where('status', ChargeState::Weighing)->count();
 
         return [
             new StageData(
@@ -217,7 +219,7 @@ final readonly class FloorView
             ),
             new StageData(
                 'weigh',
-                Charge::query()->where('status', Charge::WAITING)->count(),
+                Charge::query()->where('status', ChargeState::Waiting)->count(),
                 $weighing > 0 ? "{$weighing} at the scale" : 'charges wait',
             ),
             new StageData('set', $free, match (true) {

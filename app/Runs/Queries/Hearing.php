@@ -6,9 +6,9 @@ namespace App\Runs\Queries;
 
 use App\Instruments\Support\Calibrations;
 use App\Instruments\Support\Offsets;
-use App\Runs\Actions\RecordEvents;
 use App\Runs\Data\HeardData;
 use App\Runs\Models\Run;
+use App\Support\Seconds;
 use Dithermic\Core\Process\Heard;
 use Dithermic\Core\Process\Listen;
 use Dithermic\Core\Process\Processes;
@@ -54,8 +54,8 @@ final readonly class Hearing
             ->where('machine_id', $machine)
             ->where('channel', $on->channel)
             ->whereBetween('at', [
-                RecordEvents::moment($on->from)->format('Y-m-d H:i:s.vP'),
-                RecordEvents::moment($on->to)->format('Y-m-d H:i:s.vP'),
+                Seconds::moment($on->from)->format('Y-m-d H:i:s.vP'),
+                Seconds::moment($on->to)->format('Y-m-d H:i:s.vP'),
             ])
             ->orderBy('at')
             ->limit(self::MOST_READINGS)

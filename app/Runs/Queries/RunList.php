@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Runs\Queries;
 
-use App\Runs\Actions\RecordEvents;
 use App\Runs\Models\Run;
 use App\Shop\Models\Product;
+use App\Support\Seconds;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
@@ -85,7 +85,7 @@ final readonly class RunList
         [$at, $id] = explode('_', $after, 2);
         $runs->whereRaw(
             '(started_at, id) < (?, ?)',
-            [RecordEvents::moment((float) $at)->format('Y-m-d H:i:s.vP'), $id],
+            [Seconds::moment((float) $at)->format('Y-m-d H:i:s.vP'), $id],
         );
     }
 }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Runs\Queries;
 
+use App\Instruments\Data\AlarmData;
+use App\Instruments\Queries\Alarms;
 use App\Runs\Data\RunMaterialData;
 use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunStation;
 use App\Support\Csv;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Procedure;
 
@@ -19,7 +21,7 @@ final readonly class RunRecord
 {
     public const FORMAT = 'dithermic.run/1';
 
-    public function __construct(private Present $present)
+    public function __construct(private PresentRun $present, private Alarms $alarms)
     {
     }
 
@@ -78,6 +80,15 @@ final readonly class RunRecord
                 'figures' => (object) $c->figures,
                 'result' => $c->result,
             ])->all(),
+            'alarms' => array_map(static fn (AlarmData $a): array => [
+                'machine' => $a->machine,
+                'channel' => $a->channel,
+                'kind' => $a->kind,
+                'says' => $a->says,
+                'began_at' => Seconds::moment($a->began_at)->toIso8601ZuluString('millisecond'),
+                'ended_at' => $a->ended_at === null ? null : Seconds::moment($a->ended_at)->toIso8601ZuluString('millisecond'),
+                'answered_by' => $a->by,
+            ], $this->alarms->ofRun($run->id)),
         ];
     }
 

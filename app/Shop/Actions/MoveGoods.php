@@ -8,6 +8,7 @@ use App\People\Models\User;
 use App\Shop\Models\GoodsMovement;
 use App\Shop\Models\Product;
 use App\Shop\Queries\Goods;
+use App\Shop\Support\GoodsMovementKind;
 use App\Support\Sent;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
@@ -22,7 +23,7 @@ final readonly class MoveGoods
     }
 
     /** @throws InputError by field */
-    public function __invoke(string $id, User $by, Product $product, string $kind, int $count, string $reason): void
+    public function __invoke(string $id, User $by, Product $product, GoodsMovementKind $kind, int $count, string $reason): void
     {
         DB::transaction(function () use ($id, $by, $product, $kind, $count, $reason): void {
             // One at a time for each product, so that nobody takes what is gone.
@@ -30,8 +31,8 @@ final readonly class MoveGoods
             if (! $this->sent->as($id)) {
                 return;
             }
-            $change = (new Shelf($this->goods->held($product), null, null))->change($kind, $count);
-            if ($kind === GoodsMovement::COUNTED && $change !== 0 && trim($reason) === '') {
+            $change = (new Shelf($this->goods->held($product), null, null))->change($kind->value, $count);
+            if ($kind === GoodsMovementKind::Counted && $change !== 0 && trim($reason) === '') {
                 throw new InputError('reason', 'is required: what stands there differs by '.abs($change));
             }
             GoodsMovement::query()->create([

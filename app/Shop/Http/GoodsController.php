@@ -11,6 +11,7 @@ use App\Shop\Http\Requests\MoveGoodsRequest;
 use App\Shop\Http\Requests\WatchGoodsRequest;
 use App\Shop\Models\Product;
 use App\Shop\Queries\Goods;
+use App\Shop\Support\GoodsMovementKind;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
@@ -49,7 +50,7 @@ final class GoodsController extends Controller
             $given['id'],
             $request->actor(),
             $product,
-            $given['kind'],
+            GoodsMovementKind::from($given['kind']),
             (int) $given['count'],
             $given['reason'] ?? '',
         );

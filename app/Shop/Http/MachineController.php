@@ -17,7 +17,8 @@ use App\Shop\Http\Requests\SayOfMachineRequest;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
 use App\Shop\Queries\FitsOfMould;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
+use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\MachineKind;
 use Dithermic\Core\Process\Processes;
@@ -27,7 +28,7 @@ use OpenApi\Attributes as OA;
 /** The shop's own machines: entered, known better as time goes, retired. */
 final class MachineController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly Processes $processes)
+    public function __construct(private readonly PresentShop $present, private readonly Processes $processes)
     {
     }
 
@@ -154,7 +155,7 @@ final class MachineController extends Controller
                 $f->origin->value,
                 $f->note,
                 $f->by?->name,
-                Present::time($f->at),
+                Seconds::of($f->at),
             ))->all()),
             (int) $log->max('id'),
             $kind->isMould ? $machine->made() : null,

@@ -11,7 +11,7 @@ use App\Shop\Data\OwnValueData;
 use App\Shop\Data\OwnValueEntryData;
 use App\Shop\Http\Requests\OverridePolymerRequest;
 use App\Shop\Models\PolymerOverride;
-use App\Support\Present;
+use App\Support\Seconds;
 use Dithermic\Core\Material\OwnValue;
 use Dithermic\Core\Material\OwnValues;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -75,7 +75,7 @@ final class OwnValueController extends Controller
                     $o->value,
                     $o->reason,
                     $o->by?->name,
-                    Present::time($o->created_at),
+                    Seconds::of($o->created_at),
                 ))->all()),
                 $log->last()->id ?? 0,
             );

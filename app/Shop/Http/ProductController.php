@@ -11,14 +11,14 @@ use App\Shop\Http\Requests\AddProductRequest;
 use App\Shop\Http\Requests\ChangeProductRequest;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
 /** What the shop makes: entered by a lead with the numbers that its process asks of a product. */
 final class ProductController extends Controller
 {
-    public function __construct(private readonly Present $present, private readonly KeepProduct $keep)
+    public function __construct(private readonly PresentShop $present, private readonly KeepProduct $keep)
     {
     }
 

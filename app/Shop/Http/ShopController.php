@@ -17,7 +17,7 @@ use App\Shop\Models\Machine;
 use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
-use App\Support\Present;
+use App\Shop\Queries\PresentShop;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
@@ -26,7 +26,7 @@ use OpenApi\Attributes as OA;
 
 final class ShopController extends Controller
 {
-    public function __construct(private readonly Present $present)
+    public function __construct(private readonly PresentShop $present)
     {
     }
 

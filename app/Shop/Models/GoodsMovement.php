@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shop\Models;
 
 use App\People\Models\User;
+use App\Shop\Support\GoodsMovementKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -14,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  *
  * @property string $id
  * @property int $product_id
- * @property string $kind
+ * @property GoodsMovementKind $kind
  * @property int $count what it changes
  * @property string $reason
  * @property int $by_id
@@ -23,10 +24,6 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class GoodsMovement extends Model
 {
-    public const TAKEN = 'taken';
-
-    public const COUNTED = 'counted';
-
     public $incrementing = false;
 
     public $timestamps = false;
@@ -45,6 +42,6 @@ final class GoodsMovement extends Model
 
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime'];
+        return ['kind' => GoodsMovementKind::class, 'at' => 'immutable_datetime'];
     }
 }

@@ -9,7 +9,7 @@ use App\Shop\Data\CareDoneData;
 use App\Shop\Models\Care;
 use App\Shop\Models\CareDone;
 use App\Shop\Models\Machine;
-use App\Support\Present;
+use App\Support\Seconds;
 use App\Support\ShopClock;
 use Dithermic\Core\Care\CareState;
 use Illuminate\Database\Eloquent\Builder;
@@ -68,7 +68,7 @@ final readonly class CareOfMachines
     {
         $last = $care->done->first();
         $since = $last->at ?? $care->at;
-        $days = ($this->clock->now() - Present::time($since)) / 86400;
+        $days = ($this->clock->now() - Seconds::of($since)) / 86400;
 
         return new CareData(
             $care->id,
@@ -81,9 +81,9 @@ final readonly class CareOfMachines
             $care->interval()->state($last !== null, $days, $pieces)->value,
             $care->interval()->says($days, $pieces),
             $care->by->name,
-            Present::time($care->at),
+            Seconds::of($care->at),
             array_values($care->done->map(
-                static fn (CareDone $d): CareDoneData => new CareDoneData(Present::time($d->at), $d->by->name, $d->note),
+                static fn (CareDone $d): CareDoneData => new CareDoneData(Seconds::of($d->at), $d->by->name, $d->note),
             )->all()),
         );
     }

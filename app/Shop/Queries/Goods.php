@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Shop\Queries;
 
 use App\Runs\Models\RunOutput;
+use App\Runs\Support\OutputKind;
 use App\Shop\Data\GoodsData;
 use App\Shop\Models\GoodsMovement;
 use App\Shop\Models\Product;
@@ -16,7 +17,7 @@ final class Goods
     /** @return list<GoodsData> what wants making first, then by name */
     public function all(): array
     {
-        $made = RunOutput::query()->where('kind', RunOutput::GOODS)->groupBy('product_id')
+        $made = RunOutput::query()->where('kind', OutputKind::Goods)->groupBy('product_id')
             ->selectRaw('product_id, sum(count) as held')->toBase()->pluck('held', 'product_id');
         $moved = GoodsMovement::query()->groupBy('product_id')
             ->selectRaw('product_id, sum(count) as held')->toBase()->pluck('held', 'product_id');
@@ -36,7 +37,7 @@ final class Goods
 
     public function held(Product $product): int
     {
-        return (int) RunOutput::query()->where('kind', RunOutput::GOODS)->where('product_id', $product->id)->sum('count')
+        return (int) RunOutput::query()->where('kind', OutputKind::Goods)->where('product_id', $product->id)->sum('count')
             + (int) GoodsMovement::query()->where('product_id', $product->id)->sum('count');
     }
 

@@ -23,6 +23,13 @@ interface Plant
     public function seen(Step $step, ?int $piece, float $began, float $now): array;
 
     /**
+     * What hands write down when a reminder asks them to.
+     *
+     * @param  int|null  $piece  null in set-up and closing steps, and in a run that is one pass
+     */
+    public function reminded(string $entry, ?int $piece): ?Observed;
+
+    /**
      * What its instruments wrote meanwhile.
      *
      * @return list<array{at: float, place: string, channel: string, value: float}>

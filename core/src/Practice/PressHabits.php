@@ -12,8 +12,6 @@ final readonly class PressHabits
         public float $tiltXMmPerM = 0.1,
         public float $tiltYMmPerM = 0.0,
         public float $bowMm = -0.12,
-        public float $overrunS = 150.0,
-        public float $latePumpMin = 0.8,
     ) {
     }
 }

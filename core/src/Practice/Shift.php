@@ -6,6 +6,7 @@ namespace Dithermic\Core\Practice;
 
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Gate;
 use Dithermic\Core\Run\Hold;
 use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\RunMachine;
@@ -24,9 +25,6 @@ final class Shift
     /** hands are this much quicker or slower than is usual */
     private const PACE = [0.7, 1.5];
 
-    /** somebody is called away: a timer rings for so much of its length at most, and for no longer than so many seconds */
-    private const LATE = [0.05, 40.0];
-
     private RunState $state;
 
     /** @var list<Event> */
@@ -34,13 +32,18 @@ final class Shift
 
     private float $clock;
 
-    /** @param  list<string>  $people  the first does most of it */
+    /**
+     * @param  list<string>  $people  the first does most of it
+     * @param  array{float, float}  $late  somebody is called away: what waits does so for this share of its length at most, and
+     *                                     for no longer than so many seconds
+     */
     public function __construct(
         private readonly RunMachine $machine,
         private readonly Plant $plant,
         private readonly Dice $dice,
         private readonly array $people,
         private readonly string $key,
+        private readonly array $late = [0.05, 40.0],
     ) {
         $this->state = new RunState;
         $this->clock = 0.0;
@@ -54,6 +57,8 @@ final class Shift
             $thread = $this->ready();
             if ($thread !== null) {
                 $this->pass($thread);
+            } elseif ($this->isReminded()) {
+                continue;
             } elseif (count($this->state->pieces) < $pieces && $this->begin()) {
                 continue;
             } else {
@@ -81,9 +86,45 @@ final class Shift
 
     private function readyAt(Thread $thread): float
     {
-        $timer = $this->step($thread)->timer;
+        $step = $this->step($thread);
+        $at = $step->timer === null
+            ? $thread->stepSince
+            : ($thread->timers[$step->timer]['ends_at'] ?? $thread->stepSince);
 
-        return $timer === null ? $thread->stepSince : ($thread->timers[$timer]['ends_at'] ?? $thread->stepSince);
+        return max($at, $this->machine->roomAt($this->state, $step, $thread->piece) ?? $at);
+    }
+
+    /**
+     * What is asked again and again while a timer runs, soonest first.
+     *
+     * @return array{at: float, entry: string, piece: ?int}|null
+     */
+    private function reminder(): ?array
+    {
+        foreach ($this->machine->hands($this->state) as $hand) {
+            if ($hand['entry'] !== null && $hand['timer'] === null) {
+                return ['at' => $hand['at'], 'entry' => $hand['entry'], 'piece' => $hand['piece']];
+            }
+        }
+
+        return null;
+    }
+
+    private function isReminded(): bool
+    {
+        $asked = $this->reminder();
+        if ($asked === null || $asked['at'] > $this->clock) {
+            return false;
+        }
+        $seen = $this->plant->reminded($asked['entry'], $asked['piece']);
+        if ($seen === null) {
+            return false;
+        }
+        $this->clock += $seen->takesS;
+        $of = $asked['piece'] === null ? [] : ['piece' => $asked['piece']];
+        $this->add(EventType::Logged, ['entry' => $seen->entry, 'values' => $seen->values] + $of);
+
+        return true;
     }
 
     /** Where the next step's place is taken the piece stays where it is. */
@@ -102,11 +143,17 @@ final class Shift
         return $this->machine->taken($this->state, $place) === null;
     }
 
-    /** Nobody heats or fills what then has nowhere to go: the place after the first wait must have room. */
+    /**
+     * Nobody heats or fills what then has nowhere to go: the place after the first wait must have room, unless a gate of the
+     * procedure sees to that.
+     */
     private function goesOn(): bool
     {
         $waits = false;
         foreach ($this->machine->procedure->steps(Phase::Piece) as $step) {
+            if (array_filter($step->gates, static fn (Gate $gate): bool => $gate->room !== null) !== []) {
+                return true;
+            }
             if ($waits) {
                 return $this->hasRoom($step->place);
             }
@@ -138,8 +185,12 @@ final class Shift
 
             return;
         }
-        $next = min(array_map(fn (Thread $t): float => $this->readyAt($t), $under));
-        [$share, $most] = self::LATE;
+        $moments = array_map(fn (Thread $t): float => $this->readyAt($t), $under);
+        $moments[] = $this->reminder()['at'] ?? 0.0;
+        // What is ready and stays where it is waits for another to leave, which has a moment of its own.
+        $coming = array_filter($moments, fn (float $at): bool => $at > $this->clock);
+        $next = $coming === [] ? $this->clock : min($coming);
+        [$share, $most] = $this->late;
         $late = min($most, $share * max(0.0, $next - $this->clock));
         $this->clock = max($this->clock, $next + $this->dice->between(0.5, 1.0 + $late));
     }

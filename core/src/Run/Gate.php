@@ -69,7 +69,7 @@ final readonly class Gate
         return match (true) {
             $this->timer !== null => $this->lacksTime($thread->timers[$this->timer] ?? null, $at),
             $this->confirmed !== [] => $this->lacksConfirmation($thread, $step),
-            $this->room !== null => $this->lacksRoom($rooms?->freeAt($state, $this->room, $thread->piece), $plan, $at),
+            $this->room !== null => $this->lacksRoom($rooms === null ? null : $this->roomAt($rooms, $state, $thread->piece, $plan), $at),
             $this->entry !== null => $this->lacksEntry($state->latest($this->entry, $step->id, $thread->piece), $plan),
             default => null,
         };
@@ -85,10 +85,21 @@ final readonly class Gate
         return $this->toGo($timer['ends_at'] - $at);
     }
 
-    /** @param  array<string, float|int|string|null>  $plan */
-    private function lacksRoom(?float $free, array $plan, float $at): ?string
+    /**
+     * The moment from which it is open, of a gate that asks for room, s since 1970 UTC; null where there is room and stays.
+     *
+     * @param  array<string, float|int|string|null>  $plan
+     */
+    public function roomAt(Room $rooms, RunState $state, ?int $piece, array $plan): ?float
     {
-        return $free === null ? null : $this->toGo($free - 60 * (float) ($plan[(string) $this->within] ?? 0) - $at);
+        $free = $this->room === null ? null : $rooms->freeAt($state, $this->room, $piece);
+
+        return $free === null ? null : $free - 60 * (float) ($plan[(string) $this->within] ?? 0);
+    }
+
+    private function lacksRoom(?float $opens, float $at): ?string
+    {
+        return $opens === null ? null : $this->toGo($opens - $at);
     }
 
     private function toGo(float $seconds): ?string

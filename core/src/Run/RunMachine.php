@@ -289,6 +289,17 @@ final readonly class RunMachine
         return $this->procedure->step((string) $step)->title ?? (string) $step;
     }
 
+    /** The moment from which a step finds room where it goes on to, s since 1970 UTC; null where it asks for none, or has it. */
+    public function roomAt(RunState $state, Step $step, ?int $piece): ?float
+    {
+        $opens = array_filter(array_map(
+            fn (Gate $gate): ?float => $gate->roomAt($this->rooms, $state, $piece, $this->plan),
+            $step->gates,
+        ), is_float(...));
+
+        return $opens === [] ? null : max($opens);
+    }
+
     /** Who holds a place that takes no more; null when there is room. */
     public function taken(RunState $state, string $place, ?int $except = null): ?string
     {

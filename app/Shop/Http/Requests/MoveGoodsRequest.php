@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Shop\Http\Requests;
 
 use App\Http\Body;
+use App\Shop\Support\GoodsMovementKind;
+use Illuminate\Validation\Rule;
 
 final class MoveGoodsRequest extends Body
 {
@@ -17,7 +19,7 @@ final class MoveGoodsRequest extends Body
     {
         return [
             'id' => ['required', 'uuid'],
-            'kind' => ['required', 'in:taken,counted'],
+            'kind' => ['required', Rule::enum(GoodsMovementKind::class)],
             'count' => ['required', 'integer', 'between:0,1000000'],
             'reason' => ['nullable', 'string', 'max:500'],
         ];

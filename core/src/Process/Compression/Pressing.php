@@ -8,6 +8,9 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
@@ -122,6 +125,36 @@ final class Pressing extends Definition
             'model' => ['cool_min' => $cycle->cool_min, 'cold_platen_end_c' => $cycle->cold_platen_end_c]
                 + (array) $picture['model'],
         ] + $picture;
+    }
+
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
+    {
+        return $this->pressOf($job, $plan, $polymer, $day, new PressHabits(
+            gaugeOffsetK: $truth->normal(-2.0, 2.0),
+            tiltXMmPerM: $truth->normal(0.1, 0.3),
+            tiltYMmPerM: $truth->normal(0.0, 0.2),
+            bowMm: $truth->normal(-0.12, 0.08),
+        ));
+    }
+
+    /** The same press on a day of which its habits are known. */
+    public function pressOf(Job $job, Plan $plan, Polymer $polymer, Dice $day, PressHabits $habits): Machine
+    {
+        assert($plan instanceof PlanResult);
+        $cold = $job->machine('cold');
+        $bulk = $plan->values()['bulk_density_g_cm3'] ?? $polymer->property('bulk_density_g_cm3');
+        $solid = (float) $polymer->property('density_g_cm3');
+
+        return new Plant(
+            $this->calculations,
+            $day,
+            $plan->heat_input,
+            (array) $plan->targets,
+            $solid,
+            (float) ($bulk ?? 0.5 * $solid),
+            $cold === null ? null : Reader::read(ColdPressFacts::class, Reader::known(ColdPressFacts::class, $cold->of)),
+            $habits,
+        );
     }
 
     protected function own(Job $job): array

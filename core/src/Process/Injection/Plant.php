@@ -91,6 +91,12 @@ final class Plant implements Machine
         };
     }
 
+    /** Nothing is asked again and again of it. */
+    public function reminded(string $entry, ?int $piece): ?Observed
+    {
+        return null;
+    }
+
     public function readings(float $from, float $to): array
     {
         return Warming::readings($this->dice, $this->targets->number('melt_c', 0.0), self::LAG_S, 0.5, $from, $to);

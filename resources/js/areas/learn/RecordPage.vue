@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
 import { loadRun } from '../../api/queue';
-import type { Procedure } from '../../api/types';
+import type { Alarm, Procedure } from '../../api/types';
 import { figureText } from '../../parts/figures';
 import { countText } from '../../parts/text';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
@@ -14,6 +14,7 @@ import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
 import FoundLater from './FoundLater.vue';
 import PieceTable from './PieceTable.vue';
+import { title as channelTitle } from '../reckon/schema';
 import { byKind } from './trace';
 import { howItWent, timedText } from './went';
 
@@ -22,6 +23,10 @@ const { data: run, isPending, refetch } = useQuery({ queryKey: ['run', id], quer
 const { data: readings } = useQuery({
     queryKey: ['readings', id],
     queryFn: () => api.get<Record<string, [number, number][]>>(`runs/${id}/readings`),
+});
+const { data: alarms } = useQuery({
+    queryKey: ['alarms', id],
+    queryFn: () => api.list<Alarm>(`runs/${id}/alarms`),
 });
 const procedure = computed(() => (run.value?.procedure ?? null) as unknown as Procedure | null);
 /** The methods it was run by, where practitioners differ. */
@@ -172,6 +177,15 @@ const overrides = computed(
                     :to="span.to"
                     :later="later"
                 />
+            </section>
+            <section v-if="alarms?.length" class="card mt-4">
+                <h2>Alarms</h2>
+                <p v-for="a in alarms" :key="a.id">
+                    <span class="num">{{ timeOfDay(a.began_at) }}</span>{{
+                        a.ended_at === null ? '' : ` to ${timeOfDay(a.ended_at)}`
+                    }}: {{ a.machine }}, {{ channelTitle(a.channel).toLowerCase() }}:
+                    <strong>{{ a.says }}</strong>{{ a.by ? `, ${a.by} saw to it` : ', nobody answered' }}
+                </p>
             </section>
             <section class="card mt-4">
                 <h2>Log</h2>

@@ -1,0 +1,302 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Queries;
+
+use App\Material\Models\Lot;
+use App\Runs\Actions\Places;
+use App\Runs\Data\CheckData;
+use App\Runs\Data\EventData;
+use App\Runs\Data\HandData;
+use App\Runs\Data\InsideData;
+use App\Runs\Data\PieceData;
+use App\Runs\Data\RunData;
+use App\Runs\Data\RunMaterialData;
+use App\Runs\Data\RunOutputData;
+use App\Runs\Data\RunSummaryData;
+use App\Runs\Data\StandingEntryData;
+use App\Runs\Data\StationData;
+use App\Runs\Data\StepData;
+use App\Runs\Data\TimerData;
+use App\Runs\Models\Inspection;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Runs\Models\RunMaterial;
+use App\Runs\Models\RunOutput;
+use App\Runs\Models\RunStation;
+use App\Shop\Queries\PresentShop;
+use App\Support\Seconds;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
+use Illuminate\Support\Collection;
+
+/** Runs as the Data classes that go over the wire. */
+final readonly class PresentRun
+{
+    public function __construct(
+        private PolymerLibrary $polymers,
+        private Processes $processes,
+        private Places $places,
+        private PresentShop $shop,
+    ) {
+    }
+
+    public function summary(Run $run): RunSummaryData
+    {
+        $process = $this->processes->get($run->product->process);
+        $procedure = $run->procedureVersion->procedure();
+
+        return new RunSummaryData(
+            $run->id,
+            $run->number,
+            $run->product->process,
+            $run->product->name,
+            $run->polymer,
+            $run->mainMachine()->name,
+            array_values($run->stations->map(static fn (RunStation $s): StationData => new StationData(
+                $s->role,
+                $process->role($s->role)->title ?? $s->role,
+                $s->machine->name,
+            ))->all()),
+            $run->set_c,
+            $run->mainLot()->code,
+            $run->status,
+            $run->step,
+            $procedure->step((string) $run->step)->title ?? ($run->status === RunState::RUNNING ? ucfirst($procedure->pieceName()).'s' : ''),
+            $procedure->looks((string) $run->step),
+            $run->verdict,
+            $run->scrap_reason,
+            Seconds::of($run->started_at),
+            $run->ended_at === null ? null : Seconds::of($run->ended_at),
+            $run->starter->name,
+            $process->figuresOf($run->plan, $run->inspection->figures ?? []),
+            $run->good(),
+            $run->bad(),
+        );
+    }
+
+    /** @param  int  $since  the newest entry that the asker knows of; 0 for the whole */
+    public function run(Run $run, int $since = 0): RunData
+    {
+        $state = $run->state();
+        // Who knows of more than there is has seen another shop.
+        $since = $since > $run->events->count() ? 0 : max(0, $since);
+        // They are numbered from 1 without a gap.
+        $fresh = $run->events->slice($since);
+        [$entries, $pieces] = $since === 0 ? [$state->entries, $state->pieces] : self::touched($state, $fresh);
+        // What it shows follows the steps as they really ended (RecordEvents).
+        $followed = $since === 0 || $fresh->contains(static fn (RunEvent $e): bool => $e->type === EventType::StepDone);
+        $machine = $run->machineOfState();
+        $procedure = $machine->procedure;
+        $now = Seconds::now();
+        $steps = [];
+        foreach ($procedure->steps() as $step) {
+            $done = $state->done[$step->id] ?? null;
+            $current = $state->isAt($step) && $state->status === RunState::RUNNING;
+            $steps[] = new StepData(
+                $step->id, $step->stage, $step->title, $done !== null ? 'done' : ($current ? 'current' : 'todo'),
+                $done['at'] ?? null,
+                $done['by'] ?? null,
+                $done['reason'] ?? null,
+                $current ? $machine->missing($state, $step->id, $now) : [],
+            );
+        }
+
+        $process = $this->processes->get($run->product->process);
+        $inside = $state->status === RunState::RUNNING
+            ? $process->inside($state, $run->plan, $this->polymers->get($run->polymer), $now)
+            : null;
+
+        return new RunData(
+            $this->summary($run),
+            (object) $run->plan,
+            (object) $run->choices,
+            (object) ($followed ? $run->setup : []),
+            (object) ($since === 0 ? $run->safety : []),
+            (object) ($since === 0 ? $procedure->body : []),
+            $steps,
+            $this->timers($procedure, $state),
+            self::byStep($state),
+            $this->pieces($machine, $state, $pieces, $now),
+            array_values($run->outputs->map(static fn (RunOutput $o): RunOutputData => new RunOutputData(
+                $o->kind->value,
+                $o->count,
+                $o->lot?->code,
+                $o->mass_g === null ? null : (float) $o->mass_g,
+            ))->all()),
+            $state->closing,
+            $this->places->contested($run),
+            array_values(array_map(
+                static fn (array $e): StandingEntryData => new StandingEntryData(
+                    $e['key'],
+                    $e['entry'],
+                    $e['at'],
+                    $e['by'],
+                    (object) $e['values'],
+                    $e['step'],
+                    $e['corrected'],
+                    $e['piece'],
+                ),
+                $entries,
+            )),
+            array_values($fresh->map(fn (RunEvent $e): EventData => $this->event($e))->all()),
+            $this->hands($run, $state),
+            $run->inspection === null ? null : (object) $run->inspection->result,
+            array_values($run->inspections->map(static fn (Inspection $c): CheckData => new CheckData(
+                $c->piece,
+                $c->kind,
+                $c->mass_g,
+                (object) $c->figures,
+                Seconds::of($c->at),
+            ))->all()),
+            $inside === null ? null : InsideData::of($inside),
+            $this->shop->marks($run->polymer, $process),
+            $this->materials($run),
+            $since,
+            count($process->listens($state)),
+            $state->stepSince,
+            $now,
+        );
+    }
+
+    public function event(RunEvent $event): EventData
+    {
+        return new EventData(
+            $event->key,
+            $event->seq,
+            $event->type->value,
+            $event->seconds('at'),
+            $event->seconds('recorded_at'),
+            $event->by->name,
+            $event->source->value,
+            (object) $event->data,
+        );
+    }
+
+    /** @return list<HandData> */
+    public function hands(Run $run, RunState $state): array
+    {
+        $machine = $run->machineOfState();
+
+        return array_map(fn (array $hand): HandData => new HandData(
+            "/run/{$run->id}",
+            $run->id,
+            $run->number,
+            "{$run->product->name}, run {$run->number}",
+            $this->placeName($run, $hand['place']),
+            $hand['at'],
+            $hand['what'],
+            $hand['why'],
+            $hand['step'],
+            $hand['entry'],
+            $hand['entry'] === null ? null : $machine->procedure->entry($hand['entry'])->title ?? '',
+            $hand['timer'],
+            $hand['people'],
+            $hand['piece'],
+        ), [...$machine->hands($state), ...array_filter([$machine->next($state)])]);
+    }
+
+    /** The machine of a place, or what the place is called where no machine is. */
+    public function placeName(Run $run, string $place): string
+    {
+        return $run->machineAs($place)->name
+            ?? ucfirst($run->procedureVersion->procedure()->place($place)->title ?? $place);
+    }
+
+    /**
+     * Every lot that a run was made of, by mass.
+     *
+     * @return list<RunMaterialData>
+     */
+    public function materials(Run $run): array
+    {
+        $of = static fn (Lot $l, ?float $mass): RunMaterialData => new RunMaterialData(
+            $l->id,
+            $l->code,
+            $l->polymer,
+            $l->colour,
+            $l->swatch,
+            $l->form,
+            $l->source->name,
+            $l->source->state->value,
+            $mass,
+        );
+        $materials = array_values($run->materials->map(static fn (RunMaterial $m): RunMaterialData => $of(
+            $m->lot,
+            $m->mass_g === null ? null : (float) $m->mass_g,
+        ))->all());
+        usort($materials, static fn (RunMaterialData $a, RunMaterialData $b): int => $b->mass_g <=> $a->mass_g);
+
+        return $materials;
+    }
+
+    /** @return list<TimerData> */
+    private function timers(Procedure $procedure, Thread $thread): array
+    {
+        return array_values(array_map(static function (array $timer) use ($procedure): TimerData {
+            $about = $procedure->timer($timer['id']);
+
+            return new TimerData(
+                $timer['id'],
+                $about->title ?? '',
+                $about->kind ?? 'wait',
+                $timer['started_at'],
+                $timer['ends_at'],
+                $timer['minutes'],
+                $timer['answered_at'],
+            );
+        }, $thread->timers));
+    }
+
+    private static function byStep(Thread $thread): object
+    {
+        return (object) array_map(static fn (array $items): object => (object) $items, $thread->confirmed);
+    }
+
+    /**
+     * Entries and pieces that some events are about; pieces under way too, for their clocks run on.
+     *
+     * @param  Collection<int, RunEvent>  $events
+     * @return array{array<string, array{key: string, entry: string, at: float, by: string, values: array<string, mixed>, step: ?string, corrected: int, piece: ?int}>, array<int, Thread>}
+     */
+    private static function touched(RunState $state, Collection $events): array
+    {
+        $keys = [];
+        $about = [];
+        foreach ($events as $event) {
+            $keys[$event->key] = $keys[(string) ($event->data['event'] ?? '')] = true;
+            $about[(int) ($event->data['piece'] ?? 0)] = true;
+        }
+        $entries = array_intersect_key($state->entries, $keys);
+        $about += array_flip(array_filter(array_column($entries, 'piece')));
+
+        return [$entries, array_filter(
+            $state->pieces,
+            static fn (Thread $p): bool => isset($about[(int) $p->piece]) || $p->outcome === Thread::OPEN,
+        )];
+    }
+
+    /**
+     * @param  array<int, Thread>  $pieces
+     * @return list<PieceData>
+     */
+    private function pieces(RunMachine $machine, RunState $state, array $pieces, float $now): array
+    {
+        return array_values(array_map(fn (Thread $piece): PieceData => new PieceData(
+            (int) $piece->piece,
+            $piece->outcome,
+            $piece->step,
+            $piece->stepSince,
+            array_keys($piece->done),
+            $this->timers($machine->procedure, $piece),
+            self::byStep($piece),
+            $piece->step === null ? [] : $machine->missing($state, $piece->step, $now, $piece->piece),
+        ), $pieces));
+    }
+}
