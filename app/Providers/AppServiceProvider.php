@@ -12,6 +12,7 @@ use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Factories\Factory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\Relation;
 use Illuminate\Http\Request;
@@ -47,6 +48,13 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::preventSilentlyDiscardingAttributes();
+        // Models lie in the area that they are of; what makes them up for tests lies together.
+        Factory::guessFactoryNamesUsing(static function (string $model): string {
+            /** @var class-string<Factory<Model>> $factory */
+            $factory = 'Database\\Factories\\'.class_basename($model).'Factory';
+
+            return $factory;
+        });
         // What a row says about whom it is of outlives the name of a class.
         Relation::enforceMorphMap(['person' => User::class]);
         // Whatever host or port the page is asked on, its files are beside it.

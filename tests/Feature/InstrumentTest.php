@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Instruments\Models\Alarm;
 use App\Instruments\Models\Channel;
 use App\Instruments\Support\Watching;
+use App\Shop\Models\Machine;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
@@ -45,16 +46,21 @@ function alarmsOn(string $machine): array
 /** A bath of a cold press that is read, and is watched not to be over 30 °C. */
 function watchedBath(): Channel
 {
-    readOff('Pond', 'bath_c', [-1 => 21.0])->assertCreated();
-    $bath = channelOf('Pond', 'bath_c');
+    readOff('Test bath', 'bath_c', [-1 => 21.0])->assertCreated();
+    $bath = channelOf('Test bath', 'bath_c');
     limitTo($bath, ['high' => 30.0])->assertOk();
 
     return $bath;
 }
 
+beforeEach(function (): void {
+    Machine::factory()->create(['name' => 'Test bath']);
+    Machine::factory()->create(['name' => 'Test dryer', 'kind' => 'dryer']);
+});
+
 it('meets a channel with its first reading, in the unit that its name says', function (): void {
-    readOff('Pond', 'coolant_l_min', [-30 => 3.9, -10 => 4.25, -20 => 4.1])->assertCreated();
-    $channels = $this->getJson('/api/v1/machines/'.machineNamed('Pond').'/channels')->assertOk()->json('items');
+    readOff('Test bath', 'coolant_l_min', [-30 => 3.9, -10 => 4.25, -20 => 4.1])->assertCreated();
+    $channels = $this->getJson('/api/v1/machines/'.machineNamed('Test bath').'/channels')->assertOk()->json('items');
     $found = array_column($channels, null, 'key')['coolant_l_min'];
     expect($found['unit'])->toBe('l/min')
         ->and($found['value'])->toBe(4.25)
@@ -66,16 +72,16 @@ it('meets a channel with its first reading, in the unit that its name says', fun
 it('refuses an instrument that makes up names, and keeps nothing of its batch', function (): void {
     $this->signedIn();
     $made = array_map(
-        static fn (int $i): array => ['machine' => 'Attic', 'channel' => "made_up_{$i}_c", 'value' => 1, 'at' => shopNow() - 9],
+        static fn (int $i): array => ['machine' => 'Test dryer', 'channel' => "made_up_{$i}_c", 'value' => 1, 'at' => shopNow() - 9],
         range(1, 61),
     );
     $this->postJson('/api/v1/readings', ['readings' => $made])
         ->assertUnprocessable()
         ->assertJsonPath('error.field', 'readings.0.channel');
-    expect(Channel::query()->where('machine_id', machineNamed('Attic'))->count())->toBe(0)
-        ->and(DB::table('readings')->where('machine_id', machineNamed('Attic'))->count())->toBe(0);
+    expect(Channel::query()->where('machine_id', machineNamed('Test dryer'))->count())->toBe(0)
+        ->and(DB::table('readings')->where('machine_id', machineNamed('Test dryer'))->count())->toBe(0);
     $this->postJson('/api/v1/readings', ['readings' => array_slice($made, 0, 60)])->assertCreated();
-    readOff('Attic', 'one_more_c', [-5 => 2])->assertUnprocessable();
+    readOff('Test dryer', 'one_more_c', [-5 => 2])->assertUnprocessable();
 });
 
 it('lets only a lead say limits, whole and on the newest', function (): void {
@@ -97,9 +103,9 @@ it('lets only a lead say limits, whole and on the newest', function (): void {
 it('raises an alarm once, lets one person answer, and ends it when all is well', function (): void {
     watchedBath();
     $this->travel(60)->seconds();
-    readOff('Pond', 'bath_c', [-20 => 31.0, -16 => 31.2, -14 => 31.5, -9 => 32.0])->assertCreated();
-    readOff('Pond', 'bath_c', [-5 => 33.0, -1 => 33.0])->assertCreated();
-    $alarms = alarmsOn('Pond');
+    readOff('Test bath', 'bath_c', [-20 => 31.0, -16 => 31.2, -14 => 31.5, -9 => 32.0])->assertCreated();
+    readOff('Test bath', 'bath_c', [-5 => 33.0, -1 => 33.0])->assertCreated();
+    $alarms = alarmsOn('Test bath');
     expect($alarms)->toHaveCount(1)
         ->and($alarms[0]['says'])->toBe('31.5 °C, over 30 °C')
         ->and($alarms[0]['by'])->toBeNull();
@@ -107,40 +113,40 @@ it('raises an alarm once, lets one person answer, and ends it when all is well',
     $this->signedIn('ines')->postJson($answer, ['note' => 'tap opened'])->assertOk();
     $this->signedIn('jun')->postJson($answer)->assertUnprocessable()->assertJsonPath('error.field', 'alarm');
     $this->signedIn('ines')->postJson($answer)->assertOk();
-    expect(alarmsOn('Pond')[0]['by'])->toBe('Ines Halloran')->and(alarmsOn('Pond')[0]['note'])->toBe('tap opened');
+    expect(alarmsOn('Test bath')[0]['by'])->toBe('Ines Halloran')->and(alarmsOn('Test bath')[0]['note'])->toBe('tap opened');
 
     $this->travel(30)->seconds();
-    readOff('Pond', 'bath_c', [-20 => 29.0, -18 => 28.5])->assertCreated();
-    expect(alarmsOn('Pond'))->toHaveCount(1);
-    readOff('Pond', 'bath_c', [-10 => 28.0])->assertCreated();
-    expect(alarmsOn('Pond'))->toBe([]);
-    $log = $this->getJson('/api/v1/machines/'.machineNamed('Pond').'/alarms')->assertOk()->json('items');
+    readOff('Test bath', 'bath_c', [-20 => 29.0, -18 => 28.5])->assertCreated();
+    expect(alarmsOn('Test bath'))->toHaveCount(1);
+    readOff('Test bath', 'bath_c', [-10 => 28.0])->assertCreated();
+    expect(alarmsOn('Test bath'))->toBe([]);
+    $log = $this->getJson('/api/v1/machines/'.machineNamed('Test bath').'/alarms')->assertOk()->json('items');
     expect($log)->toHaveCount(1)->and($log[0]['ended_at'])->toEqualWithDelta(shopNow() - 10, 1);
 });
 
 it('keeps what came and went unseen until somebody has seen it', function (): void {
     watchedBath();
     $this->travel(60)->seconds();
-    readOff('Pond', 'bath_c', [-40 => 31, -30 => 31, -20 => 22, -10 => 22])->assertCreated();
-    [$gone] = alarmsOn('Pond');
+    readOff('Test bath', 'bath_c', [-40 => 31, -30 => 31, -20 => 22, -10 => 22])->assertCreated();
+    [$gone] = alarmsOn('Test bath');
     expect($gone['ended_at'])->not->toBeNull();
     $this->postJson("/api/v1/alarms/{$gone['id']}/answer")->assertOk();
-    expect(alarmsOn('Pond'))->toBe([]);
+    expect(alarmsOn('Test bath'))->toBe([]);
 });
 
 it('is not told twice by a batch that comes twice, or by one that comes late', function (): void {
     watchedBath();
     $this->travel(300)->seconds();
     $batch = ['id' => fake_uuid(), 'readings' => [
-        ['machine' => 'Pond', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 20],
-        ['machine' => 'Pond', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 10],
+        ['machine' => 'Test bath', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 20],
+        ['machine' => 'Test bath', 'channel' => 'bath_c', 'value' => 31, 'at' => shopNow() - 10],
     ]];
     $this->postJson('/api/v1/readings', $batch)->assertCreated();
     $this->postJson('/api/v1/readings', $batch)->assertCreated();
     expect(Alarm::query()->count())->toBe(1);
     // What was kept in an instrument's memory while it had no net.
-    readOff('Pond', 'bath_c', [-120 => 55, -110 => 55, -100 => 20, -90 => 20])->assertCreated()->assertJsonPath('stored', 4);
-    expect(Alarm::query()->count())->toBe(1)->and(alarmsOn('Pond')[0]['ended_at'])->toBeNull();
+    readOff('Test bath', 'bath_c', [-120 => 55, -110 => 55, -100 => 20, -90 => 20])->assertCreated()->assertJsonPath('stored', 4);
+    expect(Alarm::query()->count())->toBe(1)->and(alarmsOn('Test bath')[0]['ended_at'])->toBeNull();
 });
 
 it('follows the plan of the run that a machine is in, and lets it heat up in peace', function (): void {
@@ -172,7 +178,7 @@ it('follows the plan of the run that a machine is in, and lets it heat up in pea
     expect(array_column($told, 'kind'))->toBe(['low', 'silent'])
         ->and(array_filter(array_column($told, 'ended_at')))->toHaveCount(2);
     // And the record that leaves the shop says so.
-    $record = $this->getJson("/api/v1/runs/{$id}/record.json")->assertOk()->json('alarms');
+    $record = $this->getJson("/api/v1/runs/{$id}.json")->assertOk()->json('alarms');
     expect(array_column($record, 'machine'))->toBe(['Anvil', 'Anvil'])
         ->and($record[0]['says'])->toStartWith((string) round($set - 9.5, 0));
 });
@@ -211,8 +217,8 @@ it('watches by what a reading means, not by what was sent', function (): void {
         ['after' => $after, 'true' => 24.0, 'shown' => 21.0],
     )->assertCreated();
     $this->travel(60)->seconds();
-    readOff('Pond', 'bath_c', [-30 => 28.0, -10 => 28.0])->assertCreated();
-    expect(array_column(alarmsOn('Pond'), 'says'))->toBe(['31 °C, over 30 °C']);
+    readOff('Test bath', 'bath_c', [-30 => 28.0, -10 => 28.0])->assertCreated();
+    expect(array_column(alarmsOn('Test bath'), 'says'))->toBe(['31 °C, over 30 °C']);
 });
 
 it('has a log of channels that the database itself keeps', function (string $sql): void {

@@ -355,11 +355,16 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
         entry('noted', ['text' => 'while Maren sat here'], at: $sat) + ['by_id' => person('maren')->id, 'sitting' => $maren],
         entry(
             'noted',
+            ['text' => 'her clock is a little ahead'],
+            at: $sat + 9,
+        ) + ['by_id' => person('maren')->id, 'sitting' => $maren],
+        entry(
+            'noted',
             ['text' => 'long after she left'],
-            at: shopNow() + 9,
+            at: shopNow() + 40,
         ) + ['by_id' => person('maren')->id, 'sitting' => $maren],
     ])->json();
-    expect(array_column($forged['refused'], 'field'))->toBe(['by_id', 'by_id', 'by_id'])
+    expect(array_column($forged['refused'], 'field'))->toBe(['by_id', 'by_id', 'by_id', 'by_id'])
         ->and($forged['stored'])
         ->toHaveCount(3)
         ->and(

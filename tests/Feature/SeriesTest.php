@@ -97,7 +97,7 @@ it('takes a charge for each sheet: one from the start, one at the scale, and the
     expect((float) lot('L-0101')->held_g)->toBe($before);
 
     enter($this, $run, [...atTheScale(2), scale(2, ['mass_g' => 2170, 'charge' => $second])])->assertJsonPath('refused', []);
-    expect(Charge::query()->findOrFail($second)->only('status', 'run_id'))->toBe(['status' => 'used', 'run_id' => $run])
+    expect(Charge::query()->findOrFail($second)->only('status', 'run_id'))->toBe(['status' => ChargeState::Used, 'run_id' => $run])
         ->and((float) lot('L-0101')->held_g)->toBe($before);
     // Once in, it is in: nothing is taken twice, and nothing is swapped.
     $weighed = collect($this->getJson("/api/v1/runs/{$run}")->json('entries'))->firstWhere('piece', 2)['key'];

@@ -6,8 +6,10 @@ namespace App\Material\Models;
 
 use App\Shop\Models\Product;
 use Carbon\CarbonImmutable;
+use Database\Factories\LotFactory;
 use Dithermic\Core\Safety\DryState;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -38,6 +40,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Lot extends Model
 {
+    /** @use HasFactory<LotFactory> */
+    use HasFactory;
+
     public const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film'];
 
     /** what goes into the shredder */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Material\Models;
 
+use Database\Factories\SourceFactory;
 use Dithermic\Core\Safety\SourceState;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -17,6 +19,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Source extends Model
 {
+    /** @use HasFactory<SourceFactory> */
+    use HasFactory;
+
     protected $fillable = ['name', 'state', 'note'];
 
     protected function casts(): array

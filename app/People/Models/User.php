@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\People\Models;
 
 use App\People\Support\Role;
+use Database\Factories\UserFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;
@@ -25,6 +27,9 @@ use Laravel\Sanctum\PersonalAccessToken;
 final class User extends Authenticatable
 {
     use HasApiTokens;
+
+    /** @use HasFactory<UserFactory> */
+    use HasFactory;
 
     protected $fillable = ['name', 'login', 'role', 'password', 'pin', 'preferences', 'active'];
 

@@ -7,7 +7,9 @@ namespace App\Shop\Models;
 use App\Runs\Models\Piece;
 use App\Runs\Models\RunStation;
 use Carbon\CarbonImmutable;
+use Database\Factories\MachineFactory;
 use Dithermic\Core\Run\Thread;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -21,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Machine extends Model
 {
+    /** @use HasFactory<MachineFactory> */
+    use HasFactory;
+
     protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'retired_at'];
 
     /** @return HasMany<MachineFact, $this> what is known of it, since when and how; the newest of a name counts */

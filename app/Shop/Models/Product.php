@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shop\Models;
 
+use Database\Factories\ProductFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -21,6 +23,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Product extends Model
 {
+    /** @use HasFactory<ProductFactory> */
+    use HasFactory;
+
     protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision', 'mould_id', 'reorder_at', 'make_to'];
 
     /** @return HasMany<Recipe, $this> */
