@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 use App\Material\Models\Lot;
 use App\Material\Models\Source;
+use App\Material\Support\ChargeState;
+use App\Material\Support\MovementKind;
+use App\Material\Support\SortingState;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Shop\Models\Machine;
@@ -60,12 +63,13 @@ it('knows every word that the programs know', function () {
         ->and($words('sources', 'state'))->toEqualCanonicalizing($values(SourceState::class))
         ->and($words('lots', 'dry_state'))->toEqualCanonicalizing($values(DryState::class))
         ->and($words('lots', 'form'))->toEqualCanonicalizing(Lot::FORMS);
-    $kinds = array_filter(
-        (new ReflectionClass(App\Material\Models\LotMovement::class))->getConstants(),
-        static fn (mixed $v, string $k): bool => is_string($v) && ! in_array($k, ['CREATED_AT', 'UPDATED_AT'], true),
-        ARRAY_FILTER_USE_BOTH,
-    );
-    expect($words('lot_movements', 'kind'))->toEqualCanonicalizing(array_values($kinds));
+    foreach ([
+        ['lot_movements', 'kind', MovementKind::class],
+        ['charges', 'status', ChargeState::class],
+        ['sortings', 'status', SortingState::class],
+    ] as [$table, $column, $enum]) {
+        expect($words($table, $column))->toEqualCanonicalizing($values($enum), "{$table}.{$column}");
+    }
 });
 
 it('lets nothing refer to what is not there', function () {
