@@ -89,3 +89,59 @@ it('counts a run of several pieces as good when all of them are', function (): v
     }
     expect($this->getJson('/api/v1/runs?process=extrusion&verdict=good')->json('items'))->not->toBe([]);
 });
+
+/** @param  callable(float): float  $off  K under the set-point, by seconds since the sheet went in */
+function platensOf(string $run, float $set, float $from, float $to, callable $off): void
+{
+    $readings = [];
+    for ($t = -40.0; $t <= $to - $from; $t += 10) {
+        foreach (['platen_top_c', 'platen_low_c'] as $channel) {
+            $readings[] = ['machine' => 'Anvil', 'channel' => $channel, 'value' => $set - $off($t), 'at' => $from + $t];
+        }
+    }
+    test()->postJson('/api/v1/readings', ['readings' => $readings])->assertCreated();
+}
+
+/** A panel whose heating began now. @return array{string, float, float} its id, when it went in, and its set-point */
+function heatingPanel(): array
+{
+    $run = startRun();
+    $id = $run->json('summary.id');
+    tell($id, array_map(
+        static fn (string $step): array => ['type' => 'step_done', 'data' => ['step' => $step, 'reason' => 'a test does not wait']],
+        ['preheat'],
+    ));
+    tell($id, [
+        ...array_map(static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'plates', 'item' => $item]], ['wiped', 'smooth', 'release']),
+        ['type' => 'step_done', 'data' => ['step' => 'plates']],
+        ['type' => 'logged', 'data' => ['entry' => 'weigh', 'values' => ['mass_g' => 2170]]],
+        ['type' => 'step_done', 'data' => ['step' => 'weigh', 'reason' => 'a test does not weigh']],
+        ...array_map(static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'spread', 'item' => $item]], ['corners', 'even']),
+        ['type' => 'step_done', 'data' => ['step' => 'spread']],
+        ['type' => 'step_done', 'data' => ['step' => 'slide_in']],
+    ]);
+    $timer = test()->getJson("/api/v1/runs/{$id}")->json('timers.0');
+
+    return [$id, $timer['started_at'], (float) $run->json('plan.platen_c')];
+}
+
+it('follows the heat by the platens as they were read, and says why the clock moved', function (): void {
+    [$id, $in, $set] = heatingPanel();
+    expect($this->getJson("/api/v1/runs/{$id}/tracked")->assertOk()->json('items'))->toBe([]);
+    $this->travel(480)->seconds();
+    platensOf($id, $set, $in, $in + 470, static fn (float $t): float => 14 * exp(-$t / 200) + ($t > 60 ? 16 : 0));
+    [$late] = $this->getJson("/api/v1/runs/{$id}/tracked")->assertOk()->json('items');
+    $ends = $this->getJson("/api/v1/runs/{$id}")->json('timers.0.ends_at');
+    expect($late['timer'])->toBe('heat')
+        ->and($late['state'])->toBe('warn')
+        ->and($late['ready_at'])->toBeGreaterThan($ends + 30)
+        ->and($late['more_min'])->toEqual(round(($late['ready_at'] - $ends) / 60))
+        ->and($late['says'])->toContain('min late')
+        ->and($late['as_if_s'])->toBeLessThan(480);
+    // Taken over, the clock is what was measured.
+    tell($id, [['type' => 'extended', 'data' => ['timer' => 'heat', 'minutes' => $late['more_min'], 'reason' => $late['says']]]]);
+    expect($this->getJson("/api/v1/runs/{$id}/tracked")->json('items.0.more_min'))->toEqual(0);
+    // Out of the heat nothing is followed any more.
+    tell($id, [['type' => 'step_done', 'data' => ['step' => 'heat', 'reason' => 'a test does not wait']]]);
+    expect($this->getJson("/api/v1/runs/{$id}/tracked")->json('items'))->toBe([]);
+});

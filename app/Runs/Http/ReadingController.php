@@ -9,6 +9,7 @@ use App\Http\Controller;
 use App\Runs\Models\Run;
 use App\Runs\Queries\Hearing;
 use App\Runs\Queries\Trace;
+use App\Runs\Queries\Tracking;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
@@ -51,5 +52,19 @@ final class ReadingController extends Controller
         $this->authorize('view', $run);
 
         return $this->listed($hearing->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])));
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/tracked',
+        operationId: 'getRunTracked',
+        summary: 'Timers that run, by what instruments measured: when they would be over, and why',
+        tags: ['readings'],
+        responses: [new Answer(200, 'ok', list: 'TrackedData')],
+    )]
+    public function tracked(Run $run, Tracking $tracking): JsonResponse
+    {
+        $this->authorize('view', $run);
+
+        return $this->listed($tracking->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])));
     }
 }

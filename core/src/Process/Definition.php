@@ -188,6 +188,27 @@ abstract class Definition
     }
 
     /**
+     * Timers that run now and that instruments can put right.
+     *
+     * @return list<Clock>
+     */
+    public function clocks(RunState $state): array
+    {
+        return [];
+    }
+
+    /**
+     * What one of them would be by what was measured; null where too little was.
+     *
+     * @param  array<string, list<array{float, float}>>  $readings  by channel: seconds since 1970 UTC and what was read, in order
+     * @param  array<string, mixed>  $picture  that the plan was drawn from
+     */
+    public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
+    {
+        return null;
+    }
+
+    /**
      * A machine of this process at work, with a truth of its own; null where none is simulated yet. What is true of a machine
      * is the same in all its runs, what a day brings differs.
      *

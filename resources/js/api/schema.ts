@@ -2249,6 +2249,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/tracked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Timers that run, by what instruments measured: when they would be over, and why */
+        get: operations["getRunTracked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/screens": {
         parameters: {
             query?: never;
@@ -9399,6 +9416,41 @@ export interface components {
             /** Format: float */
             answered_at: number | null;
         };
+        /** @description What a timer that runs would be by what instruments measured. */
+        TrackedData: {
+            /** @description null in a run that is one pass */
+            piece: number | null;
+            timer: string;
+            /** @enum {string} */
+            state: "ok" | "warn" | "block";
+            /** @description why it moved */
+            says: string;
+            /**
+             * Format: float
+             * @description of what is waited for: the middle of a sheet
+             */
+            now_c: number;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC; null when that never comes by itself
+             */
+            ready_at: number | null;
+            /**
+             * Format: float
+             * @description whole minutes that the timer runs too short; 0 where it does not
+             */
+            more_min: number;
+            /**
+             * Format: float
+             * @description seconds into the plan at which it would be as hot as it is now
+             */
+            as_if_s: number;
+            /**
+             * Format: float
+             * @description when this was so, seconds since 1970 UTC
+             */
+            at: number;
+        };
         TrustSourceRequest: {
             /** Format: uuid */
             id: string;
@@ -14432,6 +14484,43 @@ export interface operations {
                 content: {
                     "application/json": {
                         [key: string]: number[][];
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunTracked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["TrackedData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
                     };
                 };
             };

@@ -11,14 +11,17 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Practice\PressHabits;
+use Dithermic\Core\Process\Clock;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Quality\PorosityResult;
 use Dithermic\Core\Quality\ThicknessGridResult;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 
 /** A sheet pressed in a hot press and cooled in a cold one. */
@@ -125,6 +128,16 @@ final class Pressing extends Definition
             'model' => ['cool_min' => $cycle->cool_min, 'cold_platen_end_c' => $cycle->cold_platen_end_c]
                 + (array) $picture['model'],
         ] + $picture;
+    }
+
+    public function clocks(RunState $state): array
+    {
+        return HeatClock::running($state);
+    }
+
+    public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
+    {
+        return (new HeatClock($this->calculations))->by($clock, $readings, (array) ($picture['heat_input'] ?? []), $now);
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

@@ -26,7 +26,9 @@ import PieceBoard from './PieceBoard.vue';
 import PumpTap from './PumpTap.vue';
 import RunLog from './RunLog.vue';
 import { useModel } from './useModel';
+import TrackLine from './TrackLine.vue';
 import { useRun } from './useRun';
+import { useTracked } from './useTracked';
 import { valueWords } from './words';
 
 const route = useRoute();
@@ -124,7 +126,8 @@ const mayClose = computed(
         (run.value.pieces.length === 0 || allDone.value),
 );
 
-const model = useModel(run, thread, now);
+const tracked = useTracked(run, thread);
+const model = useModel(run, thread, now, tracked);
 const { cooling, point } = model;
 /** what goes on inside; each draws itself only while there is something of it to see */
 const picture = computed(() =>
@@ -390,6 +393,14 @@ usePageKeys('This run', () => {
                         {{ show(Number(run.plan.demould_c), 'temperature') }} from
                         {{ timeOfDay(timer.started_at + 60 * model.planned.value.cool_min) }}
                     </p>
+                    <TrackLine
+                        v-if="tracked && timer.answered_at === null"
+                        :tracked="tracked"
+                        :ends-at="timer.ends_at"
+                        @more="
+                            (minutes, text) => log('extended', { timer: timer!.id, minutes, reason: text })
+                        "
+                    />
                     <p v-if="due !== null" :class="{ overdue: due < now }">
                         <strong>{{
                             due < now

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { ref, type Ref } from 'vue';
-import type { Run } from '../../api/types';
+import type { Run, Tracked } from '../../api/types';
 import type { ThreadState } from '../../offline/gates';
 import { useModel } from './useModel';
 
@@ -21,6 +21,22 @@ describe('the model of a run at this moment', () => {
         expect(model(setup, [timer('heat', 1000)], 1290).point.value?.time_s).toBe(300);
         expect(model(setup, [timer('heat', 1000)], 5000).at.value).toBe(600);
         expect(model(setup, [timer('heat', 1000, 1100)], 5000).at.value).toBe(100);
+    });
+
+    it('follows what was measured instead of its clock, where instruments say how it heats', () => {
+        const late = { as_if_s: 200, at: 1300 } as Tracked;
+        const of = (timers: Run['timers'], now: number) =>
+            useModel(
+                ref({ setup: { curve, turn_min: 10 } }) as unknown as Ref<Run>,
+                ref({ timers }) as unknown as Ref<ThreadState>,
+                ref(now),
+                ref(late),
+            ).at.value;
+        expect(of([timer('heat', 1000)], 1300)).toBe(200);
+        expect(of([timer('heat', 1000)], 1310)).toBe(210);
+        expect(of([timer('heat', 1000)], 9000)).toBe(600);
+        // Once heat goes out the platens that heat say nothing of it.
+        expect(of([timer('heat', 0, 800), timer('cool', 900)], 1190)).toBe(890);
     });
 
     it('goes on from the turn once heat goes out, whenever that began', () => {

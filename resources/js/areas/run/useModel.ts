@@ -1,5 +1,5 @@
-import { computed, type Ref } from 'vue';
-import type { CurvePoint, Run } from '../../api/types';
+import { computed, ref, type Ref } from 'vue';
+import type { CurvePoint, Run, Tracked } from '../../api/types';
 import type { ThreadState } from '../../offline/gates';
 
 interface Picture {
@@ -9,7 +9,13 @@ interface Picture {
 }
 
 /** The run's model at this moment: it follows the timers as they were really started and answered. */
-export function useModel(run: Ref<Run | null>, thread: Ref<ThreadState | null>, now: Ref<number>) {
+export function useModel(
+    run: Ref<Run | null>,
+    thread: Ref<ThreadState | null>,
+    now: Ref<number>,
+    /** where instruments say how it really heats, the drawing follows them */
+    tracked: Ref<Tracked | null> = ref(null),
+) {
     /** as this piece really went where that is kept, else as the run was planned */
     const picture = computed((): Picture => {
         const setup = (run.value?.setup ?? {}) as Picture & { pieces?: Record<string, Picture> };
@@ -30,7 +36,11 @@ export function useModel(run: Ref<Run | null>, thread: Ref<ThreadState | null>, 
     /** s after its start */
     const at = computed(() => {
         if (cooling.value) return turn.value + since(cooling.value);
-        return heating.value ? Math.min(turn.value, since(heating.value)) : 0;
+        if (!heating.value) return 0;
+        const real = tracked.value
+            ? tracked.value.as_if_s + now.value - tracked.value.at
+            : since(heating.value);
+        return Math.min(turn.value, real);
     });
     /** undefined where the model says nothing of now: it ends with the heating where no turn was kept */
     const point = computed(() => {

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process;
+
+/** A timer of a run that instruments of the main machine can put right. Times in seconds since 1970 UTC. */
+final readonly class Clock
+{
+    /** @param  non-empty-list<string>  $channels  that say how it really goes */
+    public function __construct(
+        public ?int $piece,
+        public string $timer,
+        public float $from,
+        public float $endsAt,
+        public array $channels,
+    ) {
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Compression;
+
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Heat\Press\PressCycleResult;
+use Dithermic\Core\Heat\Press\TrackResult;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Clock;
+use Dithermic\Core\Process\Tracked;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
+
+/**
+ * The heating of a sheet by its platens as they are read: heat.track, with the soak of the plan kept after the middle is hot.
+ * Both platens are one: what they read is averaged over a third of a minute, so that one thermocouple that is lost, or is read
+ * more often, does not count more.
+ */
+final readonly class HeatClock
+{
+    public const CHANNELS = ['platen_top_c', 'platen_low_c', 'platen_c'];
+
+    private const OVER_S = 20.0;
+
+    /** nearer to its plan than this nobody is told, min */
+    private const SAME_MIN = 0.5;
+
+    public function __construct(private Registry $calculations)
+    {
+    }
+
+    /** @return list<Clock> of sheets that heat now */
+    public static function running(RunState $state): array
+    {
+        $clocks = [];
+        foreach ([$state, ...$state->pieces] as $thread) {
+            assert($thread instanceof Thread);
+            $timer = $thread->timers['heat'] ?? null;
+            if ($timer !== null && $timer['answered_at'] === null && $thread->outcome === Thread::OPEN) {
+                $clocks[] = new Clock($thread->piece, 'heat', $timer['started_at'], $timer['ends_at'], self::CHANNELS);
+            }
+        }
+
+        return $clocks;
+    }
+
+    /**
+     * @param  array<string, list<array{float, float}>>  $readings  by channel: seconds since 1970 UTC and °C, in order
+     * @param  array<array-key, mixed>  $input  of heat.press_cycle as planned
+     * @return Tracked|null where nothing was read of late, or nobody knows what the press can do
+     */
+    public function by(Clock $clock, array $readings, array $input, float $now): ?Tracked
+    {
+        $platens = self::platens($clock, $readings);
+        $newest = end($platens);
+        if ($newest === false || $newest['t_s'] < 0 || ! isset($input['press'])) {
+            return null;
+        }
+        $input = array_diff_key($input, ['with_profile' => 1, 'minutes_given' => 1, 'transfer_min' => 1]);
+        $track = $this->calculations->run(
+            'heat.track',
+            ['now_s' => $now - $clock->from, 'readings' => $platens] + $input,
+        );
+        $plan = $this->calculations->run('heat.press_cycle', $input);
+        assert($track instanceof TrackResult && $plan instanceof PressCycleResult);
+        // What this press takes over the physics it takes here too.
+        $factor = $plan->heat_min_calibrated / max(1e-9, $plan->heat_min);
+        $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s + 60 * $plan->soak_min;
+        $off = $ready === null ? INF : ($ready - $clock->endsAt) / 60;
+        $silent = $now - $clock->from - $newest['t_s'];
+
+        return new Tracked(
+            match (true) {
+                $ready === null => CheckState::Block,
+                $off > self::SAME_MIN || $silent > 120 => CheckState::Warn,
+                default => CheckState::Ok,
+            },
+            $silent > 120
+                ? sprintf('The platens have not been read for %.0f min: from there it is the model\'s. %s', $silent / 60, $track->because)
+                : $track->because,
+            $track->core_now_c,
+            $ready,
+            self::asIf($plan, $track->core_now_c),
+        );
+    }
+
+    /**
+     * @param  array<string, list<array{float, float}>>  $readings
+     * @return list<array{t_s: float, platen_c: float}> since the sheet went in
+     */
+    private static function platens(Clock $clock, array $readings): array
+    {
+        $means = [];
+        foreach ($readings as $points) {
+            $of = [];
+            foreach ($points as [$at, $value]) {
+                $of[(int) floor(($at - $clock->from) / self::OVER_S)][] = [$at - $clock->from, $value];
+            }
+            foreach ($of as $slot => $in) {
+                $means[$slot][] = [
+                    array_sum(array_column($in, 0)) / count($in),
+                    array_sum(array_column($in, 1)) / count($in),
+                ];
+            }
+        }
+        ksort($means);
+
+        return array_values(array_map(static fn (array $in): array => [
+            't_s' => array_sum(array_column($in, 0)) / count($in),
+            'platen_c' => array_sum(array_column($in, 1)) / count($in),
+        ], $means));
+    }
+
+    /** Seconds into the plan at which its middle is as hot; its end where it never is. */
+    private static function asIf(PressCycleResult $plan, float $core): float
+    {
+        $before = null;
+        foreach ($plan->curve as $point) {
+            if ($point->core_c >= $core) {
+                if ($before === null || $point->core_c - $before->core_c < 1e-9) {
+                    return $point->time_s;
+                }
+                $share = ($core - $before->core_c) / ($point->core_c - $before->core_c);
+
+                return $before->time_s + $share * ($point->time_s - $before->time_s);
+            }
+            $before = $point;
+        }
+
+        return 60 * ($plan->heat_min + $plan->soak_min);
+    }
+}

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Tracked } from '../../api/types';
+import { show, timeOfDay } from '../../parts/units';
+
+/** A timer beside what instruments say of it: when it would really be over, why, and the minutes to take over by one tap. */
+const props = defineProps<{ tracked: Tracked; endsAt: number }>();
+defineEmits<{ more: [minutes: number, why: string] }>();
+const later = computed(() => (props.tracked.ready_at ?? props.endsAt) - props.endsAt);
+const when = computed(() => {
+    const at = props.tracked.ready_at;
+    if (at === null) return 'By what was measured it never is.';
+    if (Math.abs(later.value) < 30) return 'As measured: on time.';
+    return `As measured: until ${timeOfDay(at)}.`;
+});
+</script>
+
+<template>
+    <div :class="['track', tracked.state]" role="status">
+        <p>
+            <span v-if="tracked.state !== 'ok'" aria-hidden="true">▲ </span><strong>{{ when }}</strong> Middle
+            {{ show(tracked.now_c, 'temperature') }}.
+            <template v-if="Math.abs(later) >= 30 || tracked.state !== 'ok'">{{ tracked.says }}</template>
+        </p>
+        <v-btn
+            v-if="tracked.more_min > 0"
+            variant="outlined"
+            @click="$emit('more', tracked.more_min, `as measured. ${tracked.says}`)"
+            >Give it {{ tracked.more_min }} min more</v-btn
+        >
+    </div>
+</template>
+
+<style scoped>
+.track {
+    border-left: 4px solid var(--line);
+    padding: 2px 0 2px 10px;
+    margin-top: 6px;
+}
+.track.warn,
+.track.block {
+    border-color: var(--alarm);
+}
+</style>
