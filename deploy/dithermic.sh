@@ -28,6 +28,7 @@ dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite;
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic schedule:benchmark FILE [--seconds N] [--seed S]  plan a classic job shop, JSON out
 dithermic seed                           add the demo shop to an empty one
+dithermic simulate [--fault KIND:MACHINE | --on | --off]  stand in for the instruments of a demo: thermocouple_open, drift, sag, heater_dead, leak
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
 dithermic make-room                      make the partitions for the readings of the months to come
@@ -386,9 +387,15 @@ start_web() {
 }
 
 # Two workers do what takes longer than a request may; nobody's tasks hold both. A third looks at the time: silent instruments,
-# a clock that was set. They are known by the folder they serve.
+# a clock that was set; in a demo a fourth stands in for the instruments. They are known by the folder they serve.
 WORKERS=(queue queue time)
 worker_name() { printf 'shop-%s' "$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"; }
+
+# In the web's place: what it keeps it can read again.
+as_web() {
+    local user=$1; shift
+    if is_root; then exec su "$user" -s /bin/bash -c "exec $(printf '%q ' "$@")"; else exec "$@"; fi
+}
 
 stop_workers() {
     local name i; name=$(worker_name)
@@ -405,7 +412,7 @@ start_workers() {
     stop_workers
     # What a worker was at when it was killed is begun again now, not when its time is up.
     keeper_or_own -d "$DB_DATABASE" -c 'update jobs set reserved_at = null where reserved_at is not null' -c "delete from cache_locks where key like '%task-of:%'" >/dev/null 2>&1 || true
-    for what in "${WORKERS[@]}"; do
+    for what in "${WORKERS[@]}" $([ ! -f "$STATE/simulated" ] || echo machines); do
         if is_root; then
             (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name $what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
         else
@@ -455,7 +462,7 @@ cmd_start() {
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
     upgrade
     owner_artisan shop:make-room >>"$LOG/artisan.log" 2>&1 || say 'No room could be made for the readings of later months; see the log.'
-    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; fi
+    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; touch "$STATE/simulated"; fi
     # From here on it is somebody's shop: it is never filled in again.
     touch "$STATE/begun"
     { IN=$CODE artisan config:cache && IN=$CODE artisan route:cache && IN=$CODE artisan view:cache && IN=$CODE artisan contract:write "$VAR/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."
@@ -542,7 +549,25 @@ upgrade() {
     fi
 }
 
-cmd_seed() { load_settings; one_at_a_time; start_cluster; upgrade; owner_artisan shop:seed; touch "$STATE/begun"; }
+cmd_seed() { load_settings; one_at_a_time; start_cluster; upgrade; owner_artisan shop:seed; touch "$STATE/begun" "$STATE/simulated"; }
+
+# Instruments of a demo: in this terminal with something wrong, or in the background from now on, or not at all.
+cmd_simulate() {
+    local port name
+    load_settings
+    port=$(cat "$RUN/web-port" 2>/dev/null) && alive "$RUN/nginx.pid" || fail 'the shop is not running: start it first.'
+    export APP_URL="http://127.0.0.1:$port"
+    start_cluster
+    name=$(worker_name)
+    pkill -TERM -f "deploy/worker.sh $name machines" 2>/dev/null || true
+    case ${1:-} in
+        --off) rm -f "$STATE/simulated"; say 'The instruments are off.'; return 0 ;;
+        --on) touch "$STATE/simulated"; start_workers "$(web_user)"; say 'The instruments are on.'; return 0 ;;
+    esac
+    say "Instruments post to $APP_URL until Ctrl-C."
+    (cd "$CODE" && as_web "$(web_user)" php artisan shop:simulate "$APP_URL" "$@") || true
+    [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
+}
 
 owner_server() {
     if [ -n "${OWN_CLUSTER:-}" ]; then export PGPASSWORD=$DITHERMIC_OWNER_PASSWORD PGUSER=dithermic_owner; else export PGPASSWORD=$DB_PASSWORD PGUSER=$DB_USERNAME; fi
@@ -654,7 +679,7 @@ cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" 
 command=${1:-help}; [ $# -gt 0 ] && shift
 case $command in
     make-room) load_settings; start_cluster; owner_artisan shop:make-room ;;
-    start|stop|dev|test|seed|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
+    start|stop|dev|test|seed|simulate|backup|restore|rehearse|person|drill|bench) "cmd_$command" "$@" ;;
     artisan) load_settings; start_cluster; artisan "$@" ;;
     help|-h|--help) usage ;;
     *) usage >&2; fail "there is no command \"$command\"." ;;

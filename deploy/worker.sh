@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# Keeps one worker of the shop NAME alive: of its queue, or the one that looks at the time. Told to stop, it lets the task
-# under way end first.
+# Keeps one worker of the shop NAME alive: of its queue, the one that looks at the time, or the stand-in for the instruments of a
+# demo. Told to stop, it lets the task under way end first.
 set -u
 name=$1
 child=''
@@ -13,6 +13,9 @@ while :; do
         # The setting says only whose it is, for whoever has to stop it.
         time)
             php -d "shop.name=$name" artisan schedule:work --quiet &
+            ;;
+        machines)
+            php -d "shop.name=$name" artisan shop:simulate "$APP_URL" --for=3600 &
             ;;
     esac
     child=$!

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Practice\Dice;
+use Dithermic\Core\Practice\Fault;
 use Dithermic\Core\Practice\PressHabits;
 use Dithermic\Core\Practice\Shift;
 use Dithermic\Core\Practice\SimulatedRun;
@@ -14,6 +15,7 @@ use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
+use Dithermic\Core\Run\RunState;
 
 const SHIFTS = [
     'compression' => ['HDPE', ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9, 'sheets' => 6], [
@@ -255,3 +257,71 @@ it('closes its energy: what went into a sheet came out of the platens', function
         }
     }
 });
+
+it('writes, while people work, what it would have written of the whole run', function (string $process, float $within): void {
+    [$polymer, $product, $machines] = SHIFTS[$process];
+    $definition = (new Processes(new Registry))->get($process);
+    $job = new Job($polymer, $product, $machines);
+    $plan = $definition->plan($job);
+    $run = shift($process, 3, 1, 3);
+    $live = $definition->plant($job, $plan, (new PolymerLibrary)->get($polymer), new Dice(1), new Dice(3));
+    $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
+    $state = new RunState;
+    $events = $run->events;
+    $compared = 0;
+    for ($t = $events[0]->at + 120; $t < end($events)->at; $t += 240) {
+        while ($events !== [] && $events[0]->at <= $t) {
+            $machine->apply($state, array_shift($events));
+        }
+        foreach ($live->live($state, $t, $t + 5) as $now) {
+            $beside = array_filter(
+                $run->readings,
+                static fn (array $r): bool => $r['channel'] === $now['channel'] && $r['place'] === $now['place'] && abs($r['at'] - $now['at']) <= 30,
+            );
+            if ($beside === []) {
+                continue;
+            }
+            $values = array_column($beside, 'value');
+            expect($now['value'])->toBeGreaterThan(min($values) - $within)->toBeLessThan(max($values) + $within);
+            $compared++;
+        }
+    }
+    expect($compared)->toBeGreaterThan(10);
+})->with([['compression', 6.0], ['injection', 3.0], ['extrusion', 3.0]]);
+
+it('reads a pull only while there is one', function (): void {
+    [$polymer, $product, $machines] = SHIFTS['vacuum_forming'];
+    $definition = (new Processes(new Registry))->get('vacuum_forming');
+    $job = new Job($polymer, $product, $machines);
+    $plan = $definition->plan($job);
+    $run = shift('vacuum_forming', 5, 1, 1);
+    $plant = $definition->plant($job, $plan, (new PolymerLibrary)->get($polymer), new Dice(1), new Dice(5));
+    $machine = new RunMachine(new Procedure($definition->procedure()), (array) $plan->targets);
+    $state = new RunState;
+    $go = null;
+    foreach ($run->events as $event) {
+        $machine->apply($state, $event);
+        $go = $event->type === EventType::StepDone && $event->text('step') === 'go' ? $event->at : $go;
+    }
+    expect($plant->live($state, $go - 60, $go - 5))->toBe([]);
+    $pull = [...$plant->live($state, $go - 1, $go + 4), ...$plant->live($state, $go + 4, $go + 20)];
+    expect(count($pull))->toBeGreaterThan(190)
+        ->and(min(array_column($pull, 'value')))->toBeLessThan(40.0)
+        ->and(array_column($pull, 'at'))->toBe(array_values(array_unique(array_column($pull, 'at'))))
+        ->and($plant->live($state, $go + 120, $go + 180))->toBe([]);
+});
+
+it('goes wrong as machines do', function (Fault $fault, string $unit, float $value, float $for, ?float $read): void {
+    $wrong = $fault->on($unit, $value, $for);
+    expect($wrong === null ? null : round($wrong, 1))->toBe($read);
+})->with([
+    'a wire is off' => [Fault::ThermocoupleOpen, '°C', 180.0, 1.0, null],
+    'that is no gauge' => [Fault::ThermocoupleOpen, 'kPa', 40.0, 1.0, 40.0],
+    'drifts' => [Fault::Drift, '°C', 180.0, 600.0, 185.0],
+    'sags, and stays' => [Fault::Sag, '°C', 180.0, 3600.0, 162.0],
+    'not at once' => [Fault::Sag, '°C', 180.0, 0.0, 180.0],
+    'falls towards the room' => [Fault::HeaterDead, '°C', 180.0, 4500.0, 78.9],
+    'never under it' => [Fault::HeaterDead, '°C', 180.0, 1e6, 20.0],
+    'leaks' => [Fault::Leak, 'kPa', 30.0, 60.0, 50.0],
+    'no more than the air' => [Fault::Leak, 'kPa', 30.0, 1e5, 101.3],
+]);

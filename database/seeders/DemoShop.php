@@ -134,10 +134,11 @@ final class DemoShop
     private function channels(): void
     {
         $lead = $this->people['Maren Okafor'];
-        $platen = new Limits(Watched::Run, -8.0, 8.0, 'platen_c', 60.0);
+        // A cold stack takes the platens down by some fifteen kelvin for a while, and should.
+        $platen = new Limits(Watched::Run, -25.0, 8.0, 'platen_c', 90.0);
         $melt = new Limits(Watched::Run, -12.0, 10.0, 'melt_c', 120.0);
         $say = [
-            ['Anvil', 'platen_top_c', $platen, 'a sag of 8 K costs a tenth of the heating time'],
+            ['Anvil', 'platen_top_c', $platen, 'lower than a cold stack takes them'],
             ['Anvil', 'platen_low_c', $platen, ''],
             ['Heron', 'barrel_c', $melt, ''],
             ['Adder', 'barrel_c', $melt, ''],

@@ -234,3 +234,17 @@ it('lets an instrument of one machine neither see nor set what is watched', func
     $as()->getJson('/api/v1/alarms')->assertForbidden();
     $as()->postJson("/api/v1/channels/{$bath->id}/limits", ['after' => 0, 'watched' => 'never'])->assertForbidden();
 });
+
+it('says on the floor what is read now, and what was logged where nothing is', function (): void {
+    $this->travel(900)->seconds();
+    $run = startRun()->json('summary.id');
+    $lane = fn (): array => collect($this->signedIn()->getJson('/api/v1/floor')->json('lanes'))->firstWhere('machine', 'Anvil');
+    tell($run, [['type' => 'logged', 'data' => ['entry' => 'platen', 'values' => ['top_c' => 180, 'low_c' => 176]]]]);
+    expect($lane()['measured_c'])->toEqual(176.0);
+    readOff('Anvil', 'platen_top_c', [-5 => 171.0])->assertCreated();
+    readOff('Anvil', 'platen_low_c', [-4 => 170.6])->assertCreated();
+    // The lower of both, with what the probe is off by.
+    expect($lane()['measured_c'])->toEqualWithDelta(170.0, 1e-6);
+    $this->travel(300)->seconds();
+    expect($lane()['measured_c'])->toEqual(176.0);
+});

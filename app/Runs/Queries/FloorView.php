@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Queries;
 
 use App\Instruments\Queries\Alarms;
+use App\Instruments\Queries\ReadNow;
 use App\Material\Models\Charge;
 use App\Material\Models\Drying;
 use App\Material\Models\Lot;
@@ -37,8 +38,13 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
-    public function __construct(private PresentRun $presentRun, private PresentShop $presentShop, private Processes $processes, private Alarms $alarms)
-    {
+    public function __construct(
+        private PresentRun $presentRun,
+        private PresentShop $presentShop,
+        private Processes $processes,
+        private Alarms $alarms,
+        private ReadNow $read,
+    ) {
     }
 
     public function __invoke(): FloorData
@@ -58,6 +64,7 @@ final readonly class FloorView
         $stretches = [];
         $running = [];
         $measured = [];
+        $follow = [];
         foreach ($runs as $run) {
             $state = $run->state();
             $machine = $run->machineOfState();
@@ -92,6 +99,7 @@ final readonly class FloorView
                 }
                 $hands = [...$hands, ...$this->presentRun->hands($run, $state)];
                 $measured[$main->id] = $machine->measured($state);
+                $follow[$main->id] = $this->processes->get($run->product->process)->setPoint();
             }
         }
         $drying = [];
@@ -113,6 +121,8 @@ final readonly class FloorView
                 1,
             );
         }
+        // What an instrument reads goes before what somebody logged.
+        $measured = $this->read->of($follow) + $measured;
         usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
 
         $lanes = [];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Practice;
 
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
@@ -35,4 +36,11 @@ interface Plant
      * @return list<array{at: float, place: string, channel: string, value: float}>
      */
     public function readings(float $from, float $to): array;
+
+    /**
+     * What they write between two moments of a run that people work, as far as that has come.
+     *
+     * @return list<array{at: float, place: string, channel: string, value: float}>
+     */
+    public function live(RunState $state, float $from, float $to): array;
 }

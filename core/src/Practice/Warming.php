@@ -17,13 +17,14 @@ final readonly class Warming
     /**
      * @param  float  $lagS  of bands and steel, s
      * @param  float  $noiseK  of the thermocouple
+     * @param  float|null  $since  it has been heated; from the first moment on unless given, s
      * @return list<array{at: float, place: string, channel: string, value: float}>
      */
-    public static function readings(Dice $dice, float $setC, float $lagS, float $noiseK, float $from, float $to): array
+    public static function readings(Dice $dice, float $setC, float $lagS, float $noiseK, float $from, float $to, ?float $since = null): array
     {
         $readings = [];
         for ($t = $from; $t < $to; $t += self::EVERY_S) {
-            $zone = $setC - ($setC - self::ROOM_C) * exp(-($t - $from) / $lagS);
+            $zone = $setC - ($setC - self::ROOM_C) * exp(-($t - ($since ?? $from)) / $lagS);
             $readings[] = [
                 'at' => $t,
                 'place' => 'barrel',

@@ -12,6 +12,7 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Practice\PressHabits;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
@@ -56,6 +57,12 @@ final class Plant implements Machine
 
     /** @var array<int, PressCycleResult> what a sheet went through */
     private array $cycles = [];
+
+    /** @var array<int, array{float, float}> of each charge as it went in: °C, and g/cm3 loose */
+    private array $loose = [];
+
+    /** @var array<int, float> until when a sheet that people work was reckoned */
+    private array $reckonedTo = [];
 
     /** @var array<int, float> % of each sheet that was checked */
     private array $voids = [];
@@ -126,10 +133,19 @@ final class Plant implements Machine
     /** Two thermocouples on the hot platens, one on the cold ones from when they first hold a sheet. */
     public function readings(float $from, float $to): array
     {
+        return $this->written($from, $to, $from);
+    }
+
+    /**
+     * @param  float  $since  the presses were switched on, s
+     * @return list<array{at: float, place: string, channel: string, value: float}>
+     */
+    private function written(float $from, float $to, float $since): array
+    {
         $readings = [];
         $cold = $this->cooled === [] ? INF : min(array_column($this->cooled, 0));
         for ($t = $from; $t < $to; $t += self::EVERY_S) {
-            $hot = $this->hotAt($t, $from);
+            $hot = $this->hotAt($t, $since);
             $readings[] = $this->reading($t, 'hot', 'platen_top_c', $hot, 0.4);
             $readings[] = $this->reading($t, 'hot', 'platen_low_c', $hot - 1.5, 0.4);
             if ($t >= $cold) {
@@ -138,6 +154,35 @@ final class Plant implements Machine
         }
 
         return $readings;
+    }
+
+    /** A sheet that heats will do so for as long as was planned, as far as the platens can know. */
+    public function live(RunState $state, float $from, float $to): array
+    {
+        $planned = 60 * $this->targets->number('heat_min');
+        foreach ([$state, ...$state->pieces] as $thread) {
+            $sheet = $thread->piece ?? 0;
+            $in = $thread->done['slide_in']['at'] ?? null;
+            if ($in === null) {
+                continue;
+            }
+            $out = $thread->done['heat']['at'] ?? null;
+            $this->heated[$sheet] = [$in, $out ?? INF];
+            $on = $thread->done['pressure_on']['at'] ?? null;
+            if (($this->reckonedTo[$sheet] ?? 0.0) !== ($on ?? $out ?? INF)) {
+                $this->heated[$sheet] = [$in, $out ?? $in + $planned];
+                $this->cycles[$sheet] = $this->cycle($sheet, $this->coldAt($on ?? $in + $planned));
+                $this->heated[$sheet] = [$in, $out ?? INF];
+                $this->reckonedTo[$sheet] = $on ?? $out ?? INF;
+            }
+            if ($on !== null) {
+                $off = $thread->done['cool']['at'] ?? INF;
+                $this->cooled[$sheet] = [$on, $off];
+                $this->leftWarm = $off === INF ? $this->leftWarm : [$off, $this->platenAfter($sheet, ($off - $on) / 60)];
+            }
+        }
+
+        return $this->written($from, $to, $state->startedAt ?? $from);
     }
 
     /** @return array{at: float, place: string, channel: string, value: float} */
@@ -179,10 +224,14 @@ final class Plant implements Machine
         [$from, $to] = $this->heated[$sheet];
         $platen = $this->targets->number('platen_c') + $this->gaugeK;
         $minutes = max(0.2, ($to - $from) / 60);
+        [$initial, $bulk] = $this->loose[$sheet] ??= [
+            $this->dice->between(14, 23),
+            min(0.95 * $this->solidGCm3, $this->bulkGCm3 * $this->dice->between(0.88, 1.1)),
+        ];
         $cycle = $this->calculations->run('heat.press_cycle', [
             'platen_c' => $platen,
-            'initial_c' => $this->dice->between(14, 23),
-            'bulk_density_g_cm3' => min(0.95 * $this->solidGCm3, $this->bulkGCm3 * $this->dice->between(0.88, 1.1)),
+            'initial_c' => $initial,
+            'bulk_density_g_cm3' => $bulk,
             // Real platens may stay under what the middle ought to reach: then it heats towards what they can do.
             'core_target_c' => min($this->targets->number('core_target_c'), $platen - 3),
             'soak_min' => 0.0,
@@ -317,7 +366,9 @@ final class Plant implements Machine
             return $this->targets->number('platen_c') + $this->gaugeK;
         }
         [$from, $to] = $this->heated[$sheet];
-        $turn = $to - $from;
+        $turn = is_finite($to) ? $to - $from : 60 * $this->targets->number('heat_min');
+        // The curve has both presses at the moment of the turn.
+        $seconds = $hot ? min($seconds, $turn - 1.0) : $seconds;
         $points = array_filter(
             $cycle->curve,
             static fn (CurvePoint $p): bool => ($p->time_s <= $turn + 0.5) === $hot,

@@ -9,7 +9,9 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Practice\Warming;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
+use Dithermic\Core\Run\Thread;
 
 /**
  * An extruder, its bar moulds and its tank. A bar's mass is its section by its length by the solid's density, less the voids
@@ -73,15 +75,33 @@ final class Plant implements Machine
 
     public function readings(float $from, float $to): array
     {
+        return $this->written($from, $to, $from, fn (float $t): float => min(count($this->tank), ($t - $from) / 900));
+    }
+
+    public function live(RunState $state, float $from, float $to): array
+    {
+        $since = $state->startedAt ?? $from;
+        // Bars that are in the tank, or have been.
+        $bars = count(array_filter($state->pieces, static fn (Thread $p): bool => isset($p->timers['tank'])));
+
+        return $this->written($from, $to, $since, static fn (float $t): float => min($bars, ($t - $since) / 900));
+    }
+
+    /**
+     * @param  callable(float): float  $bars  that have warmed the tank by a moment
+     * @return list<array{at: float, place: string, channel: string, value: float}>
+     */
+    private function written(float $from, float $to, float $since, callable $bars): array
+    {
         $bath = $this->targets->number('bath_c', 0.0);
-        $readings = Warming::readings($this->dice, $this->targets->number('melt_c', 0.0), self::LAG_S, 0.6, $from, $to);
+        $melt = $this->targets->number('melt_c', 0.0);
+        $readings = Warming::readings($this->dice, $melt, self::LAG_S, 0.6, $from, $to, $since);
         for ($t = $from; $t < $to; $t += 60) {
-            $warm = $bath + self::WARMS_K * min(count($this->tank), ($t - $from) / 900);
             $readings[] = [
                 'at' => $t,
                 'place' => 'barrel',
                 'channel' => 'bath_c',
-                'value' => round($warm + $this->dice->normal(0, 0.2), 1),
+                'value' => round($bath + self::WARMS_K * $bars($t) + $this->dice->normal(0, 0.2), 1),
             ];
         }
 

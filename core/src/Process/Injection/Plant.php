@@ -11,6 +11,7 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Practice\Warming;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
@@ -100,6 +101,13 @@ final class Plant implements Machine
     public function readings(float $from, float $to): array
     {
         return Warming::readings($this->dice, $this->targets->number('melt_c', 0.0), self::LAG_S, 0.5, $from, $to);
+    }
+
+    public function live(RunState $state, float $from, float $to): array
+    {
+        $melt = $this->targets->number('melt_c', 0.0);
+
+        return Warming::readings($this->dice, $melt, self::LAG_S, 0.5, $from, $to, $state->startedAt);
     }
 
     /** As much as the run needs, but not more than the barrel holds. */

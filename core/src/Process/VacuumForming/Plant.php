@@ -10,6 +10,7 @@ use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 use Dithermic\Core\Vacuum\TwoStageResult;
 
@@ -35,6 +36,9 @@ final class Plant implements Machine
 
     /** @var array<int, float> how far the sheet was over or under its best, in shares of the heating, by part */
     private array $over = [];
+
+    /** @var array<int, float> when each part sealed after its go, s */
+    private array $seals = [];
 
     private readonly Record $targets;
 
@@ -100,6 +104,24 @@ final class Plant implements Machine
         }
 
         return $readings;
+    }
+
+    public function live(RunState $state, float $from, float $to): array
+    {
+        $readings = [];
+        foreach ($state->pieces as $piece) {
+            $go = $piece->done['go']['at'] ?? null;
+            if ($go === null || $go + self::AROUND_S[1] + self::SEAL_S[1] < $from || $go - self::AROUND_S[0] > $to) {
+                continue;
+            }
+            $this->seals[(int) $piece->piece] ??= $this->dice->between(...self::SEAL_S);
+            array_push($readings, ...$this->gauge($go, $this->seals[(int) $piece->piece], $this->leakKpaMin));
+        }
+
+        return array_values(array_filter(
+            $readings,
+            static fn (array $r): bool => $r['at'] >= $from && $r['at'] < $to,
+        ));
     }
 
     /** @return list<array{at: float, place: string, channel: string, value: float}> */

@@ -393,14 +393,6 @@ usePageKeys('This run', () => {
                         {{ show(Number(run.plan.demould_c), 'temperature') }} from
                         {{ timeOfDay(timer.started_at + 60 * model.planned.value.cool_min) }}
                     </p>
-                    <TrackLine
-                        v-if="tracked && timer.answered_at === null"
-                        :tracked="tracked"
-                        :ends-at="timer.ends_at"
-                        @more="
-                            (minutes, text) => log('extended', { timer: timer!.id, minutes, reason: text })
-                        "
-                    />
                     <p v-if="due !== null" :class="{ overdue: due < now }">
                         <strong>{{
                             due < now
@@ -412,6 +404,12 @@ usePageKeys('This run', () => {
                     <button type="button" class="plain" @click="ask('more')">Change the time</button>
                 </div>
             </div>
+            <TrackLine
+                v-if="tracked && timer && timer.answered_at === null"
+                :tracked="tracked"
+                :ends-at="timer.ends_at"
+                @more="(minutes, text) => log('extended', { timer: timer!.id, minutes, reason: text })"
+            />
             <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]">
                 <p v-for="n in step.shows" :key="n">
                     <span>{{ told(n).label }}</span><strong class="mono">{{ told(n).text }}</strong>

@@ -33,9 +33,15 @@ const when = computed(() => {
 
 <style scoped>
 .track {
+    display: flex;
+    gap: 4px 14px;
+    align-items: center;
     border-left: 4px solid var(--line);
     padding: 2px 0 2px 10px;
-    margin-top: 6px;
+    margin: 2px 0 6px;
+}
+.track p {
+    flex: 1;
 }
 .track.warn,
 .track.block {
