@@ -114,13 +114,24 @@ it('lets nothing that comes late change what is now', function () {
         ->and($watch->lastAt())->toBe(110.0);
 });
 
+it('is not alarmed by what an instrument kept in its memory from before it was watched', function (): void {
+    $watch = new Watch;
+    $watch->begin(1000.0);
+    $window = new Window(null, 190.0);
+    $turns = [];
+    foreach ([700 => 250, 720 => 250, 999 => 250, 1001 => 185, 1020 => 185] as $at => $value) {
+        array_push($turns, ...$watch->take(new Limits, $window, (float) $at, (float) $value));
+    }
+    expect($turns)->toBe([])->and($watch->lastAt())->toBe(1020.0);
+});
+
 it('ends what stands when it is no longer watched, and begins with nothing learnt', function () {
     $window = new Window(175.0, null);
     $watch = new Watch;
     watched([0 => 180, 10 => 160, 20 => 160], $window, null, $watch);
     expect(turnsOf($watch->end(30.0)))->toBe('-low@30')
         ->and($watch->end(31.0))->toBe([])
-        ->and($watch->isOn())->toBeFalse()
+        ->and($watch->since())->toBeNull()
         ->and(watched([40 => 20, 60 => 25], $window, null, $watch))->toBe('');
 });
 

@@ -19,6 +19,9 @@ final readonly class TakeReadings
 {
     private const REMEMBERED_DAYS = 7;
 
+    /** two batches that wait for one another: one begins again */
+    private const TRIES = 3;
+
     /** so many differences are named; more say nothing more */
     private const NAMED = 100;
 
@@ -37,6 +40,7 @@ final readonly class TakeReadings
         $rows = $this->rows($given, $by);
         $answer = DB::transaction(
             fn (): array => $id === null ? $this->keep($rows) : $this->once(mb_strtolower($id), $rows),
+            self::TRIES,
         );
 
         return new ReadingsTakenData(...$answer);

@@ -36,6 +36,12 @@ final readonly class Channels
             $read[$row['machine_id']][$row['channel']]['row'] ??= $i;
             $read[$row['machine_id']][$row['channel']]['points'][] = [self::seconds($row['at']), $row['value']];
         }
+        // In one order, so that two batches that meet the same channels wait for one another and not both.
+        ksort($read);
+        foreach ($read as &$channels) {
+            ksort($channels);
+        }
+        unset($channels);
         $known = $this->known($read);
         if ($this->meet($read, $known)) {
             $known = $this->known($read);
@@ -90,7 +96,7 @@ final readonly class Channels
             }
             $count = Channel::query()->where('machine_id', $machine)->count();
             if ($count + count($new) > self::MOST) {
-                $row = $channels[(string) reset($new)]['row'];
+                $row = min(array_map(static fn (string $key): int => $channels[$key]['row'], array_values($new)));
                 $name = Machine::query()->whereKey($machine)->value('name');
                 throw new InputError(
                     "readings.{$row}.channel",

@@ -37,11 +37,12 @@ final readonly class Watching
         $runs = $this->runs($channels);
         $offsets = $this->calibrations->of($channels->modelKeys());
         foreach ($channels as $channel) {
-            $run = $runs[$channel->machine_id] ?? null;
+            $held = $runs[$channel->machine_id] ?? null;
+            $run = $held?->run;
             $watch = $channel->folded();
-            $turns = $this->turn($channel, $watch, $run);
+            $turns = $this->turn($channel, $watch, $held);
             $limits = $channel->limits();
-            $window = $watch->isOn() ? $limits->window($run->plan ?? []) : null;
+            $window = $watch->since() !== null ? $limits->window($run->plan ?? []) : null;
             foreach ($read[$channel->id] ?? [] as [$at, $value]) {
                 $true = $value + ($offsets[$channel->id] ?? new Offsets)->at($at);
                 array_push($turns, ...$watch->take($limits, $window, $at, $true));
@@ -63,9 +64,10 @@ final readonly class Watching
             $channels = Channel::query()->where('watched', '<>', Watched::Never)->orderBy('id')->lockForUpdate()->get();
             $runs = $this->runs($channels);
             foreach ($channels as $channel) {
-                $run = $runs[$channel->machine_id] ?? null;
+                $held = $runs[$channel->machine_id] ?? null;
+                $run = $held?->run;
                 $watch = $channel->folded();
-                $turns = $this->turn($channel, $watch, $run);
+                $turns = $this->turn($channel, $watch, $held);
                 array_push($turns, ...$watch->look($channel->limits(), $this->clock->now()));
                 $this->keep($channel, $watch, $turns, $run);
             }
@@ -76,7 +78,11 @@ final readonly class Watching
     public function anew(Channel $channel): void
     {
         $watch = $channel->folded();
-        $this->keep($channel, $watch, $watch->end($this->clock->now()), null);
+        $turns = $watch->end($this->clock->now());
+        if ($channel->watched === Watched::Always) {
+            $watch->begin($this->clock->now());
+        }
+        $this->keep($channel, $watch, $turns, null);
     }
 
     /**
@@ -84,15 +90,22 @@ final readonly class Watching
      *
      * @return list<Turn>
      */
-    private function turn(Channel $channel, Watch $watch, ?Run $run): array
+    private function turn(Channel $channel, Watch $watch, ?RunStation $held): array
     {
-        $on = $channel->watched === Watched::Always || ($channel->watched === Watched::Run && $run !== null);
-        if (! $on) {
+        $since = match ($channel->watched) {
+            Watched::Never => null,
+            Watched::Always => $this->clock->now(),
+            Watched::Run => $held?->from_at === null ? null : Seconds::of($held->from_at),
+        };
+        if ($since === null) {
             return $watch->end($this->clock->now());
         }
-        $watch->begin($this->clock->now());
+        // The next run on a machine is another run, however soon it came.
+        $another = $channel->watched === Watched::Run && $watch->since() !== null && $watch->since() < $since;
+        $turns = $another ? $watch->end($since) : [];
+        $watch->begin($since);
 
-        return [];
+        return $turns;
     }
 
     /** @param  list<Turn>  $turns */
@@ -125,7 +138,7 @@ final readonly class Watching
 
     /**
      * @param  Collection<int, Channel>  $channels
-     * @return array<int, Run> that their machines are in now, by machine
+     * @return array<int, RunStation> where their machines stand in a run now, by machine
      */
     private function runs(Collection $channels): array
     {
@@ -142,7 +155,7 @@ final readonly class Watching
             ->with('run:id,plan')
             ->orderBy('from_at')
             ->get()
-            ->mapWithKeys(static fn (RunStation $s): array => [$s->machine_id => $s->run])
+            ->keyBy('machine_id')
             ->all();
     }
 }

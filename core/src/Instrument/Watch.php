@@ -103,9 +103,10 @@ final class Watch
         }
     }
 
-    public function isOn(): bool
+    /** Watched since, s since 1970 UTC; null while it is not. */
+    public function since(): ?float
     {
-        return $this->since !== null;
+        return $this->since;
     }
 
     /**
@@ -125,7 +126,7 @@ final class Watch
     }
 
     /**
-     * A reading came; an older one than the newest says nothing about now, and one that nobody watches only that it came.
+     * A reading came. An older one than the newest says nothing about now; one from before it was watched, only that it came.
      *
      * @param  float  $at  s since 1970 UTC
      * @return list<Turn>
@@ -137,7 +138,7 @@ final class Watch
         }
         $this->lastAt = $at;
         $this->last = $value;
-        if (! $this->isOn()) {
+        if ($this->since === null || $at < $this->since) {
             return [];
         }
 
