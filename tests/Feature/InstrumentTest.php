@@ -248,3 +248,9 @@ it('says on the floor what is read now, and what was logged where nothing is', f
     $this->travel(300)->seconds();
     expect($lane()['measured_c'])->toEqual(176.0);
 });
+
+it('takes no number that nothing in a shop can be', function (mixed $value): void {
+    $row = ['machine' => 'Test bath', 'channel' => 'bath_c', 'value' => $value, 'at' => shopNow() - 5];
+    $this->signedIn()->postJson('/api/v1/readings', ['readings' => [$row]])
+        ->assertUnprocessable()->assertJsonPath('error.field', 'readings.0.value');
+})->with([1e308, -1e13, '1e999', 'hot', null, true, [[1]]]);

@@ -19,6 +19,9 @@ final readonly class TakeReadings
 {
     private const REMEMBERED_DAYS = 7;
 
+    /** nothing in a shop is more, in any unit */
+    private const LARGEST = 1e12;
+
     /** two batches that wait for one another: one begins again */
     private const TRIES = 3;
 
@@ -103,7 +106,7 @@ final readonly class TakeReadings
                 throw new InputError("readings.{$i}.channel", 'is required: small letters, digits and _, at most 40');
             }
             $value = $reading['value'] ?? null;
-            if (! is_numeric($value) || ! is_finite((float) $value)) {
+            if (! is_numeric($value) || ! (abs((float) $value) <= self::LARGEST)) {
                 throw new InputError("readings.{$i}.value", 'is out of range: a finite number is needed');
             }
             $at = $reading['at'] ?? $now;

@@ -52,5 +52,8 @@ export function useModel(
         );
     });
 
-    return { curve, planned, turn, heating, cooling, at, point };
+    /** the drawing stands where it was measured to be */
+    const followed = computed(() => tracked.value !== null && cooling.value === null);
+
+    return { curve, planned, turn, heating, cooling, at, point, followed };
 }

@@ -7,14 +7,14 @@ import HeatCurve from '../../parts/HeatCurve.vue';
 
 /** The sheet between its platens as the model has it now. */
 const props = defineProps<{ run: Run; model: ReturnType<typeof useModel> }>();
-const { curve, turn, at, point, heating, cooling } = props.model;
+const { curve, turn, at, point, heating, cooling, followed } = props.model;
 const loosest = computed(() => Math.max(1, ...curve.value.map((p) => p.thickness_mm)));
 </script>
 
 <template>
     <div v-if="point && heating" class="pics">
         <figure>
-            <figcaption>Now, by the model</figcaption>
+            <figcaption>{{ followed ? 'Now, as measured' : 'Now, by the model' }}</figcaption>
             <CrossSection :point="point" :loosest="loosest" :cold="cooling !== null" :height="150" />
         </figure>
         <figure>
