@@ -146,11 +146,11 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes']);
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products']);
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes'])
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products'])
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);

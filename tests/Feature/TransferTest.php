@@ -3,7 +3,11 @@
 declare(strict_types=1);
 
 use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
 use App\Material\Models\Source;
+use App\Shop\Models\Machine;
+use App\Shop\Models\MachineFact;
+use App\Shop\Models\Product;
 use App\Support\Csv;
 use Illuminate\Http\UploadedFile;
 
@@ -85,7 +89,9 @@ it('brings in sources, corrections and mixes, and gives out what it takes in', f
     );
     $send('sources', "name,note\nVillage fete,cups\n")->assertOk();
     expect(Source::query()->where('name', 'Village fete')->firstOrFail()->state->value)->toBe('on_trial');
-    $send('sources', "name\nVillage fete\n")->assertStatus(422);
+    // What is known stays; twice in one file is a slip.
+    $send('sources', "name\nVillage fete\n")->assertOk()->assertJsonPath('would', ['Village fete: as it was']);
+    $send('sources', "name\nVillage fair\nVillage fair\n")->assertStatus(422)->assertJsonPath('errors.0.row', 3);
     $twice = ['id' => fake_uuid(), 'preview' => '0'];
     foreach ([1, 2] as $time) {
         $this->post(
@@ -117,4 +123,100 @@ it('brings in sources, corrections and mixes, and gives out what it takes in', f
     expect($this->get('/api/v1/transfer/movements.csv')->getContent())->toContain('floor sweep')
         ->and($this->get('/api/v1/transfer/sources.csv')->getContent())
         ->toContain('Village fete');
+});
+
+/** @return Illuminate\Testing\TestResponse what a file did, sent by a lead */
+function bringFile(string $kind, string $text, bool $dry = false, string $login = 'maren', ?string $id = null)
+{
+    return test()->signedIn($login)->post(
+        "/api/v1/transfer/{$kind}",
+        ['file' => csv($text), 'id' => $id ?? fake_uuid(), 'preview' => $dry ? '1' : '0'],
+        ['Accept' => 'application/json'],
+    );
+}
+
+function takenOut(string $kind): string
+{
+    return (string) test()->signedIn('maren')->get("/api/v1/transfer/{$kind}.csv")->assertOk()->getContent();
+}
+
+it('changes nothing by what it has given out itself, and doubles no stock', function (string $kind): void {
+    $out = takenOut($kind);
+    $stock = (float) LotMovement::query()->sum('mass_g');
+    $counts = [Lot::query()->count(), Source::query()->count(), Machine::query()->count(), Product::query()->count(), MachineFact::query()->count()];
+    $done = bringFile($kind, $out)->assertOk();
+    expect(array_filter($done->json('would'), static fn (string $says): bool => ! str_contains($says, 'as it was')))->toBe([])
+        ->and((float) LotMovement::query()->sum('mass_g'))->toBe($stock)
+        ->and([Lot::query()->count(), Source::query()->count(), Machine::query()->count(), Product::query()->count(), MachineFact::query()->count()])
+        ->toBe($counts)
+        ->and(takenOut($kind))->toBe($out);
+})->with(['sources', 'lots', 'machines', 'products']);
+
+it('changes a lot that its code names, but neither what it is nor what it holds', function (): void {
+    $lot = lot('L-0101');
+    bringFile('lots', "code,source,polymer,form,colour,mass_g,location\nL-0101,,,,moss green,,Rack Z9\n")->assertOk()
+        ->assertJsonPath('would', ['L-0101: colour moss green, location Rack Z9']);
+    expect($lot->refresh()->only('colour', 'location'))->toBe(['colour' => 'moss green', 'location' => 'Rack Z9']);
+    foreach ([['polymer', 'PP,,,'], ['form', ',sheet,,'], ['mass_g', ',,,5']] as [$field, $cells]) {
+        bringFile('lots', "code,polymer,form,colour,mass_g,source\nL-0101,{$cells},\n")->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+    }
+    bringFile('lots', "code,source,polymer,form,colour,mass_g\nL-9999,Market co-op,PP,flake,red,5\n")->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'code');
+});
+
+it('enters machines and moulds by a row for each fact, and says better what is known of others', function (): void {
+    $file = "machine,kind,fact,value,origin\nOld Oak,hot_press,heater_kw,\"1,8\",plate\nOld Oak,hot_press,max_c,250,\nAnvil,,heater_kw,2.4,measured\nAnvil,,amps,,\n";
+    bringFile('machines', $file, true)->assertOk()->assertJsonPath('would', [
+        'Old Oak: a new hot press',
+        'Old Oak, heater_kw: not known → 1.8',
+        'Old Oak, max_c: not known → 250',
+        'Anvil, heater_kw: 2.2 → 2.4',
+        'Anvil, amps: 20 → not known',
+    ]);
+    expect(Machine::query()->where('name', 'Old Oak')->exists())->toBeFalse();
+    $id = fake_uuid();
+    bringFile('machines', $file, false, 'maren', $id)->assertOk();
+    bringFile('machines', $file, false, 'maren', $id)->assertOk();
+    $oak = Machine::query()->where('name', 'Old Oak')->firstOrFail();
+    $anvil = Machine::query()->where('name', 'Anvil')->firstOrFail();
+    expect($oak->facts)->toEqual(['heater_kw' => 1.8, 'max_c' => 250])
+        ->and($oak->factLog->firstWhere('name', 'heater_kw')->origin->value)->toBe('plate')
+        ->and($anvil->fact('heater_kw'))->toBe(2.4)
+        ->and($anvil->facts)->not->toHaveKey('amps')
+        // What was said before stays in its log.
+        ->and($anvil->factLog->where('name', 'heater_kw')->pluck('value')->all())->toContain(2.2, 2.4);
+    bringFile('machines', $file, false, 'ines')->assertForbidden();
+});
+
+it('brings no machine in while one row is at fault, and names each', function (): void {
+    $before = Machine::query()->count();
+    $file = "machine,kind,fact,value\nGood Oak,hot_press,heater_kw,2\nBad Oak,hot_press,wings,2\nAnvil,cold_press,,\nLost Oak,,heater_kw,1\nSad Oak,kettle,,\nWet Oak,hot_press,heater_kw,wet\nMad Oak,hot_press,heater_kw,-3\n,hot_press,heater_kw,1\nTwin Oak,hot_press,heater_kw,1\nTwin Oak,hot_press,heater_kw,2\n";
+    $errors = bringFile('machines', $file)->assertStatus(422)->json('errors');
+    expect(array_column($errors, 'row'))->toBe([3, 4, 5, 6, 7, 8, 9, 10])
+        ->and(array_column($errors, 'field'))->toBe(['fact', 'kind', 'kind', 'kind', 'heater_kw', 'heater_kw', 'machine', 'fact'])
+        ->and(Machine::query()->count())->toBe($before);
+});
+
+it('enters and changes products, each number a row', function (): void {
+    $revision = Product::query()->where('name', 'divider board')->value('revision');
+    $file = "product,process,polymer,number,value,mould,note\ntest board,compression,HDPE,length_mm,300,,\ntest board,,,width_mm,200,,thin\ndivider board,,,thickness_mm,5,,\n";
+    $said = bringFile('products', $file)->assertOk()->json('would');
+    $board = Product::query()->where('name', 'test board')->firstOrFail();
+    $divider = Product::query()->where('name', 'divider board')->firstOrFail();
+    expect($said[0])->toBe('test board: a new product')
+        ->and($board->dimensions)->toEqual(['length_mm' => 300, 'width_mm' => 200])
+        ->and($board->note)->toBe('thin')
+        ->and($divider->dimensions['thickness_mm'])->toEqual(5)
+        ->and($divider->revision)->toBe($revision + 1);
+    foreach ([
+        ['process', "x,baking,HDPE,,,,\n"],
+        ['polymer', "x,compression,PVC,length_mm,3,,\n"],
+        ['number', "x,compression,HDPE,wings,3,,\n"],
+        ['mould', "x,injection,PP,,,Nobody,\n"],
+        ['process', "divider board,injection,,,,,\n"],
+        ['polymer', "x,compression,HDPE,length_mm,3,,\nx,compression,PP,width_mm,3,,\n"],
+    ] as [$field, $row]) {
+        bringFile('products', "product,process,polymer,number,value,mould,note\n{$row}")->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+    }
+    expect(Product::query()->where('name', 'x')->exists())->toBeFalse();
 });

@@ -52,12 +52,12 @@ final readonly class ImportRows
             return ['rows' => count($rows), 'errors' => [], 'would' => []];
         }
         $sources = Source::query()->get()->keyBy('name')->all();
-        $lots = $kind === 'movements'
-            ? Lot::query()->whereIn(
-                'code',
-                array_map(mb_strtoupper(...), array_column($rows, 'lot')),
-            )->get()->keyBy('code')->all()
-            : [];
+        $codes = match ($kind) {
+            'movements' => array_column($rows, 'lot'),
+            'lots' => array_column($rows, 'code'),
+            default => [],
+        };
+        $lots = Lot::query()->withHeld()->with('source')->whereIn('code', array_map(mb_strtoupper(...), $codes))->get()->keyBy('code')->all();
         $errors = [];
         $ready = [];
         $named = [];
@@ -66,11 +66,11 @@ final readonly class ImportRows
             try {
                 $ready[] = match ($kind) {
                     'sources' => $this->source($row, $named, $sources),
-                    'lots' => $this->lot($row, $sources),
+                    'lots' => $this->lot($row, $sources, $lots, $named),
                     'movements' => $this->movement($row, $lots),
                     default => $this->mix($row),
                 };
-                $named[$row['name'] ?? ''] = true;
+                $named[mb_strtoupper($row['name'] ?? $row['code'] ?? '')] = true;
             } catch (InputError $error) {
                 // The header is row 1, as the spreadsheet counts.
                 $errors[] = ['row' => $i + 2, 'field' => $error->field, 'message' => $error->getMessage()];
@@ -85,14 +85,7 @@ final readonly class ImportRows
                 'rows' => count($rows),
             ], function (Act $act) use ($kind, $ready, $tell): void {
                 match ($kind) {
-                    'sources' => array_map(
-                        static fn (array $r): Source => Source::query()->create([
-                            'name' => $r['name'],
-                            'state' => SourceState::OnTrial,
-                            'note' => $r['note'],
-                        ]),
-                        $ready,
-                    ),
+                    'sources' => array_walk($ready, self::keepSource(...)),
                     'lots' => $this->open($act, $ready, $tell),
                     'movements' => $this->book($act, $ready),
                     default => $this->keep($act, $ready),
@@ -116,24 +109,79 @@ final readonly class ImportRows
     private function source(array $row, array $before, array $sources): array
     {
         $name = self::text($row, 'name', 80);
-        if (isset($before[$name]) || isset($sources[$name])) {
-            throw new InputError('name', "\"{$name}\" is known already");
+        if (isset($before[mb_strtoupper($name)])) {
+            throw new InputError('name', "\"{$name}\" stands in the file twice");
         }
+        $known = $sources[$name] ?? null;
+        $note = mb_substr($row['note'] ?? $known->note ?? '', 0, 500);
 
         return [
             'name' => $name,
-            'note' => mb_substr($row['note'] ?? '', 0, 500),
-            'says' => "{$name}: a new source, on trial",
+            'note' => $note,
+            'known' => $known,
+            'says' => match (true) {
+                $known === null => "{$name}: a new source, on trial",
+                $known->note === $note => "{$name}: as it was",
+                default => "{$name}: another note",
+            },
+        ];
+    }
+
+    /**
+     * A lot that its code names is changed where it may be: what it holds is counted on the scale, not written in a file.
+     *
+     * @param  array<string, string>  $row
+     * @param  Lot  $lot  that its code names
+     * @return array<string, mixed>
+     */
+    private function known(array $row, Lot $lot): array
+    {
+        foreach (['polymer' => $lot->polymer, 'form' => $lot->form, 'source' => $lot->source->name] as $name => $is) {
+            if (($row[$name] ?? '') !== '' && $row[$name] !== $is) {
+                throw new InputError($name, "of {$lot->code} is {$is}: that is no matter of a file");
+            }
+        }
+        if (($row['mass_g'] ?? '') !== '' && abs(self::mass($row, 'mass_g') - round((float) $lot->held_g, 3)) > 0.001) {
+            throw new InputError('mass_g', "of {$lot->code} is not changed by a file: count it, or bring in a correction");
+        }
+        $said = array_filter([
+            'colour' => mb_substr($row['colour'] ?? '', 0, 60),
+            'swatch' => $row['swatch'] ?? '',
+            'location' => mb_substr($row['location'] ?? '', 0, 60),
+            'tare_g' => ($row['tare_g'] ?? '') === '' ? '' : (string) self::mass($row, 'tare_g'),
+        ], static fn (string $value): bool => $value !== '');
+        $swatch = $said['swatch'] ?? '#000000';
+        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
+            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
+        }
+        $had = ['tare_g' => (string) (float) $lot->tare_g] + $lot->only('colour', 'swatch', 'location');
+        $changed = array_filter($said, static fn (string $to, string $of): bool => $to !== $had[$of], ARRAY_FILTER_USE_BOTH);
+        $what = array_map(static fn (string $of, string $to): string => "{$of} {$to}", array_keys($changed), $changed);
+
+        return [
+            'known' => $lot,
+            'changed' => $changed,
+            'says' => "{$lot->code}: ".($what === [] ? 'as it was' : implode(', ', $what)),
         ];
     }
 
     /**
      * @param  array<string, string>  $row
      * @param  array<string, Source>  $sources
+     * @param  array<string, Lot>  $lots  that codes of the file name
+     * @param  array<string, true>  $before  codes that came in rows above
      * @return array<string, mixed>
      */
-    private function lot(array $row, array $sources): array
+    private function lot(array $row, array $sources, array $lots, array $before): array
     {
+        $code = mb_strtoupper($row['code'] ?? '');
+        if ($code !== '') {
+            if (isset($before[$code])) {
+                throw new InputError('code', "{$code} stands in the file twice");
+            }
+
+            return $this->known($row, $lots[$code] ?? throw new InputError('code', "there is no lot {$code}: leave it empty for a new one"));
+        }
         $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError(
             'source',
             "\"{$row['source']}\" is not a source of the shop: bring in the sources first",
@@ -230,6 +278,17 @@ final readonly class ImportRows
         ];
     }
 
+    /** @param  array<string, mixed>  $row */
+    private static function keepSource(array $row): void
+    {
+        if ($row['known'] !== null) {
+            $row['known']->update(['note' => $row['note']]);
+
+            return;
+        }
+        Source::query()->create(['name' => $row['name'], 'state' => SourceState::OnTrial, 'note' => $row['note']]);
+    }
+
     /**
      * @param  list<array<string, mixed>>  $rows
      * @param  (callable(float): void)|null  $tell
@@ -238,6 +297,11 @@ final readonly class ImportRows
     {
         foreach ($rows as $i => $row) {
             $tell !== null && $i % 100 === 0 && $tell(0.3 + 0.7 * $i / count($rows));
+            if (isset($row['known'])) {
+                $row['known']->update($row['changed']);
+
+                continue;
+            }
             $this->ledger->line($act, $this->ledger->open($row['lot']), $row['mass_g'], MovementKind::Delivered);
         }
     }

@@ -15,6 +15,8 @@ use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Mix;
 use App\Material\Models\Source;
+use App\Shop\Actions\ImportShop;
+use App\Shop\Queries\ShopAsRows;
 use App\Support\Csv;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +24,7 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use OpenApi\Attributes as OA;
 
-/** Material as CSV, out and in; the columns are in docs/formats. */
+/** Material, and the shop's own machines and products, as CSV, out and in; the columns are in docs/formats. */
 final class TransferController extends Controller
 {
     private const MOVEMENTS = 100_000;
@@ -33,13 +35,18 @@ final class TransferController extends Controller
     #[OA\Get(
         path: '/transfer/{kind}.csv',
         operationId: 'exportCsv',
-        summary: 'Sources, lots, movements or mixes as CSV',
+        summary: 'Sources, lots, movements, mixes, machines or products as CSV',
         tags: ['lots'],
         responses: [new Answer(200, 'the file')],
     )]
-    public function export(string $kind): Response
+    public function export(string $kind, ShopAsRows $shop): Response
     {
         $this->authorize('viewAny', Lot::class);
+        if (isset(ImportShop::NEEDED[$kind])) {
+            [$header, $rows] = $kind === 'machines' ? $shop->machines() : $shop->products();
+
+            return self::file($kind, Csv::write($header, $rows));
+        }
         [$header, $rows] = match ($kind) {
             'sources' => [
                 ['name', 'state', 'note'],
@@ -116,14 +123,15 @@ final class TransferController extends Controller
             ],
         };
 
-        return new Response(
-            Csv::write($header, array_values($rows->all())),
-            200,
-            [
-                'Content-Type' => 'text/csv; charset=utf-8',
-                'Content-Disposition' => "attachment; filename=\"{$kind}.csv\"",
-            ],
-        );
+        return self::file($kind, Csv::write($header, array_values($rows->all())));
+    }
+
+    private static function file(string $kind, string $text): Response
+    {
+        return new Response($text, 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"{$kind}.csv\"",
+        ]);
     }
 
     #[OA\Post(
@@ -170,7 +178,7 @@ final class TransferController extends Controller
             ),
         )],
     )]
-    public function import(ImportCsvRequest $request, string $kind, ImportRows $import, Tasks $tasks): JsonResponse
+    public function import(ImportCsvRequest $request, string $kind, ImportRows $import, ImportShop $shop, Tasks $tasks): JsonResponse
     {
         $given = $request->validated();
         $file = $request->file('file');
@@ -179,6 +187,14 @@ final class TransferController extends Controller
         }
         $text = (string) file_get_contents($file->getRealPath());
         $dry = (bool) ($given['preview'] ?? false);
+        if (isset(ImportShop::NEEDED[$kind])) {
+            if (substr_count($text, "\n") > self::ROWS_AT_ONCE) {
+                throw new InputError('file', 'has more than '.self::ROWS_AT_ONCE.' rows: send it in parts');
+            }
+            $done = $shop($given['id'], $this->actor($request), $kind, $text, $dry);
+
+            return new JsonResponse($done, $done['errors'] === [] || $dry ? 200 : 422);
+        }
         if (substr_count($text, "\n") > self::ROWS_AT_ONCE) {
             Csv::read($text, ImportRows::NEEDED[$kind]);
             $asked = ['id' => $given['id'], 'kind' => $kind, 'text' => $text, 'dry' => $dry];

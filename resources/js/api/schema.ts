@@ -2590,7 +2590,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sources, lots, movements or mixes as CSV */
+        /** Sources, lots, movements, mixes, machines or products as CSV */
         get: operations["exportCsv"];
         put?: never;
         post?: never;
@@ -15300,7 +15300,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products";
             };
             cookie?: never;
         };
@@ -15351,7 +15351,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products";
             };
             cookie?: never;
         };

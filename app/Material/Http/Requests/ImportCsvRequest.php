@@ -6,12 +6,18 @@ namespace App\Material\Http\Requests;
 
 use App\Http\Body;
 use App\Material\Models\Lot;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
 
 final class ImportCsvRequest extends Body
 {
     public function authorize(): bool
     {
-        return $this->may('create', Lot::class);
+        return match ($this->route('kind')) {
+            'machines' => $this->may('create', Machine::class),
+            'products' => $this->may('create', Product::class),
+            default => $this->may('create', Lot::class),
+        };
     }
 
     public function rules(): array

@@ -12,9 +12,23 @@ interface Outcome {
 }
 const KINDS: [string, string, string][] = [
     ['sources', 'Sources', 'name, note'],
-    ['lots', 'Lots', 'source, polymer, form, colour, mass_g, and if you like swatch, location, tare_g'],
+    [
+        'lots',
+        'Lots',
+        'source, polymer, form, colour, mass_g, and if you like swatch, location, tare_g; with a code, what it names is changed',
+    ],
     ['movements', 'Corrections to lots', 'lot, mass_g, reason'],
     ['mixes', 'Mixes', 'mix, polymer, component, parts, and if you like swatch, kind'],
+    [
+        'machines',
+        'Machines and moulds',
+        'machine, kind, fact, value, and if you like origin: a row for each fact',
+    ],
+    [
+        'products',
+        'Products',
+        'product, process, polymer, number, value, and if you like mould, note: a row for each number',
+    ],
 ];
 const queries = useQueryClient();
 const kind = ref('lots');
