@@ -21,8 +21,8 @@ use Illuminate\Support\Facades\Http;
 use Illuminate\Support\Str;
 
 /**
- * Stands in for the instruments of a demo shop: posts what they would read through the door that real ones use, each machine
- * with a token of its own. A lead switches a machine's off by revoking that token on the Shop page.
+ * Stands in for the instruments of a demo shop: posts what they would read through the door that real ones use, each
+ * machine with a token of its own. A lead switches a machine's off by revoking that token on the Shop page.
  */
 final class Simulate extends Command
 {
@@ -111,8 +111,8 @@ final class Simulate extends Command
     }
 
     /**
-     * Channels that are known when this first runs, and a token for each machine of theirs. What is met later has an instrument
-     * of its own.
+     * Channels that are known when this first runs, and a token for each machine of theirs. What is met later has an
+     * instrument of its own.
      *
      * @return array<string, array{token: string|null, channels: list<string>}> token is null where it was taken away
      */

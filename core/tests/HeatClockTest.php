@@ -25,7 +25,16 @@ function heatedPanel(): array
         $plan = (new Processes($registry))->get('compression')->plan(new Job(
             'HDPE',
             ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9],
-            ['hot' => ['name' => 'Anvil', 'kind' => 'hot_press', 'heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3]],
+            [
+                'hot' => [
+                    'name' => 'Anvil',
+                    'kind' => 'hot_press',
+                    'heater_kw' => 2.2,
+                    'platen_kj_k' => 14,
+                    'loss_kw' => 0.5,
+                    'plate_mm' => 3,
+                ],
+            ],
         ));
         $made = [$registry, $plan, $plan->picture()];
     }
@@ -39,8 +48,12 @@ function heatedPanel(): array
  * @param  callable(float): float  $off  K, by seconds since the sheet went in
  * @param  list<string>  $channels
  */
-function trackedAfter(float $minutes, callable $off, array $channels = ['platen_top_c', 'platen_low_c'], float $until = INF): ?Tracked
-{
+function trackedAfter(
+    float $minutes,
+    callable $off,
+    array $channels = ['platen_top_c', 'platen_low_c'],
+    float $until = INF,
+): ?Tracked {
     [$registry, $plan, $picture] = heatedPanel();
     $readings = [];
     foreach ($channels as $i => $channel) {
@@ -82,7 +95,9 @@ it('moves it out by what sagging platens cost, and says so', function (): void {
 it('moves it in where the platens are hotter than was said', function (): void {
     [, $plan] = heatedPanel();
     $hot = trackedAfter(8.0, static fn (): float => 14.0);
-    expect($hot->readyAt)->toBeLessThan(1000 + 60 * $plan->timers[0]->minutes - 30)->and($hot->state)->toBe(CheckState::Ok);
+    expect($hot->readyAt)->toBeLessThan(
+        1000 + 60 * $plan->timers[0]->minutes - 30,
+    )->and($hot->state)->toBe(CheckState::Ok);
 });
 
 it('moves further the further they are off', function (): void {

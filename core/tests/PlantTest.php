@@ -19,8 +19,22 @@ use Dithermic\Core\Run\RunState;
 
 const SHIFTS = [
     'compression' => ['HDPE', ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9, 'sheets' => 6], [
-        'hot' => ['name' => 'Anvil', 'kind' => 'hot_press', 'heater_kw' => 2.2, 'platen_kj_k' => 14, 'loss_kw' => 0.5, 'plate_mm' => 3],
-        'cold' => ['name' => 'Pond', 'kind' => 'cold_press', 'platen_kj_k' => 18, 'cooling_w_k' => 12, 'coolant_c' => 18, 'start_c' => 22],
+        'hot' => [
+            'name' => 'Anvil',
+            'kind' => 'hot_press',
+            'heater_kw' => 2.2,
+            'platen_kj_k' => 14,
+            'loss_kw' => 0.5,
+            'plate_mm' => 3,
+        ],
+        'cold' => [
+            'name' => 'Pond',
+            'kind' => 'cold_press',
+            'platen_kj_k' => 18,
+            'cooling_w_k' => 12,
+            'coolant_c' => 18,
+            'start_c' => 22,
+        ],
     ]],
     'injection' => ['PP', ['part_volume_cm3' => 18, 'thickness_mm' => 2.5, 'flow_length_mm' => 90, 'cavities' => 2, 'runner_volume_cm3' => 4.5], ['barrel' => [
         'name' => 'Heron',
@@ -40,7 +54,15 @@ const SHIFTS = [
     ]]],
     'vacuum_forming' => [
         'HIPS',
-        ['length_mm' => 292, 'width_mm' => 182, 'depth_mm' => 38, 'draft_deg' => 3, 'corner_radius_mm' => 8, 'sheet_mm' => 1.5, 'least_wall_mm' => 0.5],
+        [
+            'length_mm' => 292,
+            'width_mm' => 182,
+            'depth_mm' => 38,
+            'draft_deg' => 3,
+            'corner_radius_mm' => 8,
+            'sheet_mm' => 1.5,
+            'least_wall_mm' => 0.5,
+        ],
         ['former' => [
             'name' => 'Bellows',
             'kind' => 'vacuum_former',
@@ -193,7 +215,9 @@ it('is pumped when it asks, every few minutes while it heats', function (): void
     $first = sheetSteps($run)[1];
     $pumped = array_values(array_filter(
         $run->events,
-        static fn (Event $e): bool => $e->type === EventType::Logged && $e->text('entry') === 'pump' && ($e->data['piece'] ?? 0) === 1,
+        static fn (Event $e): bool => $e->type === EventType::Logged
+            && $e->text('entry') === 'pump'
+            && ($e->data['piece'] ?? 0) === 1,
     ));
     $at = array_map(static fn (Event $e): float => $e->at, $pumped);
     expect(count($at))->toBeGreaterThan(2)
@@ -211,7 +235,11 @@ it('warms its cold press with every sheet, and its readings show both presses as
         $run->readings,
         static fn (array $r): bool => $r['channel'] === $channel && $r['at'] >= $from && $r['at'] <= $to,
     ), 'value');
-    $start = static fn (int $n): float => $on('platen_c', $sheets[$n]['pressure_on'], $sheets[$n]['pressure_on'] + 60)[0];
+    $start = static fn (int $n): float => $on(
+        'platen_c',
+        $sheets[$n]['pressure_on'],
+        $sheets[$n]['pressure_on'] + 60,
+    )[0];
     expect($start(3))->toBeGreaterThan($start(1) + 2)
         // It falls again while it is empty, towards the coolant and never under it.
         ->and(min($on('platen_c', $sheets[1]['cool'], $sheets[5]['cool'])))->toBeGreaterThan(17.0);
@@ -232,7 +260,10 @@ it('finds a middle cold where the gauge lies, and a wedge where the guides are o
             $plant = $definition->pressOf($job, $plan, (new PolymerLibrary)->get($polymer), new Dice($day), $habits);
             $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
             $run = (new Shift($machine, $plant, new Dice($day), ['Ines', 'Jun'], "h{$day}"))->run(1_790_000_000.0, 4);
-            array_push($reasons, ...array_map(static fn (array $v): string => $v['reason'] ?? 'good', loggedAs($run, 'disposition')));
+            array_push(
+                $reasons,
+                ...array_map(static fn (array $v): string => $v['reason'] ?? 'good', loggedAs($run, 'disposition')),
+            );
         }
 
         return array_count_values($reasons);
@@ -240,7 +271,9 @@ it('finds a middle cold where the gauge lies, and a wedge where the guides are o
     $right = $with(new PressHabits(gaugeOffsetK: 2.0));
     expect($right['good'])->toBeGreaterThan(12);
     expect($with(new PressHabits(gaugeOffsetK: -32.0))['cold middle, flakes show'])->toBeGreaterThan(12);
-    expect($with(new PressHabits(gaugeOffsetK: 2.0, tiltXMmPerM: 4.0))['wedge, thickness out of tolerance'])->toBeGreaterThan(12);
+    expect(
+        $with(new PressHabits(gaugeOffsetK: 2.0, tiltXMmPerM: 4.0))['wedge, thickness out of tolerance'],
+    )->toBeGreaterThan(12);
 });
 
 it('closes its energy: what went into a sheet came out of the platens', function (): void {
@@ -276,7 +309,9 @@ it('writes, while people work, what it would have written of the whole run', fun
         foreach ($live->live($state, $t, $t + 5) as $now) {
             $beside = array_filter(
                 $run->readings,
-                static fn (array $r): bool => $r['channel'] === $now['channel'] && $r['place'] === $now['place'] && abs($r['at'] - $now['at']) <= 30,
+                static fn (array $r): bool => $r['channel'] === $now['channel']
+                    && $r['place'] === $now['place']
+                    && abs($r['at'] - $now['at']) <= 30,
             );
             if ($beside === []) {
                 continue;

@@ -37,7 +37,10 @@ function watched(array $readings, ?Window $window, ?Limits $limits = null, ?Watc
 it('reads the unit of a channel off the end of its name', function (string $key, string $unit) {
     expect(Unit::of($key))->toBe($unit);
 })->with([
-    ['platen_top_c', '°C'], ['vacuum_kpa', 'kPa'], ['coolant_l_min', 'l/min'], ['screw_rpm', '1/min'], ['zone_2_c', '°C'],
+    ['platen_top_c', '°C'], ['vacuum_kpa', 'kPa'], [
+        'coolant_l_min',
+        'l/min',
+    ], ['screw_rpm', '1/min'], ['zone_2_c', '°C'],
     ['door', ''], ['c', ''], ['wall_mm', 'mm'], ['stroke_mm_s', 'mm/s'], ['leak_mbar_l_s', 'mbar·l/s'], ['count', ''],
 ]);
 

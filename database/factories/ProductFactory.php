@@ -18,7 +18,12 @@ final class ProductFactory extends Factory
             'name' => 'sheet '.bin2hex(random_bytes(4)),
             'process' => 'compression',
             'polymer' => 'HDPE',
-            'dimensions' => ['length_mm' => 300, 'width_mm' => 200, 'thickness_mm' => 5, 'thickness_tolerance_mm' => 0.5],
+            'dimensions' => [
+                'length_mm' => 300,
+                'width_mm' => 200,
+                'thickness_mm' => 5,
+                'thickness_tolerance_mm' => 0.5,
+            ],
             'note' => '',
             'revision' => 1,
         ];

@@ -159,7 +159,10 @@ final class DemoShop
 
     private function channel(string $machine, string $key): ?Channel
     {
-        return Channel::query()->where('machine_id', $this->machines[$machine]->id ?? null)->where('key', $key)->first();
+        return Channel::query()->where(
+            'machine_id',
+            $this->machines[$machine]->id ?? null,
+        )->where('key', $key)->first();
     }
 
     private function people(): void
@@ -283,7 +286,13 @@ final class DemoShop
                 static fn (mixed $value): array => ['value' => $value, 'origin' => FactOrigin::Plate],
                 $what,
             );
-            $this->machines[$name] = $this->sayOfMachine->create($name, $kind, $said, '', $this->people['Maren Okafor']);
+            $this->machines[$name] = $this->sayOfMachine->create(
+                $name,
+                $kind,
+                $said,
+                '',
+                $this->people['Maren Okafor'],
+            );
         }
     }
 
@@ -853,7 +862,9 @@ final class DemoShop
         $order = new Order(
             $process,
             $made,
-            [$process->main()->id => $this->machines[$machine]->refresh()] + ($role === null ? [] : [$role->id => $mould]),
+            [
+                $process->main()->id => $this->machines[$machine]->refresh(),
+            ] + ($role === null ? [] : [$role->id => $mould]),
             settings: $settings,
             lots: [$stock],
             answers: [

@@ -150,11 +150,15 @@ it('makes room for the readings of the months to come, once, and not over what h
     $this->travelTo(CarbonImmutable::parse('2031-03-15T12:00:00Z'));
     $machine = Machine::query()->value('id');
     // By a clock that ran ahead something lies in the one for all the rest.
-    DB::table('readings')->insert(['at' => '2031-05-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 1]);
+    DB::table('readings')->insert(
+        ['at' => '2031-05-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 1],
+    );
     $this->artisan('shop:make-room', ['--months' => 3])->assertSuccessful();
     expect($months())->toContain('readings_2031_03', 'readings_2031_04', 'readings_2031_06')
         ->not->toContain('readings_2031_05')->not->toContain('readings_2031_07');
-    DB::table('readings')->insert(['at' => '2031-04-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 2]);
+    DB::table('readings')->insert(
+        ['at' => '2031-04-02T00:00:00Z', 'machine_id' => $machine, 'channel' => 'x', 'value' => 2],
+    );
     expect((int) DB::table('readings_2031_04')->count())->toBe(1);
     // What is only ever added to stays so in a new month too.
     expect(static fn () => DB::transaction(

@@ -36,7 +36,10 @@ function pulledRun(): string
     walkRun($id);
     tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
     foreach (['clamp', 'heat', 'go'] as $step) {
-        tell($id, [['type' => 'step_done', 'data' => ['step' => $step, 'piece' => 1, 'reason' => 'a test does not wait']]]);
+        tell(
+            $id,
+            [['type' => 'step_done', 'data' => ['step' => $step, 'piece' => 1, 'reason' => 'a test does not wait']]],
+        );
     }
 
     return $id;
@@ -75,7 +78,9 @@ it('names a pull that leaks, and one that never sealed', function (float $seal, 
 
 it('hears nothing where nothing is told, of any process', function (): void {
     $run = Run::query()->whereHas('product', static fn ($q) => $q->where('process', 'injection'))->firstOrFail();
-    $this->signedIn()->getJson("/api/v1/runs/{$run->id}/heard")->assertOk()->assertExactJson(['items' => [], 'next' => null]);
+    $this->signedIn()->getJson(
+        "/api/v1/runs/{$run->id}/heard",
+    )->assertOk()->assertExactJson(['items' => [], 'next' => null]);
     $this->getJson('/api/v1/runs/'.fake_uuid().'/heard')->assertNotFound();
 });
 
@@ -108,15 +113,24 @@ function heatingPanel(): array
     $run = startRun();
     $id = $run->json('summary.id');
     tell($id, array_map(
-        static fn (string $step): array => ['type' => 'step_done', 'data' => ['step' => $step, 'reason' => 'a test does not wait']],
+        static fn (string $step): array => [
+            'type' => 'step_done',
+            'data' => ['step' => $step, 'reason' => 'a test does not wait'],
+        ],
         ['preheat'],
     ));
     tell($id, [
-        ...array_map(static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'plates', 'item' => $item]], ['wiped', 'smooth', 'release']),
+        ...array_map(
+            static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'plates', 'item' => $item]],
+            ['wiped', 'smooth', 'release'],
+        ),
         ['type' => 'step_done', 'data' => ['step' => 'plates']],
         ['type' => 'logged', 'data' => ['entry' => 'weigh', 'values' => ['mass_g' => 2170]]],
         ['type' => 'step_done', 'data' => ['step' => 'weigh', 'reason' => 'a test does not weigh']],
-        ...array_map(static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'spread', 'item' => $item]], ['corners', 'even']),
+        ...array_map(
+            static fn (string $item): array => ['type' => 'confirmed', 'data' => ['step' => 'spread', 'item' => $item]],
+            ['corners', 'even'],
+        ),
         ['type' => 'step_done', 'data' => ['step' => 'spread']],
         ['type' => 'step_done', 'data' => ['step' => 'slide_in']],
     ]);
@@ -139,7 +153,15 @@ it('follows the heat by the platens as they were read, and says why the clock mo
         ->and($late['says'])->toContain('min late')
         ->and($late['as_if_s'])->toBeLessThan(480);
     // Taken over, the clock is what was measured.
-    tell($id, [['type' => 'extended', 'data' => ['timer' => 'heat', 'minutes' => $late['more_min'], 'reason' => $late['says']]]]);
+    tell(
+        $id,
+        [
+            [
+                'type' => 'extended',
+                'data' => ['timer' => 'heat', 'minutes' => $late['more_min'], 'reason' => $late['says']],
+            ],
+        ],
+    );
     expect($this->getJson("/api/v1/runs/{$id}/tracked")->json('items.0.more_min'))->toEqual(0);
     // Out of the heat nothing is followed any more.
     tell($id, [['type' => 'step_done', 'data' => ['step' => 'heat', 'reason' => 'a test does not wait']]]);

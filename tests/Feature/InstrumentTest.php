@@ -72,7 +72,12 @@ it('meets a channel with its first reading, in the unit that its name says', fun
 it('refuses an instrument that makes up names, and keeps nothing of its batch', function (): void {
     $this->signedIn();
     $made = array_map(
-        static fn (int $i): array => ['machine' => 'Test dryer', 'channel' => "made_up_{$i}_c", 'value' => 1, 'at' => shopNow() - 9],
+        static fn (int $i): array => [
+            'machine' => 'Test dryer',
+            'channel' => "made_up_{$i}_c",
+            'value' => 1,
+            'at' => shopNow() - 9,
+        ],
         range(1, 61),
     );
     $this->postJson('/api/v1/readings', ['readings' => $made])
@@ -94,7 +99,9 @@ it('lets only a lead say limits, whole and on the newest', function (): void {
     limitTo($bath, ['watched' => 'run'])->assertJsonPath('error.field', 'watched');
     limitTo($bath, ['watched' => 'sometimes', 'high' => 3])->assertJsonPath('error.field', 'watched');
     limitTo($bath, ['high' => 32.0, 'note' => 'in summer'])->assertOk();
-    $found = collect($this->getJson("/api/v1/machines/{$bath->machine_id}/channels")->json('items'))->firstWhere('key', 'bath_c');
+    $found = collect(
+        $this->getJson("/api/v1/machines/{$bath->machine_id}/channels")->json('items'),
+    )->firstWhere('key', 'bath_c');
     expect(array_column($found['log'], 'says'))->toBe(['always: at most 32 °C', 'always: at most 30 °C'])
         ->and($found['log'][0]['note'])->toBe('in summer')
         ->and($found['high'])->toEqual(32.0);
@@ -113,7 +120,9 @@ it('raises an alarm once, lets one person answer, and ends it when all is well',
     $this->signedIn('ines')->postJson($answer, ['note' => 'tap opened'])->assertOk();
     $this->signedIn('jun')->postJson($answer)->assertUnprocessable()->assertJsonPath('error.field', 'alarm');
     $this->signedIn('ines')->postJson($answer)->assertOk();
-    expect(alarmsOn('Test bath')[0]['by'])->toBe('Ines Halloran')->and(alarmsOn('Test bath')[0]['note'])->toBe('tap opened');
+    expect(alarmsOn('Test bath')[0]['by'])->toBe('Ines Halloran')->and(
+        alarmsOn('Test bath')[0]['note'],
+    )->toBe('tap opened');
 
     $this->travel(30)->seconds();
     readOff('Test bath', 'bath_c', [-20 => 29.0, -18 => 28.5])->assertCreated();
@@ -145,19 +154,30 @@ it('is not told twice by a batch that comes twice, or by one that comes late', f
     $this->postJson('/api/v1/readings', $batch)->assertCreated();
     expect(Alarm::query()->count())->toBe(1);
     // What was kept in an instrument's memory while it had no net.
-    readOff('Test bath', 'bath_c', [-120 => 55, -110 => 55, -100 => 20, -90 => 20])->assertCreated()->assertJsonPath('stored', 4);
+    readOff(
+        'Test bath',
+        'bath_c',
+        [-120 => 55, -110 => 55, -100 => 20, -90 => 20],
+    )->assertCreated()->assertJsonPath('stored', 4);
     expect(Alarm::query()->count())->toBe(1)->and(alarmsOn('Test bath')[0]['ended_at'])->toBeNull();
 });
 
 it('follows the plan of the run that a machine is in, and lets it heat up in peace', function (): void {
     readOff('Anvil', 'platen_top_c', [-1 => 22.0])->assertCreated();
     $platen = channelOf('Anvil', 'platen_top_c');
-    limitTo($platen, ['watched' => 'run', 'follows' => 'platen_c', 'low' => -8, 'high' => 8, 'silent_s' => 60])->assertOk();
+    limitTo(
+        $platen,
+        ['watched' => 'run', 'follows' => 'platen_c', 'low' => -8, 'high' => 8, 'silent_s' => 60],
+    )->assertOk();
     $run = startRun();
     $set = $run->json('plan.platen_c');
     $id = $run->json('summary.id');
     $this->travel(600)->seconds();
-    readOff('Anvil', 'platen_top_c', [-500 => 60, -300 => $set - 40, -200 => $set - 2, -100 => $set + 1])->assertCreated();
+    readOff(
+        'Anvil',
+        'platen_top_c',
+        [-500 => 60, -300 => $set - 40, -200 => $set - 2, -100 => $set + 1],
+    )->assertCreated();
     expect(alarmsOn('Anvil'))->toBe([]);
     readOff('Anvil', 'platen_top_c', [-60 => $set - 9, -50 => $set - 9.5, -5 => $set - 10])->assertCreated();
     $alarms = alarmsOn('Anvil');
@@ -171,7 +191,10 @@ it('follows the plan of the run that a machine is in, and lets it heat up in pea
 
     // The run is stopped: nobody has to look at a cold press.
     $by = ['by_id' => person('ines')->id];
-    $this->signedIn()->postJson("/api/v1/runs/{$id}/events", ['events' => [entry('aborted', ['reason' => 'a test']) + $by]])
+    $this->signedIn()->postJson(
+        "/api/v1/runs/{$id}/events",
+        ['events' => [entry('aborted', ['reason' => 'a test']) + $by]],
+    )
         ->assertJsonCount(1, 'stored');
     app(Watching::class)->look();
     $told = $this->getJson("/api/v1/runs/{$id}/alarms")->assertOk()->json('items');
@@ -196,17 +219,24 @@ it('adds what a channel was found to be off from then on, and leaves what was se
     $run = startRun()->json('summary.id');
     $this->travel(100)->seconds();
     readOff('Anvil', 'platen_low_c', [-50 => 101.5])->assertCreated();
-    $this->signedIn('maren')->postJson($path, ['after' => $after, 'true' => 100, 'note' => 'boiling water'])->assertCreated();
+    $this->signedIn('maren')->postJson(
+        $path,
+        ['after' => $after, 'true' => 100, 'note' => 'boiling water'],
+    )->assertCreated();
     $this->travel(100)->seconds();
     readOff('Anvil', 'platen_low_c', [-50 => 181.5])->assertCreated();
 
-    $found = collect($this->getJson("/api/v1/machines/{$probe->machine_id}/channels")->json('items'))->firstWhere('key', 'platen_low_c');
+    $found = collect(
+        $this->getJson("/api/v1/machines/{$probe->machine_id}/channels")->json('items'),
+    )->firstWhere('key', 'platen_low_c');
     expect($found['offset'])->toEqualWithDelta(-1.5, 1e-9)
         ->and($found['value'])->toEqualWithDelta(180.0, 1e-9)
         ->and($found['log'][0]['says'])->toBe('101.5 where 100 is right °C');
     $trace = $this->getJson("/api/v1/runs/{$run}/readings")->assertOk()->json('platen_low_c');
     expect(array_column($trace, 1))->toEqual([100.9, 180.0]);
-    expect((float) DB::table('readings')->where('channel', 'platen_low_c')->orderByDesc('at')->value('value'))->toBe(181.5);
+    expect(
+        (float) DB::table('readings')->where('channel', 'platen_low_c')->orderByDesc('at')->value('value'),
+    )->toBe(181.5);
 });
 
 it('watches by what a reading means, not by what was sent', function (): void {
@@ -238,7 +268,9 @@ it('lets an instrument of one machine neither see nor set what is watched', func
 it('says on the floor what is read now, and what was logged where nothing is', function (): void {
     $this->travel(900)->seconds();
     $run = startRun()->json('summary.id');
-    $lane = fn (): array => collect($this->signedIn()->getJson('/api/v1/floor')->json('lanes'))->firstWhere('machine', 'Anvil');
+    $lane = fn (): array => collect(
+        $this->signedIn()->getJson('/api/v1/floor')->json('lanes'),
+    )->firstWhere('machine', 'Anvil');
     tell($run, [['type' => 'logged', 'data' => ['entry' => 'platen', 'values' => ['top_c' => 180, 'low_c' => 176]]]]);
     expect($lane()['measured_c'])->toEqual(176.0);
     readOff('Anvil', 'platen_top_c', [-5 => 171.0])->assertCreated();

@@ -229,7 +229,11 @@ it('holds the safety gate in the core and the API', function (array $over, strin
     );
     $who === 'nobody' ? $lead->assertStatus(422) : expect($lead->json('error.field'))->not->toBe('safety');
     expect(
-        Run::query()->whereRelation('materials', 'lot_id', $lot['lot_id'] ?? 0)->where('started_at', '>', now()->subMinute())->count(),
+        Run::query()->whereRelation(
+            'materials',
+            'lot_id',
+            $lot['lot_id'] ?? 0,
+        )->where('started_at', '>', now()->subMinute())->count(),
     )->toBe($who === 'lead' && $lead->status() === 201 ? 1 : 0);
 })->with([
     'unknown polymer' => [['lot' => 'L-0107'], 'unidentified_polymer', 'nobody'],
@@ -352,7 +356,11 @@ it('keeps the author of an entry made on a shared screen, but not a lead\'s powe
         entry('noted', ['text' => 'not known here']) + ['by_id' => person('jun')->id],
         entry('noted', ['text' => 'a made-up proof']) + ['sitting' => fake_uuid().'.'.str_repeat('a', 48)],
         entry('noted', ['text' => 'mine']) + ['by_id' => person('ines')->id],
-        entry('noted', ['text' => 'while Maren sat here'], at: $sat) + ['by_id' => person('maren')->id, 'sitting' => $maren],
+        entry(
+            'noted',
+            ['text' => 'while Maren sat here'],
+            at: $sat,
+        ) + ['by_id' => person('maren')->id, 'sitting' => $maren],
         entry(
             'noted',
             ['text' => 'her clock is a little ahead'],
@@ -457,11 +465,22 @@ it('takes what was found later back from the shelf, whoever finds it, and keeps 
     append($this, $run, [...upToHeat(), ...toTheEnd()])->assertJsonPath('refused', []);
     $entry = collect($this->getJson("/api/v1/runs/{$run}")->json('entries'))->firstWhere('entry', 'disposition');
     $this->signedIn('jun');
-    $found = ['event' => $entry['key'], 'values' => ['verdict' => 'scrap', 'reason' => 'voids at the saw'], 'reason' => 'found at the saw'];
+    $found = [
+        'event' => $entry['key'],
+        'values' => ['verdict' => 'scrap', 'reason' => 'voids at the saw'],
+        'reason' => 'found at the saw',
+    ];
     append($this, $run, [entry('corrected', $found)])->assertJsonPath('refused', []);
     $whole = $this->getJson("/api/v1/runs/{$run}")->json();
-    expect($whole['summary'])->toMatchArray(['verdict' => 'scrap', 'scrap_reason' => 'voids at the saw', 'status' => 'finished'])
+    expect($whole['summary'])->toMatchArray(
+        ['verdict' => 'scrap', 'scrap_reason' => 'voids at the saw', 'status' => 'finished'],
+    )
         ->and(array_sum(array_column($whole['outputs'], 'count')))->toBe(0)
-        ->and(collect($whole['events'])->where('type', 'logged')->firstWhere('data.entry', 'disposition')['data']['values']['verdict'])
+        ->and(
+            collect($whole['events'])->where('type', 'logged')->firstWhere(
+                'data.entry',
+                'disposition',
+            )['data']['values']['verdict'],
+        )
         ->toBe('good');
 });

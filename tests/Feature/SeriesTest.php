@@ -96,17 +96,31 @@ it('takes a charge for each sheet: one from the start, one at the scale, and the
     // What two scales differ by is nobody's material.
     expect((float) lot('L-0101')->held_g)->toBe($before);
 
-    enter($this, $run, [...atTheScale(2), scale(2, ['mass_g' => 2170, 'charge' => $second])])->assertJsonPath('refused', []);
-    expect(Charge::query()->findOrFail($second)->only('status', 'run_id'))->toBe(['status' => ChargeState::Used, 'run_id' => $run])
+    enter(
+        $this,
+        $run,
+        [...atTheScale(2), scale(2, ['mass_g' => 2170, 'charge' => $second])],
+    )->assertJsonPath('refused', []);
+    expect(
+        Charge::query()->findOrFail($second)->only('status', 'run_id'),
+    )->toBe(['status' => ChargeState::Used, 'run_id' => $run])
         ->and((float) lot('L-0101')->held_g)->toBe($before);
     // Once in, it is in: nothing is taken twice, and nothing is swapped.
     $weighed = collect($this->getJson("/api/v1/runs/{$run}")->json('entries'))->firstWhere('piece', 2)['key'];
-    enter($this, $run, [['corrected', ['event' => $weighed, 'values' => ['charge' => $first], 'reason' => 'the other']]])
+    enter(
+        $this,
+        $run,
+        [['corrected', ['event' => $weighed, 'values' => ['charge' => $first], 'reason' => 'the other']]],
+    )
         ->assertJsonPath('refused.0.field', 'data.values.charge');
     expect((float) Run::query()->findOrFail($run)->materials()->value('mass_g'))->toBe(2166.0 + 2170.0);
 
     // Sheet 1 is out of the way, and so the third one may be made ready; it has no charge.
-    enter($this, $run, [['piece_dropped', ['piece' => 1, 'reason' => 'a test']], ...intoHeat(2)])->assertJsonPath('refused', []);
+    enter(
+        $this,
+        $run,
+        [['piece_dropped', ['piece' => 1, 'reason' => 'a test']], ...intoHeat(2)],
+    )->assertJsonPath('refused', []);
     enter($this, $run, [...atTheScale(3), scale(3, ['mass_g' => 2160])])->assertJsonPath('refused', []);
     $drawn = $before - (float) lot('L-0101')->held_g;
     expect($drawn)->toEqualWithDelta(2168 + 2170 + 2160 - 2166 - 2170, 1e-6);
@@ -139,9 +153,16 @@ it('offers the charges that it would take, and no other', function (): void {
     waitingCharge($this, 'L-0102', 2166);
     waitingCharge($this, 'L-0106', 2166, 'PP');
     $run = ofThree($this);
-    $offered = static fn (): array => array_column(test()->getJson("/api/v1/runs/{$run}/charges")->assertOk()->json('items'), 'id');
+    $offered = static fn (): array => array_column(
+        test()->getJson("/api/v1/runs/{$run}/charges")->assertOk()->json('items'),
+        'id',
+    );
     expect($offered())->toBe($mine);
-    enter($this, $run, [...atTheScale(1), scale(1, ['mass_g' => 2166, 'charge' => $mine[0]])])->assertJsonPath('refused', []);
+    enter(
+        $this,
+        $run,
+        [...atTheScale(1), scale(1, ['mass_g' => 2166, 'charge' => $mine[0]])],
+    )->assertJsonPath('refused', []);
     expect($offered())->toBe([$mine[1]]);
 });
 
@@ -169,10 +190,17 @@ it('keeps the model of each sheet as it really went, and each check with its she
         ['step_done', ['step' => 'transfer'] + $of],
         ['step_done', ['step' => 'pressure_on'] + $of],
         ['step_done', ['step' => 'cool', 'reason' => 'a test'] + $of],
-        ...array_map(static fn (string $i): array => ['confirmed', ['step' => 'open', 'item' => $i] + $of], ['wiped_off', 'flat', 'marked']),
+        ...array_map(
+            static fn (string $i): array => ['confirmed', ['step' => 'open', 'item' => $i] + $of],
+            ['wiped_off', 'flat', 'marked'],
+        ),
         ['step_done', ['step' => 'open'] + $of],
         ['logged', ['entry' => 'inspection', 'values' => ['mass_g' => 2080, 'points' => array_map(
-            static fn (int $i): array => ['x_mm' => 50 + 250 * ($i % 3), 'y_mm' => 25 + 200 * intdiv($i, 3), 't_mm' => 8.0 + 0.05 * $i],
+            static fn (int $i): array => [
+                'x_mm' => 50 + 250 * ($i % 3),
+                'y_mm' => 25 + 200 * intdiv($i, 3),
+                't_mm' => 8.0 + 0.05 * $i,
+            ],
             range(0, 8),
         )]] + $of],
     ])->assertJsonPath('refused', []);

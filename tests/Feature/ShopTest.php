@@ -121,7 +121,9 @@ it('has a past with good and bad in it, all from the core\'s simulation', functi
 });
 
 it('puts what a screen shows as saved on the disk before it says so', function (): void {
-    $durable = static fn (string $connection): string => DB::connection($connection)->selectOne('show synchronous_commit')->synchronous_commit;
+    $durable = static fn (string $connection): string => DB::connection($connection)->selectOne(
+        'show synchronous_commit',
+    )->synchronous_commit;
     expect($durable('pgsql_soft'))->toBe('off')->and($durable('pgsql'))->toBe('on');
     // Their addresses differ, so that a persistent connection of one is never handed to the other.
     expect(config('database.connections.pgsql.application_name'))->not->toBe(config(

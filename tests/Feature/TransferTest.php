@@ -143,11 +143,27 @@ function takenOut(string $kind): string
 it('changes nothing by what it has given out itself, and doubles no stock', function (string $kind): void {
     $out = takenOut($kind);
     $stock = (float) LotMovement::query()->sum('mass_g');
-    $counts = [Lot::query()->count(), Source::query()->count(), Machine::query()->count(), Product::query()->count(), MachineFact::query()->count()];
+    $counts = [
+        Lot::query()->count(),
+        Source::query()->count(),
+        Machine::query()->count(),
+        Product::query()->count(),
+        MachineFact::query()->count(),
+    ];
     $done = bringFile($kind, $out)->assertOk();
-    expect(array_filter($done->json('would'), static fn (string $says): bool => ! str_contains($says, 'as it was')))->toBe([])
+    expect(
+        array_filter($done->json('would'), static fn (string $says): bool => ! str_contains($says, 'as it was')),
+    )->toBe([])
         ->and((float) LotMovement::query()->sum('mass_g'))->toBe($stock)
-        ->and([Lot::query()->count(), Source::query()->count(), Machine::query()->count(), Product::query()->count(), MachineFact::query()->count()])
+        ->and(
+            [
+                Lot::query()->count(),
+                Source::query()->count(),
+                Machine::query()->count(),
+                Product::query()->count(),
+                MachineFact::query()->count(),
+            ],
+        )
         ->toBe($counts)
         ->and(takenOut($kind))->toBe($out);
 })->with(['sources', 'lots', 'machines', 'products']);
@@ -158,7 +174,10 @@ it('changes a lot that its code names, but neither what it is nor what it holds'
         ->assertJsonPath('would', ['L-0101: colour moss green, location Rack Z9']);
     expect($lot->refresh()->only('colour', 'location'))->toBe(['colour' => 'moss green', 'location' => 'Rack Z9']);
     foreach ([['polymer', 'PP,,,'], ['form', ',sheet,,'], ['mass_g', ',,,5']] as [$field, $cells]) {
-        bringFile('lots', "code,polymer,form,colour,mass_g,source\nL-0101,{$cells},\n")->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+        bringFile(
+            'lots',
+            "code,polymer,form,colour,mass_g,source\nL-0101,{$cells},\n",
+        )->assertStatus(422)->assertJsonPath('errors.0.field', $field);
     }
     bringFile('lots', "code,source,polymer,form,colour,mass_g\nL-9999,Market co-op,PP,flake,red,5\n")->assertStatus(422)
         ->assertJsonPath('errors.0.field', 'code');
@@ -193,7 +212,9 @@ it('brings no machine in while one row is at fault, and names each', function ()
     $file = "machine,kind,fact,value\nGood Oak,hot_press,heater_kw,2\nBad Oak,hot_press,wings,2\nAnvil,cold_press,,\nLost Oak,,heater_kw,1\nSad Oak,kettle,,\nWet Oak,hot_press,heater_kw,wet\nMad Oak,hot_press,heater_kw,-3\n,hot_press,heater_kw,1\nTwin Oak,hot_press,heater_kw,1\nTwin Oak,hot_press,heater_kw,2\n";
     $errors = bringFile('machines', $file)->assertStatus(422)->json('errors');
     expect(array_column($errors, 'row'))->toBe([3, 4, 5, 6, 7, 8, 9, 10])
-        ->and(array_column($errors, 'field'))->toBe(['fact', 'kind', 'kind', 'kind', 'heater_kw', 'heater_kw', 'machine', 'fact'])
+        ->and(array_column($errors, 'field'))->toBe(
+            ['fact', 'kind', 'kind', 'kind', 'heater_kw', 'heater_kw', 'machine', 'fact'],
+        )
         ->and(Machine::query()->count())->toBe($before);
 });
 
@@ -216,7 +237,10 @@ it('enters and changes products, each number a row', function (): void {
         ['process', "divider board,injection,,,,,\n"],
         ['polymer', "x,compression,HDPE,length_mm,3,,\nx,compression,PP,width_mm,3,,\n"],
     ] as [$field, $row]) {
-        bringFile('products', "product,process,polymer,number,value,mould,note\n{$row}")->assertStatus(422)->assertJsonPath('errors.0.field', $field);
+        bringFile(
+            'products',
+            "product,process,polymer,number,value,mould,note\n{$row}",
+        )->assertStatus(422)->assertJsonPath('errors.0.field', $field);
     }
     expect(Product::query()->where('name', 'x')->exists())->toBeFalse();
 });

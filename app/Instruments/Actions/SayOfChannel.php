@@ -72,8 +72,14 @@ final readonly class SayOfChannel
     }
 
     /** @param  callable(Channel): array<string, float|string|null>  $what */
-    private function say(Channel $channel, int $after, ChannelEntryKind $kind, string $note, User $by, callable $what): void
-    {
+    private function say(
+        Channel $channel,
+        int $after,
+        ChannelEntryKind $kind,
+        string $note,
+        User $by,
+        callable $what,
+    ): void {
         DB::transaction(function () use ($channel, $after, $kind, $note, $by, $what): void {
             $locked = Channel::query()->whereKey($channel->id)->lockForUpdate()->firstOrFail();
             if ((int) $locked->log()->max('id') !== $after) {

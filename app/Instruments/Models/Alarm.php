@@ -13,8 +13,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What a channel told that it should not have. It is over when the channel is well again, and off the screens when somebody
- * has answered too.
+ * What a channel told that it should not have. It is over when the channel is well again, and off the screens when
+ * somebody has answered too.
  *
  * @property string $id
  * @property int $channel_id

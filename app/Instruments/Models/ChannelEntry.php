@@ -11,7 +11,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What somebody said of a channel: limits as a whole, or by how much it is off. Append-only; the newest of a kind counts.
+ * What somebody said of a channel: limits as a whole, or by how much it is off. Append-only; the newest of a kind
+ * counts.
  *
  * @property int $id
  * @property int $channel_id

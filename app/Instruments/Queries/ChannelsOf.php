@@ -36,7 +36,9 @@ final readonly class ChannelsOf
         return array_values($channels->map(function (Channel $channel) use ($offsets, $machine): ChannelData {
             $at = $channel->last_at === null ? null : Seconds::of($channel->last_at);
             $offset = ($offsets[$channel->id] ?? null)?->at(INF) ?? 0.0;
-            $calibrated = $channel->log->last(static fn (ChannelEntry $e): bool => $e->kind === ChannelEntryKind::Calibrated);
+            $calibrated = $channel->log->last(
+                static fn (ChannelEntry $e): bool => $e->kind === ChannelEntryKind::Calibrated,
+            );
             $limits = $channel->limits();
 
             return new ChannelData(
@@ -93,7 +95,9 @@ final readonly class ChannelsOf
     {
         $said = new Record($entry->said);
         if ($entry->kind === ChannelEntryKind::Calibrated) {
-            return rtrim(sprintf('%s where %s is right', $said->number('shown', 0.0), $said->number('true', 0.0)).' '.$unit);
+            return rtrim(
+                sprintf('%s where %s is right', $said->number('shown', 0.0), $said->number('true', 0.0)).' '.$unit,
+            );
         }
 
         return (new Limits(

@@ -20,8 +20,8 @@ use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\RunState;
 
 /**
- * What the instruments of the shop's machines would read now: of a machine in a run by the plant of its process, under a truth
- * of its own; of one that is not, what it has left.
+ * What the instruments of the shop's machines would read now: of a machine in a run by the plant of its process, under
+ * a truth of its own; of one that is not, what it has left.
  */
 final class SimulatedShop
 {
@@ -65,7 +65,9 @@ final class SimulatedShop
             ->with(['events.by', 'stations.machine', 'product', 'recipe', 'procedureVersion'])
             ->get();
         foreach ($runs as $run) {
-            $held = $run->stations->filter(static fn (RunStation $s): bool => $s->from_at !== null && $s->to_at === null);
+            $held = $run->stations->filter(
+                static fn (RunStation $s): bool => $s->from_at !== null && $s->to_at === null,
+            );
             foreach ($held as $station) {
                 $busy[] = $station->machine_id;
             }
@@ -76,7 +78,9 @@ final class SimulatedShop
         array_push($read, ...$this->idle($busy, $now));
         $byMachine = [];
         foreach ($read as $row) {
-            $value = in_array($row['channel'], $this->channels[$row['machine']] ?? [], true) ? $this->wrong($row) : null;
+            $value = in_array($row['channel'], $this->channels[$row['machine']] ?? [], true)
+                ? $this->wrong($row)
+                : null;
             if ($value !== null) {
                 $byMachine[$row['machine']][] = ['value' => round($value, 2)] + $row;
             }
@@ -97,7 +101,12 @@ final class SimulatedShop
             // The place of an instrument is a role of the run, or a part of the main machine.
             $machine = $run->machineAs($r['place']) ?? $run->machineAs($main);
             if ($machine !== null && $r['at'] <= $now) {
-                $rows[] = ['machine' => $machine->name, 'channel' => $r['channel'], 'value' => $r['value'], 'at' => $r['at']];
+                $rows[] = [
+                    'machine' => $machine->name,
+                    'channel' => $r['channel'],
+                    'value' => $r['value'],
+                    'at' => $r['at'],
+                ];
             }
         }
 
@@ -165,7 +174,9 @@ final class SimulatedShop
     {
         $value = $row['value'];
         foreach ($this->faults[$row['machine']] ?? [] as [$fault, $since]) {
-            $value = $value === null ? null : $fault->on(Unit::of($row['channel']), $value, max(0.0, $row['at'] - $since));
+            $value = $value === null
+                ? null
+                : $fault->on(Unit::of($row['channel']), $value, max(0.0, $row['at'] - $since));
         }
 
         return $value;

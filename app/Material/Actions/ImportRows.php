@@ -57,7 +57,10 @@ final readonly class ImportRows
             'lots' => array_column($rows, 'code'),
             default => [],
         };
-        $lots = Lot::query()->withHeld()->with('source')->whereIn('code', array_map(mb_strtoupper(...), $codes))->get()->keyBy('code')->all();
+        $lots = Lot::query()->withHeld()->with('source')->whereIn(
+            'code',
+            array_map(mb_strtoupper(...), $codes),
+        )->get()->keyBy('code')->all();
         $errors = [];
         $ready = [];
         $named = [];
@@ -128,7 +131,8 @@ final readonly class ImportRows
     }
 
     /**
-     * A lot that its code names is changed where it may be: what it holds is counted on the scale, not written in a file.
+     * A lot that its code names is changed where it may be: what it holds is counted on the scale, not written in a
+     * file.
      *
      * @param  array<string, string>  $row
      * @param  Lot  $lot  that its code names
@@ -142,7 +146,10 @@ final readonly class ImportRows
             }
         }
         if (($row['mass_g'] ?? '') !== '' && abs(self::mass($row, 'mass_g') - round((float) $lot->held_g, 3)) > 0.001) {
-            throw new InputError('mass_g', "of {$lot->code} is not changed by a file: count it, or bring in a correction");
+            throw new InputError(
+                'mass_g',
+                "of {$lot->code} is not changed by a file: count it, or bring in a correction",
+            );
         }
         $said = array_filter([
             'colour' => mb_substr($row['colour'] ?? '', 0, 60),
@@ -155,7 +162,11 @@ final readonly class ImportRows
             throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
         }
         $had = ['tare_g' => (string) (float) $lot->tare_g] + $lot->only('colour', 'swatch', 'location');
-        $changed = array_filter($said, static fn (string $to, string $of): bool => $to !== $had[$of], ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter(
+            $said,
+            static fn (string $to, string $of): bool => $to !== $had[$of],
+            ARRAY_FILTER_USE_BOTH,
+        );
         $what = array_map(static fn (string $of, string $to): string => "{$of} {$to}", array_keys($changed), $changed);
 
         return [
@@ -180,7 +191,10 @@ final readonly class ImportRows
                 throw new InputError('code', "{$code} stands in the file twice");
             }
 
-            return $this->known($row, $lots[$code] ?? throw new InputError('code', "there is no lot {$code}: leave it empty for a new one"));
+            return $this->known(
+                $row,
+                $lots[$code] ?? throw new InputError('code', "there is no lot {$code}: leave it empty for a new one"),
+            );
         }
         $source = $sources[self::text($row, 'source', 80)] ?? throw new InputError(
             'source',

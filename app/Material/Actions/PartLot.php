@@ -50,7 +50,8 @@ final readonly class PartLot
     }
 
     /**
-     * Items, sheet or offcuts become flake in a container of their own, labelled before they go in. What is missing is dust.
+     * Items, sheet or offcuts become flake in a container of their own, labelled before they go in. What is missing is
+     * dust.
      *
      * @param  array{location: string, tare_g: float|null}  $container
      */

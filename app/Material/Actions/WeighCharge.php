@@ -146,7 +146,13 @@ final readonly class WeighCharge
             $lots = $this->ledger->lock(array_values($byLot->keys()->map(static fn ($id): int => (int) $id)->all()));
             foreach ($lots as $lotId => $lot) {
                 if ((float) $byLot[$lotId] > 0) {
-                    $this->ledger->line($act, $lot, (float) $byLot[$lotId], MovementKind::Returned, chargeId: $open->id);
+                    $this->ledger->line(
+                        $act,
+                        $lot,
+                        (float) $byLot[$lotId],
+                        MovementKind::Returned,
+                        chargeId: $open->id,
+                    );
                 }
             }
             $open->update(['status' => ChargeState::Returned, 'closed_at' => CarbonImmutable::now()]);

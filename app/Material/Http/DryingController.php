@@ -25,8 +25,11 @@ use OpenApi\Attributes as OA;
 /** Dryers as stations: what is in them, since when, ready when, and what was dried and takes up water again. */
 final class DryingController extends Controller
 {
-    public function __construct(private readonly PresentShop $presentShop, private readonly PresentLot $presentLot, private readonly DryLot $dry)
-    {
+    public function __construct(
+        private readonly PresentShop $presentShop,
+        private readonly PresentLot $presentLot,
+        private readonly DryLot $dry,
+    ) {
     }
 
     #[OA\Get(

@@ -178,8 +178,13 @@ final class TransferController extends Controller
             ),
         )],
     )]
-    public function import(ImportCsvRequest $request, string $kind, ImportRows $import, ImportShop $shop, Tasks $tasks): JsonResponse
-    {
+    public function import(
+        ImportCsvRequest $request,
+        string $kind,
+        ImportRows $import,
+        ImportShop $shop,
+        Tasks $tasks,
+    ): JsonResponse {
         $given = $request->validated();
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid() || $file->getSize() > Csv::MAX_BYTES) {

@@ -63,6 +63,11 @@ final class Sorting extends Model
 
     protected function casts(): array
     {
-        return ['status' => SortingState::class, 'scale_g' => 'float', 'started_at' => 'immutable_datetime', 'closed_at' => 'immutable_datetime'];
+        return [
+            'status' => SortingState::class,
+            'scale_g' => 'float',
+            'started_at' => 'immutable_datetime',
+            'closed_at' => 'immutable_datetime',
+        ];
     }
 }

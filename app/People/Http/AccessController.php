@@ -42,7 +42,9 @@ final class AccessController extends Controller
             ->latest('id')
             ->get()
             ->map(static function (PersonalAccessToken $t) use ($machines): KeyData {
-                $machine = collect($t->abilities)->first(static fn (string $a): bool => str_starts_with($a, 'machine:'));
+                $machine = collect($t->abilities)->first(
+                    static fn (string $a): bool => str_starts_with($a, 'machine:'),
+                );
                 $by = $t->tokenable;
 
                 return new KeyData(

@@ -169,7 +169,12 @@ final readonly class RecordEvents
             return;
         }
         $run->setup = $piece === null ? $picture : [
-            'pieces' => array_slice([$piece => self::ofPiece($picture)] + ($run->setup['pieces'] ?? []), 0, self::PICTURED, true),
+            'pieces' => array_slice(
+                [$piece => self::ofPiece($picture)] + ($run->setup['pieces'] ?? []),
+                0,
+                self::PICTURED,
+                true,
+            ),
         ] + $run->setup;
     }
 
@@ -232,7 +237,8 @@ final readonly class RecordEvents
     }
 
     /**
-     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from its lot.
+     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from its
+     * lot.
      *
      * @param  array<string, mixed>  $values
      * @param  array<string, mixed>  $before  what an entry that is put right said
@@ -321,7 +327,11 @@ final readonly class RecordEvents
             ];
         }
         if ($rows !== []) {
-            Piece::query()->upsert($rows, ['run_id', 'number'], ['outcome', 'verdict', 'reason', 'began_at', 'ended_at']);
+            Piece::query()->upsert(
+                $rows,
+                ['run_id', 'number'],
+                ['outcome', 'verdict', 'reason', 'began_at', 'ended_at'],
+            );
         }
     }
 

@@ -51,7 +51,9 @@ final class ReadingController extends Controller
     {
         $this->authorize('view', $run);
 
-        return $this->listed($hearing->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])));
+        return $this->listed(
+            $hearing->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])),
+        );
     }
 
     #[OA\Get(
@@ -65,6 +67,8 @@ final class ReadingController extends Controller
     {
         $this->authorize('view', $run);
 
-        return $this->listed($tracking->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])));
+        return $this->listed(
+            $tracking->of($run->load(['events.by', 'stations.machine', 'product', 'procedureVersion'])),
+        );
     }
 }

@@ -68,7 +68,8 @@ final readonly class PresentRun
             $run->mainLot()->code,
             $run->status,
             $run->step,
-            $procedure->step((string) $run->step)->title ?? ($run->status === RunState::RUNNING ? ucfirst($procedure->pieceName()).'s' : ''),
+            $procedure->step((string) $run->step)->title
+                ?? ($run->status === RunState::RUNNING ? ucfirst($procedure->pieceName()).'s' : ''),
             $procedure->looks((string) $run->step),
             $run->verdict,
             $run->scrap_reason,

@@ -86,7 +86,9 @@ final readonly class RunRecord
                 'kind' => $a->kind,
                 'says' => $a->says,
                 'began_at' => Seconds::moment($a->began_at)->toIso8601ZuluString('millisecond'),
-                'ended_at' => $a->ended_at === null ? null : Seconds::moment($a->ended_at)->toIso8601ZuluString('millisecond'),
+                'ended_at' => $a->ended_at === null
+                    ? null
+                    : Seconds::moment($a->ended_at)->toIso8601ZuluString('millisecond'),
                 'answered_by' => $a->by,
             ], $this->alarms->ofRun($run->id)),
         ];

@@ -18,8 +18,8 @@ use Illuminate\Support\Facades\DB;
 use Throwable;
 
 /**
- * Machines, moulds and products out of a CSV file, a row for each number: what is named is changed, what is not there is
- * entered, what is as it was stays. All rows go in, or none; a dry run says what each would do.
+ * Machines, moulds and products out of a CSV file, a row for each number: what is named is changed, what is not there
+ * is entered, what is as it was stays. All rows go in, or none; a dry run says what each would do.
  */
 final readonly class ImportShop
 {
@@ -69,7 +69,11 @@ final readonly class ImportShop
         }
         usort($errors, static fn (array $a, array $b): int => $a['row'] <=> $b['row']);
 
-        return ['rows' => count($rows), 'errors' => array_slice($errors, 0, 200), 'would' => array_slice($would, 0, 200)];
+        return [
+            'rows' => count($rows),
+            'errors' => array_slice($errors, 0, 200),
+            'would' => array_slice($would, 0, 200),
+        ];
     }
 
     /**
@@ -107,9 +111,13 @@ final readonly class ImportShop
     {
         $known = Machine::query()->where('name', $name)->first();
         $kind = $this->one($rows, 'kind') ?? $known->kind ?? throw new InputError('kind', 'is empty: what is it?');
-        $of = $this->processes->machineKinds()[$kind] ?? throw new InputError('kind', "\"{$kind}\" is none that is known here");
+        $of = $this->processes->machineKinds()[$kind]
+            ?? throw new InputError('kind', "\"{$kind}\" is none that is known here");
         if ($known !== null && $known->kind !== $kind) {
-            throw new InputError('kind', "of {$name} is {$known->kind}, and stays: enter the other under a name of its own");
+            throw new InputError(
+                'kind',
+                "of {$name} is {$known->kind}, and stays: enter the other under a name of its own",
+            );
         }
         [$facts, $says] = [[], []];
         foreach ($this->numbers($rows, 'fact', $of->facts()) as $fact => [$value, $row]) {
@@ -144,12 +152,17 @@ final readonly class ImportShop
     private function product(string $name, array $rows): array
     {
         $known = Product::query()->where('name', $name)->lockForUpdate()->first();
-        $process = $this->one($rows, 'process') ?? $known->process ?? throw new InputError('process', 'is empty: how is it made?');
+        $process = $this->one($rows, 'process')
+            ?? $known->process
+            ?? throw new InputError('process', 'is empty: how is it made?');
         if (! $this->processes->has($process)) {
             throw new InputError('process', "\"{$process}\" is none that is known here");
         }
         if ($known !== null && $known->process !== $process) {
-            throw new InputError('process', "of {$name} is {$known->process}, and stays: enter the other under a name of its own");
+            throw new InputError(
+                'process',
+                "of {$name} is {$known->process}, and stays: enter the other under a name of its own",
+            );
         }
         $had = $known->dimensions ?? [];
         [$dimensions, $says] = [$had, []];
@@ -161,7 +174,9 @@ final readonly class ImportShop
         $said = [
             'name' => $name,
             'process' => $process,
-            'polymer' => $this->one($rows, 'polymer') ?? $known->polymer ?? throw new InputError('polymer', 'is empty: of what is it made?'),
+            'polymer' => $this->one($rows, 'polymer')
+                ?? $known->polymer
+                ?? throw new InputError('polymer', 'is empty: of what is it made?'),
             'dimensions' => $dimensions,
             'note' => mb_substr($this->one($rows, 'note') ?? $known->note ?? '', 0, 500),
             'mould_id' => $this->mould($this->one($rows, 'mould')) ?? $known?->mould_id,
@@ -172,7 +187,11 @@ final readonly class ImportShop
             return ["{$name}: a new product", ...$says];
         }
         $same = array_filter($dimensions, static fn (mixed $v): bool => $v !== null) == $had
-            && [$said['polymer'], $said['note'], $said['mould_id']] === [$known->polymer, $known->note, $known->mould_id];
+            && [
+                $said['polymer'],
+                $said['note'],
+                $said['mould_id'],
+            ] === [$known->polymer, $known->note, $known->mould_id];
         if ($same) {
             return ["{$name}: as it was"];
         }
@@ -193,7 +212,8 @@ final readonly class ImportShop
     {
         return $name === null
             ? null
-            : Machine::query()->where('name', $name)->value('id') ?? throw new InputError('mould', "there is no mould \"{$name}\"");
+            : Machine::query()->where('name', $name)->value('id')
+                ?? throw new InputError('mould', "there is no mould \"{$name}\"");
     }
 
     /**
@@ -249,9 +269,13 @@ final readonly class ImportShop
 
     private static function change(string $what, mixed $was, float|string|null $is): string
     {
-        $show = static fn (mixed $value): string => $value === null ? 'not known' : (string) (is_numeric($value) ? (float) $value : $value);
+        $show = static fn (mixed $value): string => $value === null
+            ? 'not known'
+            : (string) (is_numeric($value) ? (float) $value : $value);
 
-        return $show($was) === $show($is) ? "{$what}: {$show($is)}, as it was" : "{$what}: {$show($was)} → {$show($is)}";
+        return $show($was) === $show($is)
+            ? "{$what}: {$show($is)}, as it was"
+            : "{$what}: {$show($was)} → {$show($is)}";
     }
 
     /**

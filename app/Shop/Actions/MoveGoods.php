@@ -23,8 +23,14 @@ final readonly class MoveGoods
     }
 
     /** @throws InputError by field */
-    public function __invoke(string $id, User $by, Product $product, GoodsMovementKind $kind, int $count, string $reason): void
-    {
+    public function __invoke(
+        string $id,
+        User $by,
+        Product $product,
+        GoodsMovementKind $kind,
+        int $count,
+        string $reason,
+    ): void {
         DB::transaction(function () use ($id, $by, $product, $kind, $count, $reason): void {
             // One at a time for each product, so that nobody takes what is gone.
             Product::query()->whereKey($product->id)->lockForUpdate()->firstOrFail();
@@ -57,7 +63,10 @@ final readonly class MoveGoods
         DB::transaction(static function () use ($product, $after, $reorderAt, $makeTo): void {
             $locked = Product::query()->whereKey($product->id)->lockForUpdate()->firstOrFail();
             if ($locked->revision !== $after) {
-                throw new InputError('after_revision', "is not the newest: somebody has changed {$locked->name} meanwhile");
+                throw new InputError(
+                    'after_revision',
+                    "is not the newest: somebody has changed {$locked->name} meanwhile",
+                );
             }
             new Shelf(0, $reorderAt, $makeTo);
             $locked->update(['reorder_at' => $reorderAt, 'make_to' => $makeTo, 'revision' => $after + 1]);

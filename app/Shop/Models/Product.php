@@ -26,7 +26,17 @@ final class Product extends Model
     /** @use HasFactory<ProductFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'process', 'polymer', 'dimensions', 'note', 'revision', 'mould_id', 'reorder_at', 'make_to'];
+    protected $fillable = [
+        'name',
+        'process',
+        'polymer',
+        'dimensions',
+        'note',
+        'revision',
+        'mould_id',
+        'reorder_at',
+        'make_to',
+    ];
 
     /** @return HasMany<Recipe, $this> */
     public function recipes(): HasMany

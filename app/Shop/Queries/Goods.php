@@ -37,7 +37,10 @@ final class Goods
 
     public function held(Product $product): int
     {
-        return (int) RunOutput::query()->where('kind', OutputKind::Goods)->where('product_id', $product->id)->sum('count')
+        return (int) RunOutput::query()->where('kind', OutputKind::Goods)->where(
+            'product_id',
+            $product->id,
+        )->sum('count')
             + (int) GoodsMovement::query()->where('product_id', $product->id)->sum('count');
     }
 

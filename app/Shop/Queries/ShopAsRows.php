@@ -40,7 +40,15 @@ final readonly class ShopAsRows
         foreach (Product::query()->orderBy('name')->get() as $product) {
             $mould = $product->mould_id === null ? '' : (string) $moulds[$product->mould_id];
             foreach ($product->dimensions === [] ? ['' => null] : $product->dimensions as $number => $value) {
-                $rows[] = [$product->name, $product->process, $product->polymer, (string) $number, $value, $mould, $product->note];
+                $rows[] = [
+                    $product->name,
+                    $product->process,
+                    $product->polymer,
+                    (string) $number,
+                    $value,
+                    $mould,
+                    $product->note,
+                ];
             }
         }
 

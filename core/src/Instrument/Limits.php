@@ -7,8 +7,8 @@ namespace Dithermic\Core\Instrument;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * Between what a channel should stay, how quickly it may change, and how long it may be silent. Where it follows a number of
- * the run's plan, low and high are distances from that.
+ * Between what a channel should stay, how quickly it may change, and how long it may be silent. Where it follows a
+ * number of the run's plan, low and high are distances from that.
  */
 final readonly class Limits
 {

@@ -7,11 +7,12 @@ namespace Dithermic\Core\Instrument;
 use Dithermic\Core\Data\Record;
 
 /**
- * What is known of a channel that is watched: folded over its readings in the order of their time. An alarm comes once and
- * stands until it is over.
+ * What is known of a channel that is watched: folded over its readings in the order of their time. An alarm comes once
+ * and stands until it is over.
  *
- * A low alarm waits until the channel has once been inside: what is still heating up is not too cold (the standby sequence of
- * controllers). A high one never waits. Both come, and go, only after the delay: what swings around a limit rings once.
+ * A low alarm waits until the channel has once been inside: what is still heating up is not too cold (the standby
+ * sequence of controllers). A high one never waits. Both come, and go, only after the delay: what swings around a limit
+ * rings once.
  */
 final class Watch
 {
@@ -126,7 +127,8 @@ final class Watch
     }
 
     /**
-     * A reading came. An older one than the newest says nothing about now; one from before it was watched, only that it came.
+     * A reading came. An older one than the newest says nothing about now; one from before it was watched, only that it
+     * came.
      *
      * @param  float  $at  s since 1970 UTC
      * @return list<Turn>
@@ -198,7 +200,12 @@ final class Watch
 
         return match (true) {
             abs($perMin) > $limits->perMin => $this->raise(AlarmKind::Fast, $at, $perMin, $limits->perMin),
-            abs($perMin) <= self::CALM * $limits->perMin => $this->clear(AlarmKind::Fast, $at, $perMin, $limits->perMin),
+            abs($perMin) <= self::CALM * $limits->perMin => $this->clear(
+                AlarmKind::Fast,
+                $at,
+                $perMin,
+                $limits->perMin,
+            ),
             default => [],
         };
     }

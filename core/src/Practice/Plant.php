@@ -8,8 +8,8 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
- * A machine at work, with a truth of its own that differs from its plate and that nobody in the shop sees. What is observed
- * of it follows from the physics of its process under that truth.
+ * A machine at work, with a truth of its own that differs from its plate and that nobody in the shop sees. What is
+ * observed of it follows from the physics of its process under that truth.
  */
 interface Plant
 {

@@ -16,9 +16,9 @@ use Dithermic\Core\Run\Thread;
 use LogicException;
 
 /**
- * People who work a run of any process down to its end: set-up, pieces one over the other as places allow, closing. They do
- * first what is ready and has waited longest, begin a piece when its first place is free, and wait for the next timer where
- * nothing else is to be done. What they see is the plant's. The same dice give the same run.
+ * People who work a run of any process down to its end: set-up, pieces one over the other as places allow, closing.
+ * They do first what is ready and has waited longest, begin a piece when its first place is free, and wait for the next
+ * timer where nothing else is to be done. What they see is the plant's. The same dice give the same run.
  */
 final class Shift
 {
@@ -144,8 +144,8 @@ final class Shift
     }
 
     /**
-     * Nobody heats or fills what then has nowhere to go: the place after the first wait must have room, unless a gate of the
-     * procedure sees to that.
+     * Nobody heats or fills what then has nowhere to go: the place after the first wait must have room, unless a gate
+     * of the procedure sees to that.
      */
     private function goesOn(): bool
     {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Practice;
 
 /**
- * What a logger writes of a barrel that is heated from the room's temperature: T = set − (set − room)·exp(−t/lag), a first-order
- * lag (Ogunnaike & Ray, Process Dynamics, Modeling and Control), with the noise of its thermocouple.
+ * What a logger writes of a barrel that is heated from the room's temperature: T = set − (set − room)·exp(−t/lag), a
+ * first-order lag (Ogunnaike & Ray, Process Dynamics, Modeling and Control), with the noise of its thermocouple.
  */
 final readonly class Warming
 {
@@ -20,8 +20,15 @@ final readonly class Warming
      * @param  float|null  $since  it has been heated; from the first moment on unless given, s
      * @return list<array{at: float, place: string, channel: string, value: float}>
      */
-    public static function readings(Dice $dice, float $setC, float $lagS, float $noiseK, float $from, float $to, ?float $since = null): array
-    {
+    public static function readings(
+        Dice $dice,
+        float $setC,
+        float $lagS,
+        float $noiseK,
+        float $from,
+        float $to,
+        ?float $since = null,
+    ): array {
         $readings = [];
         for ($t = $from; $t < $to; $t += self::EVERY_S) {
             $zone = $setC - ($setC - self::ROOM_C) * exp(-($t - ($since ?? $from)) / $lagS);

@@ -20,7 +20,8 @@ use ReflectionParameter;
 
 /**
  * One process and all that is particular to it: its machines, its plan, its procedure, its checks, its figures. Whoever
- * needs something of a process asks here; nothing outside knows one by name. It lies in one folder with its procedure.json.
+ * needs something of a process asks here; nothing outside knows one by name. It lies in one folder with its
+ * procedure.json.
  */
 abstract class Definition
 {
@@ -98,8 +99,8 @@ abstract class Definition
     }
 
     /**
-     * What a recipe keeps of a plan: how it is made. What the product is stays the product's, and what the material is the
-     * material's.
+     * What a recipe keeps of a plan: how it is made. What the product is stays the product's, and what the material is
+     * the material's.
      *
      * @return array<string, float|string> settings and methods by name
      */
@@ -209,8 +210,8 @@ abstract class Definition
     }
 
     /**
-     * A machine of this process at work, with a truth of its own; null where none is simulated yet. What is true of a machine
-     * is the same in all its runs, what a day brings differs.
+     * A machine of this process at work, with a truth of its own; null where none is simulated yet. What is true of a
+     * machine is the same in all its runs, what a day brings differs.
      *
      * @param  Dice  $truth  the machine's own
      * @param  Dice  $day  the run's

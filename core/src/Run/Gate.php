@@ -7,9 +7,10 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Data\Record;
 
 /**
- * What a step waits for: a timer that has run out, things confirmed, a place that will have room by the time what goes on now
- * comes to it, or an entry of this very step, whose fields may have to be at least, at most or near a number of the plan. resources/js/offline/gates.ts reads the same data by the same
- * rules; core/tests/conformance/runs.json holds the two to each other.
+ * What a step waits for: a timer that has run out, things confirmed, a place that will have room by the time what goes
+ * on now comes to it, or an entry of this very step, whose fields may have to be at least, at most or near a number of
+ * the plan. resources/js/offline/gates.ts reads the same data by the same rules; core/tests/conformance/runs.json holds
+ * the two to each other.
  */
 final readonly class Gate
 {
@@ -69,7 +70,10 @@ final readonly class Gate
         return match (true) {
             $this->timer !== null => $this->lacksTime($thread->timers[$this->timer] ?? null, $at),
             $this->confirmed !== [] => $this->lacksConfirmation($thread, $step),
-            $this->room !== null => $this->lacksRoom($rooms === null ? null : $this->roomAt($rooms, $state, $thread->piece, $plan), $at),
+            $this->room !== null => $this->lacksRoom(
+                $rooms === null ? null : $this->roomAt($rooms, $state, $thread->piece, $plan),
+                $at,
+            ),
             $this->entry !== null => $this->lacksEntry($state->latest($this->entry, $step->id, $thread->piece), $plan),
             default => null,
         };
@@ -86,7 +90,8 @@ final readonly class Gate
     }
 
     /**
-     * The moment from which it is open, of a gate that asks for room, s since 1970 UTC; null where there is room and stays.
+     * The moment from which it is open, of a gate that asks for room, s since 1970 UTC; null where there is room and
+     * stays.
      *
      * @param  array<string, float|int|string|null>  $plan
      */

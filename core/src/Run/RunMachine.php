@@ -7,9 +7,9 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * The run as a pure fold over its events, and the rules by which an event is let in. Set-up steps are done once, then the
- * pieces go down their own steps, each on its own clock and as many at once as the places hold, then the closing steps.
- * It knows steps, gates, timers and entries from the procedure's data, and no process by name.
+ * The run as a pure fold over its events, and the rules by which an event is let in. Set-up steps are done once, then
+ * the pieces go down their own steps, each on its own clock and as many at once as the places hold, then the closing
+ * steps. It knows steps, gates, timers and entries from the procedure's data, and no process by name.
  */
 final readonly class RunMachine
 {

@@ -14,9 +14,9 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 
 /**
- * The heating of a sheet by its platens as they are read: heat.track, with the soak of the plan kept after the middle is hot.
- * Both platens are one: what they read is averaged over a third of a minute, so that one thermocouple that is lost, or is read
- * more often, does not count more.
+ * The heating of a sheet by its platens as they are read: heat.track, with the soak of the plan kept after the middle
+ * is hot. Both platens are one: what they read is averaged over a third of a minute, so that one thermocouple that is
+ * lost, or is read more often, does not count more.
  */
 final readonly class HeatClock
 {
@@ -78,7 +78,11 @@ final readonly class HeatClock
                 default => CheckState::Ok,
             },
             $silent > 120
-                ? sprintf('The platens have not been read for %.0f min: from there it is the model\'s. %s', $silent / 60, $track->because)
+                ? sprintf(
+                    'The platens have not been read for %.0f min: from there it is the model\'s. %s',
+                    $silent / 60,
+                    $track->because,
+                )
                 : $track->because,
             $track->core_now_c,
             $ready,

@@ -16,11 +16,11 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
- * A hot and a cold press. The platens are a little off their gauge, the flake is not as loose as the book says, the press has a
- * tilt and a bow of its own. How hot a middle gets, when it may be taken out and what both platens do is heat.press_cycle under
- * that truth, with the minutes that the hands really gave; thicknesses follow from mass and voids. The cold press has what the
- * sheet before has left in it: its platens fall towards the coolant by exp(−t·UA/C) (Incropera & DeWitt, Fundamentals of Heat
- * and Mass Transfer, lumped capacitance).
+ * A hot and a cold press. The platens are a little off their gauge, the flake is not as loose as the book says, the
+ * press has a tilt and a bow of its own. How hot a middle gets, when it may be taken out and what both platens do is
+ * heat.press_cycle under that truth, with the minutes that the hands really gave; thicknesses follow from mass and
+ * voids. The cold press has what the sheet before has left in it: its platens fall towards the coolant by exp(−t·UA/C)
+ * (Incropera & DeWitt, Fundamentals of Heat and Mass Transfer, lumped capacitance).
  */
 final class Plant implements Machine
 {
@@ -108,8 +108,16 @@ final class Plant implements Machine
         return match ($step->id) {
             'preheat' => [$this->platens()],
             'weigh' => [$this->charge($sheet)],
-            'pressure_on' => [new Observed('cold_pressure', ['gauge_bar' => round($this->dice->between(35, 60), 0)], $this->dice->between(10, 60))],
-            'open' => $this->missedK($sheet) > self::COLD_K ? [new Observed('cue', ['what' => 'flakes still visible'], 30)] : [],
+            'pressure_on' => [
+                new Observed(
+                    'cold_pressure',
+                    ['gauge_bar' => round($this->dice->between(35, 60), 0)],
+                    $this->dice->between(10, 60),
+                ),
+            ],
+            'open' => $this->missedK($sheet) > self::COLD_K
+                ? [new Observed('cue', ['what' => 'flakes still visible'], 30)]
+                : [],
             'check' => [$this->check($sheet)],
             'decide' => [new Observed('disposition', $this->judge($sheet), $this->dice->between(10, 60))],
             default => [],
@@ -178,7 +186,9 @@ final class Plant implements Machine
             if ($on !== null) {
                 $off = $thread->done['cool']['at'] ?? INF;
                 $this->cooled[$sheet] = [$on, $off];
-                $this->leftWarm = $off === INF ? $this->leftWarm : [$off, $this->platenAfter($sheet, ($off - $on) / 60)];
+                $this->leftWarm = $off === INF
+                    ? $this->leftWarm
+                    : [$off, $this->platenAfter($sheet, ($off - $on) / 60)];
             }
         }
 
@@ -276,7 +286,10 @@ final class Plant implements Machine
     {
         $missed = max(0, 3 - ($this->pumped[$sheet] ?? 0));
 
-        return max(-0.5, $this->dice->normal(0.9, 0.4) + 0.16 * $this->missedK($sheet) + $missed * $this->dice->between(0.3, 1.0));
+        return max(
+            -0.5,
+            $this->dice->normal(0.9, 0.4) + 0.16 * $this->missedK($sheet) + $missed * $this->dice->between(0.3, 1.0),
+        );
     }
 
     /** Nine thicknesses from mass, voids and the press's own tilt and bow. */
@@ -300,7 +313,10 @@ final class Plant implements Machine
             }
         }
         $level = array_sum(array_column($points, 't_mm')) / count($points);
-        $points = array_map(static fn (array $p): array => ['t_mm' => round($p['t_mm'] - $level + $mean, 2)] + $p, $points);
+        $points = array_map(
+            static fn (array $p): array => ['t_mm' => round($p['t_mm'] - $level + $mean, 2)] + $p,
+            $points,
+        );
         $this->rangeMm[$sheet] = max(array_column($points, 't_mm')) - min(array_column($points, 't_mm'));
 
         return new Observed('inspection', ['mass_g' => $mass, 'points' => $points], $this->dice->between(240, 600));

@@ -101,7 +101,12 @@ final class Pressing extends Definition
             'sheet_grid',
             $values->number('mass_g'),
             $grid->bow_mm === null ? $figures : $figures + ['bow_mm' => $grid->bow_mm],
-            ['grid' => $grid, 'porosity' => $porosity, 'points' => $values->array('points'), 'mass_g' => $values->number('mass_g')],
+            [
+                'grid' => $grid,
+                'porosity' => $porosity,
+                'points' => $values->array('points'),
+                'mass_g' => $values->number('mass_g'),
+            ],
         );
     }
 
@@ -137,7 +142,12 @@ final class Pressing extends Definition
 
     public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
     {
-        return (new HeatClock($this->calculations))->by($clock, $readings, (array) ($picture['heat_input'] ?? []), $now);
+        return (new HeatClock($this->calculations))->by(
+            $clock,
+            $readings,
+            (array) ($picture['heat_input'] ?? []),
+            $now,
+        );
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
@@ -165,7 +175,9 @@ final class Pressing extends Definition
             (array) $plan->targets,
             $solid,
             (float) ($bulk ?? 0.5 * $solid),
-            $cold === null ? null : Reader::read(ColdPressFacts::class, Reader::known(ColdPressFacts::class, $cold->of)),
+            $cold === null
+                ? null
+                : Reader::read(ColdPressFacts::class, Reader::known(ColdPressFacts::class, $cold->of)),
             $habits,
         );
     }

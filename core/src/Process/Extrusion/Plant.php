@@ -14,9 +14,10 @@ use Dithermic\Core\Run\Step;
 use Dithermic\Core\Run\Thread;
 
 /**
- * An extruder, its bar moulds and its tank. A bar's mass is its section by its length by the solid's density, less the voids
- * that the day's back pressure and dryness leave, which grow while the melt is still young. Its skin carries it after the time
- * that its own cooling takes: stripped before that it bends under its weight. The tank warms with every bar that it cools.
+ * An extruder, its bar moulds and its tank. A bar's mass is its section by its length by the solid's density, less the
+ * voids that the day's back pressure and dryness leave, which grow while the melt is still young. Its skin carries it
+ * after the time that its own cooling takes: stripped before that it bends under its weight. The tank warms with every
+ * bar that it cools.
  */
 final class Plant implements Machine
 {
@@ -56,8 +57,15 @@ final class Plant implements Machine
         }
 
         return match ($step->id) {
-            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)])],
-            'load' => [new Observed('load', ['mass_g' => round($this->targets->number('charge_mass_g', 0.0), -1)], 120)],
+            'heat_up' => [
+                new Observed(
+                    'zones',
+                    ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)],
+                ),
+            ],
+            'load' => [
+                new Observed('load', ['mass_g' => round($this->targets->number('charge_mass_g', 0.0), -1)], 120),
+            ],
             'free_run' => [new Observed('purge', [
                 'what' => 'smooth',
                 'mass_g' => round($this->dice->normal(1, 0.15) * max(50.0, $this->targets->number('purge_g', 0.0)), 0),
@@ -118,7 +126,11 @@ final class Plant implements Machine
         $bent = ($this->tank[$piece] ?? INF) < $this->targets->number('tank_min', 0.0) * $this->coolFactor * $warmed;
         $hollow = $voids > $this->targets->number('void_limit_pct', 0.0);
         $seen = [
-            new Observed('bar', ['mass_g' => round($mass, 0), 'length_mm' => round($length, 0)], $this->dice->between(20, 50)),
+            new Observed(
+                'bar',
+                ['mass_g' => round($mass, 0), 'length_mm' => round($length, 0)],
+                $this->dice->between(20, 50),
+            ),
         ];
         if ($bent) {
             $seen[] = new Observed('cue', ['what' => 'bent'], 5);

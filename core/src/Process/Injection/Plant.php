@@ -15,10 +15,11 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
- * An injector and its mould. Its barrel is a little off its gauge, takes longer than the physics for a full load, and comes up
- * to heat by its bands' lag; what is loaded again pulls the melt down until it is through; its mould starts cold and warms shot by shot towards what the plan takes for granted. How full a
- * part gets is flow.fill at the melt and mould that are really there: what freezes before it is full is short by as much, and
- * so is what the machine cannot press.
+ * An injector and its mould. Its barrel is a little off its gauge, takes longer than the physics for a full load, and
+ * comes up to heat by its bands' lag; what is loaded again pulls the melt down until it is through; its mould starts
+ * cold and warms shot by shot towards what the plan takes for granted. How full a part gets is flow.fill at the melt
+ * and mould that are really there: what freezes before it is full is short by as much, and so is what the machine
+ * cannot press.
  */
 final class Plant implements Machine
 {
@@ -83,7 +84,12 @@ final class Plant implements Machine
         }
 
         return match ($step->id) {
-            'heat_up' => [new Observed('zones', ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)])],
+            'heat_up' => [
+                new Observed(
+                    'zones',
+                    ['barrel_c' => round($this->targets->number('melt_c', 0.0) - $this->dice->between(0, 3), 0)],
+                ),
+            ],
             'fill' => [$this->load($this->targets->number('shot_mass_g', 0.0) * $this->loads(), 60)],
             'cool' => $this->refill($now),
             'test_shot' => $this->testShots(),
@@ -157,7 +163,11 @@ final class Plant implements Machine
         $seen = [];
         while ($this->soakedS < $needed) {
             $wait = max(60.0, 0.5 * ($needed - $this->soakedS));
-            $seen[] = new Observed('purge', ['what' => 'lumps', 'mass_g' => round($this->dice->between(3, 8), 0)], $wait);
+            $seen[] = new Observed(
+                'purge',
+                ['what' => 'lumps', 'mass_g' => round($this->dice->between(3, 8), 0)],
+                $wait,
+            );
             $this->soakedS += $wait + 30;
         }
         $seen[] = new Observed('purge', ['what' => 'smooth', 'mass_g' => round($this->dice->between(4, 9), 0)], 30);

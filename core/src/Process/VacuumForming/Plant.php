@@ -15,9 +15,10 @@ use Dithermic\Core\Run\Step;
 use Dithermic\Core\Vacuum\TwoStageResult;
 
 /**
- * A former with a heater that is not what its plate says, one zone colder than the others, and a box that leaks a little. When a
- * sheet is ready, and when it is spoilt, is heat.vacuum_sheet under that heater; the pull is vacuum.two_stage through hoses of
- * its own, with the seal made when the hands have made it. The wall is the forecast's, thinned where the sheet was hotter.
+ * A former with a heater that is not what its plate says, one zone colder than the others, and a box that leaks a
+ * little. When a sheet is ready, and when it is spoilt, is heat.vacuum_sheet under that heater; the pull is
+ * vacuum.two_stage through hoses of its own, with the seal made when the hands have made it. The wall is the
+ * forecast's, thinned where the sheet was hotter.
  */
 final class Plant implements Machine
 {
@@ -84,7 +85,9 @@ final class Plant implements Machine
 
         return match ($step->id) {
             'seal_test' => [new Observed('seal', ['verdict' => 'holds'], 20)],
-            'clamp' => [new Observed('sheet', ['mass_g' => round($this->sheetG() * $this->dice->normal(1, 0.004), 1)], 15)],
+            'clamp' => [
+                new Observed('sheet', ['mass_g' => round($this->sheetG() * $this->dice->normal(1, 0.004), 1)], 15),
+            ],
             'judge' => $piece === null ? [] : $this->judge($piece),
             default => [],
         };
