@@ -4,7 +4,7 @@
 set -u
 name=$1
 child=''
-trap 'trap "" TERM; [ -n "$child" ] && { pkill -TERM -P "$child"; kill -TERM "$child" 2>/dev/null; wait "$child"; }; exit 0' TERM INT
+trap 'trap "" TERM; [ -n "$child" ] && kill -TERM "$child" 2>/dev/null && wait "$child"; exit 0' TERM INT
 while :; do
     case ${2:-queue} in
         queue)
@@ -12,7 +12,8 @@ while :; do
             ;;
         # The setting says only whose it is, for whoever has to stop it.
         time)
-            php -d "shop.name=$name" artisan schedule:work --quiet &
+            # It lasts to the end of the minute, and is one process: nothing of it is left when it is stopped.
+            php -d "shop.name=$name" artisan schedule:run --quiet &
             ;;
         machines)
             php -d "shop.name=$name" artisan shop:simulate "$APP_URL" --for=3600 &

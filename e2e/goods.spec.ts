@@ -44,7 +44,8 @@ test('an empty shelf becomes a set-up, and what somebody saw of the press is ask
     const toMake = page.getByRole('region', { name: 'To make' });
     await expect(toMake).toContainText('12 × hive floor panel');
     await toMake
-        .locator('p', { hasText: 'hive floor panel' })
+        .getByRole('listitem')
+        .filter({ hasText: 'hive floor panel' })
         .getByRole('link', { name: 'Set it up' })
         .click();
     await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();

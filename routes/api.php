@@ -23,6 +23,7 @@ use App\People\Http\PersonController;
 use App\People\Http\SessionController;
 use App\Runs\Http\FloorController;
 use App\Runs\Http\PlanController;
+use App\Runs\Http\ProposalController;
 use App\Runs\Http\ReadingController;
 use App\Runs\Http\RunController;
 use App\Runs\Http\RunExportController;
@@ -113,6 +114,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('machines/{machine}/alarms', [AlarmController::class, 'ofMachine']);
         Route::get('runs/{run}/alarms', [AlarmController::class, 'ofRun'])->whereUuid('run');
         Route::post('alarms/{alarm}/answer', [AlarmController::class, 'answer'])->whereUuid('alarm');
+        Route::get('proposals', ProposalController::class);
         Route::get('goods', [GoodsController::class, 'index']);
         Route::post('products/{product}/goods', [GoodsController::class, 'store']);
         Route::post('products/{product}/shelf', [GoodsController::class, 'watch']);

@@ -231,7 +231,7 @@ it('looks through twenty thousand rows without comparing each with all', functio
     expect($done['errors'])->toBe([[
         'row' => 20_001,
         'field' => 'name',
-        'message' => '"Source 1" is known already',
+        'message' => '"Source 1" stands in the file twice',
     ]])->and((hrtime(true) - $began) / 1e9)->toBeLessThan(10.0);
 });
 

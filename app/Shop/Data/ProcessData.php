@@ -21,6 +21,7 @@ final readonly class ProcessData
     public function __construct(
         #[OA\Property] public string $id,
         #[OA\Property] public string $title,
+        #[OA\Property(description: 'the setting that says how many pieces a run makes')] public ?string $counts,
         #[OA\Property(description: 'what one piece is called')] public string $piece,
         #[OA\Property(
             description: 'machines it is done on, the main one first',

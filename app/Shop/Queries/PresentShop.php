@@ -100,6 +100,7 @@ final readonly class PresentShop
         return new ProcessData(
             $process->id(),
             $process->title(),
+            $process->counts(),
             $procedure->pieceName(),
             $process->roles(),
             MaterialRules::formsOf($process->dangers()),

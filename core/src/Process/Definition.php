@@ -56,6 +56,12 @@ abstract class Definition
         return array_values(array_filter($names, static fn (string $name): bool => Unit::of($name) === $unit));
     }
 
+    /** The setting that says how many pieces a run makes; null where it makes one. */
+    public function counts(): ?string
+    {
+        return null;
+    }
+
     /** Which of the known dangers it has: the rules by which it is let start. */
     abstract public function dangers(): Danger;
 

@@ -2074,6 +2074,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What runs short, with when the first and all of it could be there, and what has to be done now */
+        get: operations["getProposals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/readings": {
         parameters: {
             query?: never;
@@ -8160,6 +8177,8 @@ export interface components {
         ProcessData: {
             id: string;
             title: string;
+            /** @description the setting that says how many pieces a run makes */
+            counts: string | null;
             /** @description what one piece is called */
             piece: string;
             /** @description machines it is done on, the main one first */
@@ -8209,6 +8228,42 @@ export interface components {
             revision: number;
             /** @description the mould that it is usually made in */
             mould_id: number | null;
+        };
+        /** @description Something that could be made next, because it runs short. */
+        ProposalData: {
+            product_id: number;
+            product: string;
+            polymer: string;
+            /** @description on the shelf */
+            held: number;
+            /** @description to make */
+            wants: number;
+            /** @description pieces of a run that gives them: shots, sheets, bars */
+            pieces: number;
+            /** @description what a piece is called */
+            piece: string;
+            /** @description the setting that says how many; null where a run makes one */
+            counts: string | null;
+            machine_id: number | null;
+            machine: string | null;
+            /** @description the lot to take it from */
+            lot: string | null;
+            /**
+             * Format: float
+             * @description when the first good one could be there, seconds since 1970 UTC
+             */
+            first_at: number | null;
+            /**
+             * Format: float
+             * @description when all of them could be
+             */
+            all_at: number | null;
+            /** @description how many by the end of the shift */
+            by_end: number;
+            /** @description what has to be done now, in words */
+            first: string[];
+            /** @description why it cannot be begun; empty where it can */
+            holds: string[];
         };
         QualityCapabilityInput: {
             /** @description measured */
@@ -14081,6 +14136,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GoodsData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getProposals: {
+        parameters: {
+            query?: {
+                /** @description end of the shift, seconds since 1970 UTC */
+                until?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ProposalData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */

@@ -149,6 +149,7 @@ export type Charge = Schemas['ChargeData'];
 export type Goods = Schemas['GoodsData'];
 export type DayPlan = Schemas['SchedulePlanResult'];
 export type Care = Schemas['CareData'];
+export type Proposal = Schemas['ProposalData'];
 export type Tracked = Schemas['TrackedData'];
 export type Alarm = Schemas['AlarmData'];
 export type Channel = Schemas['ChannelData'];

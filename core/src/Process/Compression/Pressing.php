@@ -58,6 +58,11 @@ final class Pressing extends Definition
         return SheetSettings::class;
     }
 
+    public function counts(): string
+    {
+        return 'sheets';
+    }
+
     public function figures(): array
     {
         return [

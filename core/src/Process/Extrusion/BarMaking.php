@@ -48,6 +48,11 @@ final class BarMaking extends Definition
         return BarSettings::class;
     }
 
+    public function counts(): string
+    {
+        return 'bars';
+    }
+
     public function figures(): array
     {
         return [

@@ -52,6 +52,11 @@ final class Moulding extends Definition
         return ShotSettings::class;
     }
 
+    public function counts(): string
+    {
+        return 'shots';
+    }
+
     public function figures(): array
     {
         return [

@@ -63,6 +63,11 @@ final class Forming extends Definition
         return FormedSettings::class;
     }
 
+    public function counts(): string
+    {
+        return 'parts';
+    }
+
     public function figures(): array
     {
         return [

@@ -1,6 +1,8 @@
+import 'fake-indexeddb/auto';
 import { VueQueryPlugin } from '@tanstack/vue-query';
 import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { serverNow } from '../../parts/clock';
 import CareDue from '../../parts/CareDue.vue';
 import GoodsShort from './GoodsShort.vue';
 
@@ -15,11 +17,24 @@ async function shown(what: object, items: unknown[], props: object = {}) {
     await flushPromises();
     return page;
 }
-const goods = (product_id: number, wants: number) => ({
+const proposal = (product_id: number, over: object = {}) => ({
     product_id,
     product: `part ${product_id}`,
+    polymer: 'PP',
     held: 2,
-    wants,
+    wants: 8,
+    pieces: 4,
+    piece: 'shot',
+    counts: 'shots',
+    machine_id: 3,
+    machine: 'Heron',
+    lot: 'L-0091',
+    first_at: serverNow() + 1800,
+    all_at: serverNow() + 3600,
+    by_end: 6,
+    first: ['switch Heron on', 'dry L-0091 for 4 h'],
+    holds: [],
+    ...over,
 });
 const care = (id: string, machine_id: number, state: string) => ({
     id,
@@ -31,24 +46,34 @@ const care = (id: string, machine_id: number, state: string) => ({
 });
 afterEach(() => vi.unstubAllGlobals());
 
-describe('what runs short', () => {
-    it('stands with how many to make, each a tap from its set-up, the rest with the goods', async () => {
-        const page = await shown(
-            GoodsShort,
-            [1, 2, 3, 4, 5].map((n) => goods(n, n)),
-        );
+describe('what could be made next', () => {
+    it('says when it would be there and what that wants now, a tap from a set-up for so many', async () => {
+        const page = await shown(GoodsShort, [proposal(1), proposal(2, { counts: null, pieces: 1 })]);
         expect(page.findAll('a').map((a) => a.attributes('href'))).toEqual([
-            '/set?product=1',
+            '/set?product=1&shots=4',
             '/set?product=2',
-            '/set?product=3',
             '/goods',
         ]);
-        expect(page.text()).toContain('2 × part 2');
-        expect(page.text()).toContain('2 more');
+        expect(page.text()).toContain('8 × part 1');
+        expect(page.text()).toMatch(/First one .*\d\d:\d\d, all by .*\d\d:\d\d;\s+6 by \d\d:\d\d/);
+        expect(page.text()).toContain('switch Heron on, dry L-0091 for 4 h');
+    });
+
+    it('says why it cannot be begun, instead of a time', async () => {
+        const page = await shown(GoodsShort, [
+            proposal(1, {
+                first_at: null,
+                all_at: null,
+                by_end: 0,
+                holds: ['no lot of PP', 'there is no press'],
+            }),
+        ]);
+        expect(page.text()).toContain('no lot of PP; there is no press');
+        expect(page.text()).not.toContain('First one');
     });
 
     it('says nothing while the shelf is full', async () => {
-        expect((await shown(GoodsShort, [goods(1, 0)])).text()).toBe('');
+        expect((await shown(GoodsShort, [])).text()).toBe('');
     });
 });
 

@@ -2,47 +2,73 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
-import type { Goods } from '../../api/types';
+import type { Proposal } from '../../api/types';
+import { useNow } from '../../parts/clock';
+import { dayText, timeOfDay } from '../../parts/units';
+import { endOfShift } from './shift';
 
-/** What runs short on the shelf, with one tap to make more. */
-const goods = useQuery({ queryKey: ['goods'], queryFn: () => api.list<Goods>('goods') });
-const short = computed(() => (goods.data.value ?? []).filter((g) => g.wants > 0));
-/** the rest stands with the goods */
-const MOST = 3;
+/** What runs short, as what could be made next: when it would be there, what that wants now, one tap from its set-up. */
+const AGAIN_MS = 60_000;
+const now = useNow();
+const until = computed(() => endOfShift(now.value));
+const proposals = useQuery({
+    queryKey: computed(() => ['proposals', until.value]),
+    queryFn: () => api.list<Proposal>(`proposals?until=${until.value}`),
+    refetchInterval: AGAIN_MS,
+    placeholderData: (before: Proposal[] | undefined) => before,
+});
+const when = (at: number) =>
+    dayText(at) === dayText(now.value) ? timeOfDay(at) : `${dayText(at)} ${timeOfDay(at)}`;
+const setUp = (p: Proposal) =>
+    `/set?product=${p.product_id}${p.counts && p.pieces > 1 ? `&${p.counts}=${p.pieces}` : ''}`;
 </script>
 
 <template>
-    <section v-if="short.length > 0" class="card short" aria-labelledby="short">
+    <section v-if="proposals.data.value?.length" class="card" aria-labelledby="short">
         <h2 id="short">To make</h2>
-        <p v-for="g in short.slice(0, MOST)" :key="g.product_id">
-            <strong>{{ g.wants }} × {{ g.product }}</strong>
-            <span class="quiet">{{ g.held }} on the shelf</span>
-            <router-link :to="`/set?product=${g.product_id}`">Set it up</router-link>
-        </p>
-        <p>
-            <router-link to="/goods">{{
-                short.length > MOST ? `${short.length - MOST} more` : 'All goods'
-            }}</router-link>
-        </p>
+        <ul class="unmarked">
+            <li v-for="p in proposals.data.value" :key="p.product_id">
+                <p>
+                    <strong>{{ p.wants }} × {{ p.product }}</strong>
+                    <span class="quiet"> {{ p.held }} on the shelf</span>
+                </p>
+                <p v-if="p.first_at !== null && p.all_at !== null">
+                    First one {{ when(p.first_at) }}, all by {{ when(p.all_at) }}; {{ p.by_end }} by
+                    {{ timeOfDay(until) }}
+                    <span v-if="p.first.length > 0" class="now"
+                        ><strong>Now:</strong> {{ p.first.join(', ') }}</span
+                    >
+                </p>
+                <p v-else class="quiet">{{ p.holds.join('; ') }}</p>
+                <router-link :to="setUp(p)">Set it up</router-link>
+            </li>
+        </ul>
+        <router-link to="/goods">All goods</router-link>
     </section>
 </template>
 
 <style scoped>
-.short {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 2px 22px;
+.card {
     padding-block: 10px;
     margin-bottom: 8px;
 }
-.short p {
-    display: flex;
-    gap: 8px;
+li {
+    display: grid;
+    grid-template-columns: minmax(200px, 1fr) minmax(0, 2fr) auto;
+    gap: 2px 18px;
     align-items: baseline;
 }
+.now {
+    display: inline-block;
+}
 h2 {
-    margin: 0;
+    margin: 0 0 2px;
     font-size: 1rem;
+}
+@media (max-width: 800px) {
+    li {
+        grid-template-columns: minmax(0, 1fr);
+        padding-bottom: 8px;
+    }
 }
 </style>

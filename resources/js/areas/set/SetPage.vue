@@ -20,11 +20,16 @@ const setting = useSetting();
 provide(SETTING, setting);
 const { draft, answers, shop, plan, problem, product, process, load, choose, blocks } = setting;
 /** Whoever comes from a shelf that runs short has said what to make. */
-const wanted = Number(useRoute().query.product);
+const query = useRoute().query;
+const wanted = Number(query.product);
 onMounted(async () => {
     await load();
-    const asked = shop.products.some((p) => p.id === wanted) && wanted !== draft.value.product_id;
-    if (asked) choose(wanted);
+    if (!shop.products.some((p) => p.id === wanted)) return;
+    if (wanted !== draft.value.product_id) choose(wanted);
+    // How many were asked for: shots, sheets, bars, as its process counts.
+    const counts = process.value?.counts;
+    const many = counts ? Number(query[counts]) : NaN;
+    if (counts && Number.isInteger(many) && many > 1 && many <= 100_000) draft.value.settings[counts] = many;
 });
 
 /** Products by their process: one row of choices each. */
