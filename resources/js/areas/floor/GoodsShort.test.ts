@@ -50,9 +50,9 @@ describe('what could be made next', () => {
     it('says when it would be there and what that wants now, a tap from a set-up for so many', async () => {
         const page = await shown(GoodsShort, [proposal(1), proposal(2, { counts: null, pieces: 1 })]);
         expect(page.findAll('a').map((a) => a.attributes('href'))).toEqual([
+            '/goods',
             '/set?product=1&shots=4',
             '/set?product=2',
-            '/goods',
         ]);
         expect(page.text()).toContain('8 × part 1');
         expect(page.text()).toMatch(/First one .*\d\d:\d\d, all by .*\d\d:\d\d;\s+6 by \d\d:\d\d/);

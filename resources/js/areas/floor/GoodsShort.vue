@@ -25,12 +25,15 @@ const setUp = (p: Proposal) =>
 
 <template>
     <section v-if="proposals.data.value?.length" class="card" aria-labelledby="short">
-        <h2 id="short">To make</h2>
+        <div class="head">
+            <h2 id="short">To make</h2>
+            <router-link to="/goods">All goods</router-link>
+        </div>
         <ul class="unmarked">
             <li v-for="p in proposals.data.value" :key="p.product_id">
                 <p>
                     <strong>{{ p.wants }} × {{ p.product }}</strong>
-                    <span class="quiet"> {{ p.held }} on the shelf</span>
+                    <span class="quiet held">{{ p.held }} on the shelf</span>
                 </p>
                 <p v-if="p.first_at !== null && p.all_at !== null">
                     First one {{ when(p.first_at) }}, all by {{ when(p.all_at) }}; {{ p.by_end }} by
@@ -43,7 +46,6 @@ const setUp = (p: Proposal) =>
                 <router-link :to="setUp(p)">Set it up</router-link>
             </li>
         </ul>
-        <router-link to="/goods">All goods</router-link>
     </section>
 </template>
 
@@ -58,8 +60,17 @@ li {
     gap: 2px 18px;
     align-items: baseline;
 }
+.head {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+}
+.held {
+    margin-left: 8px;
+}
 .now {
     display: inline-block;
+    margin-left: 6px;
 }
 h2 {
     margin: 0 0 2px;
