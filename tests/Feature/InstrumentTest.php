@@ -286,3 +286,16 @@ it('takes no number that nothing in a shop can be', function (mixed $value): voi
     $this->signedIn()->postJson('/api/v1/readings', ['readings' => [$row]])
         ->assertUnprocessable()->assertJsonPath('error.field', 'readings.0.value');
 })->with([1e308, -1e13, '1e999', 'hot', null, true, [[1]]]);
+
+it('lets a machine that is out of use be silent', function (): void {
+    $bath = watchedBath();
+    limitTo($bath, ['silent_s' => 60])->assertOk();
+    $this->travel(120)->seconds();
+    app(Watching::class)->look();
+    expect(array_column(alarmsOn('Test bath'), 'kind'))->toBe(['silent']);
+    $this->signedIn('maren')->postJson("/api/v1/machines/{$bath->machine_id}/retire", ['retired' => true])->assertOk();
+    app(Watching::class)->look();
+    $this->travel(120)->seconds();
+    app(Watching::class)->look();
+    expect(Alarm::query()->whereNull('ended_at')->count())->toBe(0)->and(Alarm::query()->count())->toBe(1);
+});

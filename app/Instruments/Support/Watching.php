@@ -8,6 +8,7 @@ use App\Instruments\Models\Alarm;
 use App\Instruments\Models\Channel;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
+use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use App\Support\ShopClock;
 use Dithermic\Core\Instrument\Turn;
@@ -62,12 +63,16 @@ final readonly class Watching
     {
         DB::transaction(function (): void {
             $channels = Channel::query()->where('watched', '<>', Watched::Never)->orderBy('id')->lockForUpdate()->get();
+            $retired = Machine::query()->whereNotNull('retired_at')->pluck('id');
             $runs = $this->runs($channels);
             foreach ($channels as $channel) {
                 $held = $runs[$channel->machine_id] ?? null;
                 $run = $held?->run;
                 $watch = $channel->folded();
-                $turns = $this->turn($channel, $watch, $held);
+                // A machine that is out of use may be silent.
+                $turns = $retired->contains($channel->machine_id)
+                    ? $watch->end($this->clock->now())
+                    : $this->turn($channel, $watch, $held);
                 array_push($turns, ...$watch->look($channel->limits(), $this->clock->now()));
                 $this->keep($channel, $watch, $turns, $run);
             }

@@ -6,6 +6,7 @@ namespace App\Material\Actions;
 
 use App\Material\Models\Act;
 use App\Material\Models\Charge;
+use App\Material\Models\Lot;
 use App\Material\Models\Mix;
 use App\Material\Support\ActKind;
 use App\Material\Support\ChargeState;
@@ -24,9 +25,6 @@ final readonly class BeginCharge
 {
     private const USUAL_TOLERANCE_PCT = 1.0;
 
-    /** what a charge of one polymer shows while nothing is known of its colour */
-    private const NO_COLOUR = '#9aa0a2';
-
     public function __construct(
         private Registry $calculations,
         private PolymerLibrary $polymers,
@@ -43,7 +41,7 @@ final readonly class BeginCharge
         }
         $mix = $this->mix($wanted, $polymer);
         $parts = $mix->components ?? [
-            ['name' => $polymer, 'swatch' => self::NO_COLOUR, 'parts' => 1, 'kind' => 'colour'],
+            ['name' => $polymer, 'swatch' => Lot::NO_COLOUR, 'parts' => 1, 'kind' => 'colour'],
         ];
         $targets = $this->targets($wanted, $parts);
         $product = $wanted->filled('product_id')

@@ -153,14 +153,10 @@ final readonly class ImportRows
         }
         $said = array_filter([
             'colour' => mb_substr($row['colour'] ?? '', 0, 60),
-            'swatch' => $row['swatch'] ?? '',
+            'swatch' => self::swatch($row) ?? '',
             'location' => mb_substr($row['location'] ?? '', 0, 60),
             'tare_g' => ($row['tare_g'] ?? '') === '' ? '' : (string) self::mass($row, 'tare_g'),
         ], static fn (string $value): bool => $value !== '');
-        $swatch = $said['swatch'] ?? '#000000';
-        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
-            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
-        }
         $had = ['tare_g' => (string) (float) $lot->tare_g] + $lot->only('colour', 'swatch', 'location');
         $changed = array_filter(
             $said,
@@ -208,10 +204,7 @@ final readonly class ImportRows
         if (! in_array($form, Lot::FORMS, true)) {
             throw new InputError('form', "\"{$form}\" is not one of ".implode(', ', Lot::FORMS));
         }
-        $swatch = ($row['swatch'] ?? '') === '' ? '#9aa0a2' : $row['swatch'];
-        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
-            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
-        }
+        $swatch = self::swatch($row) ?? Lot::NO_COLOUR;
         $mass = self::mass($row, 'mass_g');
         if ($mass <= 0) {
             throw new InputError('mass_g', 'must be above 0 g');
@@ -274,10 +267,7 @@ final readonly class ImportRows
         if (! $this->polymers->has($polymer) || $this->polymers->get($polymer)->neverHot()) {
             throw new InputError('polymer', "\"{$polymer}\" is not in the library");
         }
-        $swatch = ($row['swatch'] ?? '') === '' ? '#9aa0a2' : $row['swatch'];
-        if (preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) !== 1) {
-            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
-        }
+        $swatch = self::swatch($row) ?? Lot::NO_COLOUR;
 
         return [
             'mix' => self::text($row, 'mix', 80),
@@ -378,6 +368,22 @@ final readonly class ImportRows
         return $text === '' || mb_strlen($text) > $most
             ? throw new InputError($name, $text === '' ? 'is empty' : "is longer than {$most} letters")
             : $text;
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return string|null null where none is said
+     */
+    private static function swatch(array $row): ?string
+    {
+        $swatch = $row['swatch'] ?? '';
+        if ($swatch === '') {
+            return null;
+        }
+
+        return preg_match('/^#[0-9a-fA-F]{6}$/', $swatch) === 1
+            ? $swatch
+            : throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
     }
 
     /** @param  array<string, string>  $row */

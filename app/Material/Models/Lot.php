@@ -45,6 +45,9 @@ final class Lot extends Model
 
     public const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film'];
 
+    /** shown where nobody has said a colour */
+    public const NO_COLOUR = '#9aa0a2';
+
     /** what goes into the shredder */
     public const SHREDDABLE = ['item', 'sheet', 'offcut'];
 

@@ -33,9 +33,14 @@ final readonly class RunLength
     /** @param  array<string, mixed>  $targets  of the plan */
     public static function of(Procedure $procedure, array $targets): self
     {
-        $minutes = static fn (Step $step): float => $step->timer === null
-            ? $step->typicalMin
-            : max(0.0, (float) ($targets[$procedure->timer($step->timer)->minutes ?? ''] ?? 0));
+        $minutes = static function (Step $step) use ($procedure, $targets): float {
+            if ($step->timer === null) {
+                return $step->typicalMin;
+            }
+            $planned = $targets[$procedure->timer($step->timer)->minutes ?? ''] ?? null;
+
+            return is_int($planned) || is_float($planned) ? max(0.0, (float) $planned) : 0.0;
+        };
         $sum = static fn (array $steps): float => array_sum(array_map($minutes, $steps));
         if (! $procedure->hasPieces()) {
             // A run that is one pass: the next begins when this one is over.

@@ -7,7 +7,7 @@ import { session } from '../../api/session';
 import type { MachineDetail, MachineKind } from '../../api/types';
 import { sentence, useSend } from '../../parts/useSend';
 import { dayText, timeOfDay } from '../../parts/units';
-import { title } from '../reckon/schema';
+import { title, unitOf, withUnit } from '../reckon/schema';
 import CareCard from './CareCard.vue';
 import ChannelsCard from './ChannelsCard.vue';
 import MouldFits from './MouldFits.vue';
@@ -114,6 +114,8 @@ const ORIGINS: Record<string, string> = {
     fitted: 'fitted from runs',
     unknown: 'not known',
 };
+const valueText = (f: MachineDetail['log'][number]) =>
+    typeof f.value === 'number' ? withUnit(f.value, unitOf(f.name)) : (f.value ?? '–');
 const log = computed(() => [...(detail.value?.log ?? [])].reverse());
 </script>
 
@@ -240,7 +242,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                         <td>
                             {{ title(f.name) }}<br /><span class="quiet">{{ f.note }}</span>
                         </td>
-                        <td class="n">{{ f.value ?? '–' }}</td>
+                        <td class="n">{{ valueText(f) }}</td>
                         <td>{{ ORIGINS[f.origin] }}</td>
                         <td>{{ f.by ?? '' }}</td>
                     </tr>
