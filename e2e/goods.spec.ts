@@ -49,6 +49,8 @@ test('an empty shelf becomes a set-up, and what somebody saw of the press is ask
         .getByRole('link', { name: 'Set it up' })
         .click();
     await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();
+    // As many as are wanted.
+    await expect(page.getByLabel('Sheets in this run', { exact: true })).toHaveValue('12');
     await expect(page.getByRole('region', { name: 'To look after' })).toContainText('Top platen rattles');
 
     await page.goto('/shop');

@@ -55,7 +55,7 @@ test('an instrument speaks, is watched, and its alarm is one person’s on every
     await card.getByLabel('Counts after, s').fill('0');
     await accessible(page);
     await card.getByRole('button', { name: 'Keep it' }).click();
-    await expect(card).toContainText('always: up to 30 °C');
+    await expect(card).toContainText('always: at most 30 °C');
 
     // Elsewhere somebody works on something else; it is hers by one tap, and the lead sees that it is.
     const other = await (await browser.newContext()).newPage();

@@ -97,7 +97,10 @@ it('moves it in where the platens are hotter than was said', function (): void {
     $hot = trackedAfter(8.0, static fn (): float => 14.0);
     expect($hot->readyAt)->toBeLessThan(
         1000 + 60 * $plan->timers[0]->minutes - 30,
-    )->and($hot->state)->toBe(CheckState::Ok);
+    )->and($hot->state)->toBe(CheckState::Ok)
+        // No reason for the contrary stands beside it.
+        ->and($hot->says)->toContain('min early')
+        ->and($hot->says)->not->toContain('under their set-point');
 });
 
 it('moves further the further they are off', function (): void {

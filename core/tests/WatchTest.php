@@ -208,3 +208,13 @@ it('says an alarm in words that can be read from two steps away', function (Alar
     [AlarmKind::Fast, -8.0, 6.0, 'changes by -8 °C a minute, more than 6 °C'],
     [AlarmKind::Silent, 127.2, 120.0, 'nothing read for 127 s'],
 ]);
+
+it('says between what a channel should stay, once for every screen', function (Limits $limits, string $says): void {
+    expect($limits->says('°C'))->toBe($says);
+})->with([
+    [new Limits, 'not watched'],
+    [new Limits(Watched::Run, -8.0, 6.0, 'platen_c'), "in a run: -8 to +6 K from the plan's platen_c"],
+    [new Limits(Watched::Always, null, 40.0, silentS: 60.0), 'always: at most 40 °C, silent for at most 60 s'],
+    [new Limits(Watched::Run, 20.0, perMin: 5.0), 'in a run: at least 20 °C, at most 5 °C a minute'],
+    [new Limits(Watched::Always, -5.0, 7.5), 'always: -5 to 7.5 °C'],
+]);

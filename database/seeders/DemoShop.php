@@ -20,6 +20,7 @@ use App\Material\Models\SortingBin;
 use App\Material\Models\SortingEntry;
 use App\Material\Models\Source;
 use App\Material\Models\SourceEvent;
+use App\Material\Support\ActKind;
 use App\Material\Support\MovementKind;
 use App\Material\Support\SortingState;
 use App\People\Models\User;
@@ -646,7 +647,7 @@ final class DemoShop
             ]] as [$source, $kind, $days, $worked, $note]) {
             $act = Act::query()->create([
                 'id' => Uuid::uuid7()->toString(),
-                'kind' => 'trust',
+                'kind' => ActKind::Trust,
                 'reason' => $note,
                 'data' => [],
                 'by_id' => $this->people['Maren Okafor']->id,

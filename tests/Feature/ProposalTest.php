@@ -106,3 +106,16 @@ it('wants to know until when', function (): void {
     $this->signedIn()->getJson('/api/v1/proposals')->assertUnprocessable()->assertJsonPath('error.field', 'until');
     $this->signedIn()->getJson('/api/v1/proposals?until=never')->assertUnprocessable();
 });
+
+it('takes a lot that holds enough for all, and what is kept for this product before others may', function (): void {
+    $panel = short(Product::query()->where('name', 'hive floor panel')->firstOrFail(), 0, 4);
+    Lot::query()->where('polymer', 'HDPE')->update(['reserved_for_id' => Product::query()->whereKeyNot($panel->id)->value('id')]);
+    $source = Lot::query()->with('source')->where('code', 'L-0101')->firstOrFail()->source;
+    $small = Lot::factory()->holding(3000)->create(['polymer' => 'HDPE', 'source_id' => $source->id]);
+    // One sheet weighs some two kilograms: that is no lot for four.
+    expect(implode(' ', proposed()[0]['holds']))->toContain('no lot of HDPE');
+    $kept = Lot::factory()->holding(30_000)->create([
+        'polymer' => 'HDPE', 'source_id' => $source->id, 'reserved_for_id' => $panel->id,
+    ]);
+    expect(proposed()[0]['lot'])->toBe($kept->code)->not->toBe($small->code);
+});

@@ -36,6 +36,7 @@ final readonly class ChannelData
         #[OA\Property] public float $delay_s,
         #[OA\Property] public ?float $silent_s,
         #[OA\Property(description: 'most change in a minute')] public ?float $per_min,
+        #[OA\Property(description: 'between what it should stay, in words')] public string $says,
         #[OA\Property(
             description: 'alarms that stand',
             type: 'array',

@@ -28,7 +28,7 @@ final readonly class Alarms
     {
         $alarms = Alarm::query()->open($this->clock->moment()->subHours(self::UNSEEN_H));
 
-        return $this->list($alarms->orderByRaw('ended_at is not null')->orderBy('began_at'));
+        return $this->list($alarms->orderByRaw('ended_at is not null')->orderBy('began_at')->limit(self::NEWEST));
     }
 
     /** @return list<AlarmData> newest first */
@@ -36,10 +36,11 @@ final readonly class Alarms
     {
         return $this->list(Alarm::query()
             ->whereHas('channel', static fn (Builder $channel) => $channel->where('machine_id', $machine->id))
-            ->orderByDesc('began_at'));
+            ->orderByDesc('began_at')
+            ->limit(self::NEWEST));
     }
 
-    /** @return list<AlarmData> as they came */
+    /** @return list<AlarmData> all of them, as they came */
     public function ofRun(string $run): array
     {
         return $this->list(Alarm::query()->where('run_id', $run)->orderBy('began_at'));
@@ -51,7 +52,7 @@ final readonly class Alarms
      */
     private function list(Builder $alarms): array
     {
-        return array_values($alarms->with(['channel.machine', 'person'])->limit(self::NEWEST)->get()->map(
+        return array_values($alarms->with(['channel.machine', 'person'])->get()->map(
             static fn (Alarm $a): AlarmData => new AlarmData(
                 $a->id,
                 $a->channel->machine_id,

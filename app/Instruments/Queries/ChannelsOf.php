@@ -10,6 +10,7 @@ use App\Instruments\Models\Channel;
 use App\Instruments\Models\ChannelEntry;
 use App\Instruments\Support\Calibrations;
 use App\Instruments\Support\ChannelEntryKind;
+use App\Instruments\Support\Offsets;
 use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use Dithermic\Core\Data\Record;
@@ -35,7 +36,7 @@ final readonly class ChannelsOf
 
         return array_values($channels->map(function (Channel $channel) use ($offsets, $machine): ChannelData {
             $at = $channel->last_at === null ? null : Seconds::of($channel->last_at);
-            $offset = ($offsets[$channel->id] ?? null)?->at(INF) ?? 0.0;
+            $found = $offsets[$channel->id] ?? new Offsets;
             $calibrated = $channel->log->last(
                 static fn (ChannelEntry $e): bool => $e->kind === ChannelEntryKind::Calibrated,
             );
@@ -45,9 +46,9 @@ final readonly class ChannelsOf
                 $channel->id,
                 $channel->key,
                 $channel->unit,
-                $channel->last_value === null ? null : round($channel->last_value + $offset, 6),
+                $at === null ? null : round((float) $channel->last_value + $found->at($at), 6),
                 $at,
-                $offset,
+                $found->at(INF),
                 $calibrated === null ? null : Seconds::of($calibrated->at),
                 $limits->watched->value,
                 $limits->low,
@@ -57,6 +58,7 @@ final readonly class ChannelsOf
                 $limits->delayS,
                 $limits->silentS,
                 $limits->perMin,
+                $limits->says($channel->unit),
                 array_map(static fn (AlarmKind $kind): string => $kind->value, $channel->folded()->standing()),
                 (int) $channel->log->max('id'),
                 $this->log($channel),

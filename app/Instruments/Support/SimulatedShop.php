@@ -146,13 +146,14 @@ final class SimulatedShop
     {
         $rows = [];
         $machines = Machine::query()->whereIn('name', array_keys($this->channels))->whereKeyNot($busy)->get();
+        $channels = Channel::query()->whereIn('machine_id', $machines->modelKeys())->get()->groupBy('machine_id');
         foreach ($machines as $machine) {
             $since = $now - ($this->idleAt[$machine->id] ?? 0.0);
             if ($since < self::IDLE_S) {
                 continue;
             }
             $this->idleAt[$machine->id] = $now;
-            foreach (Channel::query()->where('machine_id', $machine->id)->get() as $channel) {
+            foreach ($channels->get($machine->id, []) as $channel) {
                 if ($channel->unit !== '°C' || $channel->last_value === null || $channel->last_at === null) {
                     continue;
                 }

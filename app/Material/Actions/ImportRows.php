@@ -46,7 +46,7 @@ final readonly class ImportRows
     public function __invoke(string $id, User $by, string $kind, string $text, bool $dry, ?callable $tell = null): array
     {
         $rows = Csv::read($text, self::NEEDED[$kind]);
-        if (! $dry && Act::query()->whereKey($id)->where(['kind' => 'imported', 'by_id' => $by->id])->exists()) {
+        if (! $dry && Act::query()->whereKey($id)->where(['kind' => ActKind::Imported, 'by_id' => $by->id])->exists()) {
             $this->sent->as($id);
 
             return ['rows' => count($rows), 'errors' => [], 'would' => []];
@@ -73,7 +73,7 @@ final readonly class ImportRows
                     'movements' => $this->movement($row, $lots),
                     default => $this->mix($row),
                 };
-                $named[mb_strtoupper($row['name'] ?? $row['code'] ?? '')] = true;
+                $named[$row['name'] ?? mb_strtoupper($row['code'] ?? '')] = true;
             } catch (InputError $error) {
                 // The header is row 1, as the spreadsheet counts.
                 $errors[] = ['row' => $i + 2, 'field' => $error->field, 'message' => $error->getMessage()];
@@ -88,7 +88,7 @@ final readonly class ImportRows
                 'rows' => count($rows),
             ], function (Act $act) use ($kind, $ready, $tell): void {
                 match ($kind) {
-                    'sources' => array_walk($ready, self::keepSource(...)),
+                    'sources' => array_map(self::keepSource(...), $ready),
                     'lots' => $this->open($act, $ready, $tell),
                     'movements' => $this->book($act, $ready),
                     default => $this->keep($act, $ready),
@@ -112,7 +112,7 @@ final readonly class ImportRows
     private function source(array $row, array $before, array $sources): array
     {
         $name = self::text($row, 'name', 80);
-        if (isset($before[mb_strtoupper($name)])) {
+        if (isset($before[$name])) {
             throw new InputError('name', "\"{$name}\" stands in the file twice");
         }
         $known = $sources[$name] ?? null;

@@ -123,7 +123,7 @@ final readonly class NoteLot
         ): void {
             $lots = $this->ledger->lock(array_values($moved->pluck('lot_id')->unique()->all()));
             if (
-                Act::query()->where('kind', MovementKind::PutRight)
+                Act::query()->where('kind', ActKind::PutRight)
                     ->whereRaw("data->>'act_id' = ?", [$wrong->id])
                     ->whereKeyNot($act->id)
                     ->exists()

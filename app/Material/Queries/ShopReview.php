@@ -8,6 +8,7 @@ use App\Material\Data\ReviewItemData;
 use App\Material\Models\Act;
 use App\Material\Models\Identification;
 use App\Material\Models\Lot;
+use App\Material\Support\ActKind;
 use App\Shop\Models\Machine;
 use Dithermic\Core\Identification\Knowledge;
 use Dithermic\Core\Identification\Review;
@@ -40,7 +41,7 @@ final readonly class ShopReview
             ->limit(self::MOST)
             ->get()
             ->filter(static fn (Lot $l): bool => (float) $l->held_g > 0.5);
-        $acts = Act::query()->where('kind', 'identified')
+        $acts = Act::query()->where('kind', ActKind::Identified)
             ->whereIn('data->lot_id', $lots->pluck('id')->all())
             ->orderBy('at')
             ->get()

@@ -18,6 +18,7 @@ final readonly class TrackedData
         #[OA\Property(description: 'of what is waited for: the middle of a sheet')] public float $now_c,
         #[OA\Property(description: 'seconds since 1970 UTC; null when that never comes by itself')]
         public ?float $ready_at,
+        #[OA\Property(description: 'the timer ends when it should')] public bool $on_time,
         #[OA\Property(description: 'whole minutes that the timer runs too short; 0 where it does not')]
         public float $more_min,
         #[OA\Property(description: 'seconds into the plan at which it would be as hot as it is now')] public float $as_if_s,

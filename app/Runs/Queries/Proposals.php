@@ -53,13 +53,18 @@ final readonly class Proposals
     {
         $now = Seconds::now();
         $free = $this->freeAt($now);
+        $standing = Machine::query()->whereNull('retired_at')->orderBy('id')->get();
         $short = array_filter($this->goods->all(), static fn (GoodsData $g): bool => $g->wants > 0);
-        $products = Product::query()->whereKey(array_column($short, 'product_id'))->get()->keyBy('id');
+        $products = Product::query()->whereKey(array_column($short, 'product_id'))->with('recipes')->get()->keyBy('id');
+        $lots = Lot::query()->withHeld()->with('source')
+            ->whereIn('polymer', $products->pluck('polymer')->unique())
+            ->get()
+            ->filter(static fn (Lot $lot): bool => $lot->source->state === SourceState::Accepted);
         $proposals = [];
         foreach ($short as $goods) {
             $product = $products->get($goods->product_id);
             if ($product instanceof Product) {
-                $proposals[] = $this->proposal($goods, $product, $free, $now, $until);
+                $proposals[] = $this->proposal($goods, $product, $standing, $lots, $free, $now, $until);
             }
         }
         usort($proposals, static fn (ProposalData $a, ProposalData $b): int => [$a->holds !== [], $a->first_at ?? INF]
@@ -87,25 +92,31 @@ final readonly class Proposals
         return $free;
     }
 
-    /** @param  array<int, float>  $free */
+    /**
+     * @param  Collection<int, Machine>  $standing  in use
+     * @param  Collection<int, Lot>  $lots  that may be used for production
+     * @param  array<int, float>  $free
+     */
     private function proposal(
         GoodsData $goods,
         Product $product,
+        Collection $standing,
+        Collection $lots,
         array $free,
         float $now,
         float $until,
     ): ProposalData {
         $process = $this->processes->get($product->process);
         $holds = [];
-        $machines = $this->machines($process, $product, $free, $holds);
+        $machines = $this->machines($process, $product, $standing, $free, $holds);
         $main = $machines[$process->main()->id] ?? null;
-        $recipe = $main === null ? null : $product->recipes()->orderByDesc('version')->first();
+        $recipe = $main === null ? null : $product->recipes->sortByDesc('version')->first();
         [$plan, $pieces, $perPiece] = $main === null
             ? [null, $goods->wants, 1]
             : $this->planned($process, $product, $machines, $recipe, $goods->wants, $holds);
         $procedure = $plan === null ? null : new Procedure($process->procedureFor($plan));
         $length = $plan === null || $procedure === null ? null : RunLength::of($procedure, (array) $plan->targets);
-        $lot = $this->lot($product->polymer, $plan?->charge->mass_g ?? 0.0);
+        $lot = $this->lot($lots, $product, $pieces * ($plan?->charge->mass_g ?? 0.0));
         if ($lot === null) {
             $holds[] = "no lot of {$product->polymer} of an accepted source holds enough";
         }
@@ -139,14 +150,19 @@ final readonly class Proposals
     /**
      * For each role the machine of its kind that is free soonest; its usual mould.
      *
+     * @param  Collection<int, Machine>  $standing
      * @param  array<int, float>  $free
      * @param  list<string>  $holds
      * @return array<string, Machine>
      */
-    private function machines(Definition $process, Product $product, array $free, array &$holds): array
-    {
+    private function machines(
+        Definition $process,
+        Product $product,
+        Collection $standing,
+        array $free,
+        array &$holds,
+    ): array {
         $machines = [];
-        $standing = Machine::query()->whereNull('retired_at')->orderBy('id')->get();
         foreach ($process->roles() as $role) {
             $fit = $standing->filter(static fn (Machine $m): bool => $role->takes($m->kind));
             if ($role->throughout) {
@@ -196,12 +212,16 @@ final readonly class Proposals
         return [$plan, $pieces, $perPiece];
     }
 
-    /** The lot that holds most, dry ones first, of sources that may be used for production. */
-    private function lot(string $polymer, float $needG): ?Lot
+    /**
+     * The lot that holds most, dry ones first, of those that nobody keeps for something else.
+     *
+     * @param  Collection<int, Lot>  $lots
+     * @param  float  $needG  for all that are wanted
+     */
+    private function lot(Collection $lots, Product $product, float $needG): ?Lot
     {
-        /** @var Collection<int, Lot> $lots */
-        $lots = Lot::query()->withHeld()->with('source')->where('polymer', $polymer)->whereNull('reserved_for_id')->get();
-        $may = $lots->filter(static fn (Lot $lot): bool => $lot->source->state === SourceState::Accepted
+        $may = $lots->filter(static fn (Lot $lot): bool => $lot->polymer === $product->polymer
+            && in_array($lot->reserved_for_id, [null, $product->id], true)
             && (float) $lot->held_g >= max(1.0, $needG));
 
         return $may->sortByDesc(fn (Lot $lot): array => [

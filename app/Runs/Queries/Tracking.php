@@ -47,6 +47,7 @@ final readonly class Tracking
                     $told->says,
                     round($told->nowC, 1),
                     $told->readyAt,
+                    $told->isOnTime($clock),
                     $told->moreMin($clock),
                     round($told->asIfS, 1),
                     $now,

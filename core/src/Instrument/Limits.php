@@ -83,27 +83,27 @@ final readonly class Limits
         );
     }
 
-    /** In words: "in a run: 8 °C under to 6 °C over platen_c, silent for at most 120 s". */
+    /** In words: "in a run: -8 to +6 K from the plan's platen_c, silent for at most 120 s". */
     public function says(string $unit): string
     {
         $with = static fn (float $v): string => rtrim("{$v} {$unit}");
-        $of = $this->follows === null ? '' : " from {$this->follows} of the plan";
+        if ($this->watched === Watched::Never) {
+            return 'not watched';
+        }
+        $follows = $this->follows !== null;
+        $of = ($follows && $unit === '°C' ? 'K' : $unit).($follows ? " from the plan's {$this->follows}" : '');
+        $at = static fn (float $v): string => $follows ? sprintf('%+g', $v) : (string) $v;
         $parts = array_filter([
             match (true) {
-                $this->low !== null && $this->high !== null => "{$with($this->low)} to {$with($this->high)}{$of}",
-                $this->low !== null => "at least {$with($this->low)}{$of}",
-                $this->high !== null => "at most {$with($this->high)}{$of}",
+                $this->low !== null && $this->high !== null => rtrim("{$at($this->low)} to {$at($this->high)} {$of}"),
+                $this->low !== null => rtrim("at least {$at($this->low)} {$of}"),
+                $this->high !== null => rtrim("at most {$at($this->high)} {$of}"),
                 default => null,
             },
             $this->perMin === null ? null : "at most {$with($this->perMin)} a minute",
             $this->silentS === null ? null : "silent for at most {$this->silentS} s",
         ]);
-        $when = match ($this->watched) {
-            Watched::Never => 'not watched',
-            Watched::Run => 'in a run',
-            Watched::Always => 'always',
-        };
 
-        return $parts === [] ? $when : $when.': '.implode(', ', $parts);
+        return ($this->watched === Watched::Run ? 'in a run: ' : 'always: ').implode(', ', $parts);
     }
 }

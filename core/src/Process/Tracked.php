@@ -22,6 +22,15 @@ final readonly class Tracked
     ) {
     }
 
+    /** nearer to its timer than this nobody is told, s */
+    public const SAME_S = 30.0;
+
+    /** Whether a timer ends when it should by this. */
+    public function isOnTime(Clock $clock): bool
+    {
+        return $this->readyAt !== null && abs($this->readyAt - $clock->endsAt) < self::SAME_S;
+    }
+
     /** Whole minutes that a timer runs too short by this; 0 where it does not, or nobody can say. */
     public function moreMin(Clock $clock): float
     {

@@ -3106,6 +3106,8 @@ export interface components {
              * @description most change in a minute
              */
             per_min: number | null;
+            /** @description between what it should stay, in words */
+            says: string;
             /** @description alarms that stand */
             standing: ("low" | "high" | "fast" | "silent")[];
             /** @description newest entry of its log; sent back with what is said next */
@@ -9490,6 +9492,8 @@ export interface components {
              * @description seconds since 1970 UTC; null when that never comes by itself
              */
             ready_at: number | null;
+            /** @description the timer ends when it should */
+            on_time: boolean;
             /**
              * Format: float
              * @description whole minutes that the timer runs too short; 0 where it does not

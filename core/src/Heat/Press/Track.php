@@ -182,18 +182,23 @@ final readonly class Track
         HotPressInput $press,
         ?float $lag,
     ): string {
+        // What would make it early is no reason why it is late, and the other way round.
+        $isLate = $lag === null || $lag >= 30;
+        $isEarly = $lag !== null && $lag <= -30;
         $why = [];
-        if ($cycle->platen_c - $platen > 5) {
+        if ($cycle->platen_c - $platen > 5 && ! $isEarly) {
             $why[] = sprintf(
                 'the platens are at %.0f °C, %.0f under their set-point',
                 $platen,
                 $cycle->platen_c - $platen,
             );
         }
-        if (abs($heater / $press->heater_kw - 1) > 0.08) {
+        $gives = $heater / $press->heater_kw - 1;
+        if (abs($gives) > 0.08 && ! ($gives > 0 ? $isLate : $isEarly)) {
             $why[] = sprintf('their heaters give %.1f kW where they should give %.1f', $heater, $press->heater_kw);
         }
-        if (abs($set - $cycle->platen_c) > 3) {
+        $off = $set - $cycle->platen_c;
+        if (abs($off) > 3 && ! ($off > 0 ? $isLate : $isEarly)) {
             $why[] = sprintf('they hold %.0f °C, not %.0f', $set, $cycle->platen_c);
         }
         $moved = match (true) {

@@ -24,9 +24,6 @@ final readonly class HeatClock
 
     private const OVER_S = 20.0;
 
-    /** nearer to its plan than this nobody is told, min */
-    private const SAME_MIN = 0.5;
-
     public function __construct(private Registry $calculations)
     {
     }
@@ -68,13 +65,12 @@ final readonly class HeatClock
         // What this press takes over the physics it takes here too.
         $factor = $plan->heat_min_calibrated / max(1e-9, $plan->heat_min);
         $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s + 60 * $plan->soak_min;
-        $off = $ready === null ? INF : ($ready - $clock->endsAt) / 60;
         $silent = $now - $clock->from - $newest['t_s'];
 
         return new Tracked(
             match (true) {
                 $ready === null => CheckState::Block,
-                $off > self::SAME_MIN || $silent > 120 => CheckState::Warn,
+                $ready - $clock->endsAt > Tracked::SAME_S || $silent > 120 => CheckState::Warn,
                 default => CheckState::Ok,
             },
             $silent > 120

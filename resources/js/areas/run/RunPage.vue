@@ -407,7 +407,6 @@ usePageKeys('This run', () => {
             <TrackLine
                 v-if="tracked && timer && timer.answered_at === null"
                 :tracked="tracked"
-                :ends-at="timer.ends_at"
                 @more="(minutes, text) => log('extended', { timer: timer!.id, minutes, reason: text })"
             />
             <div v-if="step.shows?.length" :class="['shows', { small: grid || timer }]">

@@ -10,7 +10,6 @@ const button = { emits: ['click'], template: '<button @click="$emit(\'click\')">
 const line = (over: Partial<Tracked>) =>
     mount(TrackLine, {
         props: {
-            endsAt: ENDS,
             tracked: {
                 piece: null,
                 timer: 'heat',
@@ -18,6 +17,7 @@ const line = (over: Partial<Tracked>) =>
                 says: 'It goes as planned.',
                 now_c: 121.4,
                 ready_at: ENDS + 4,
+                on_time: true,
                 more_min: 0,
                 as_if_s: 300,
                 at: ENDS - 300,
@@ -38,6 +38,7 @@ describe('a timer beside what instruments say of it', () => {
         const page = line({
             state: 'warn',
             ready_at: ENDS + 130,
+            on_time: false,
             more_min: 2,
             says: '2 min late: the platens are at 171 °C, 14 under their set-point.',
         });
@@ -50,13 +51,18 @@ describe('a timer beside what instruments say of it', () => {
     });
 
     it('says when it is early, and takes nothing away', () => {
-        const page = line({ ready_at: ENDS - 90, says: '2 min early.' });
+        const page = line({ ready_at: ENDS - 90, on_time: false, says: '2 min early.' });
         expect(page.text()).toContain(`until ${timeOfDay(ENDS - 90)}`);
         expect(page.find('button').exists()).toBe(false);
     });
 
     it('says that it never gets there', () => {
-        const page = line({ state: 'block', ready_at: null, says: 'It never gets hot enough.' });
+        const page = line({
+            state: 'block',
+            ready_at: null,
+            on_time: false,
+            says: 'It never gets hot enough.',
+        });
         expect(page.text()).toContain('it never is');
         expect(page.classes()).toContain('block');
     });

@@ -4,13 +4,12 @@ import type { Tracked } from '../../api/types';
 import { show, timeOfDay } from '../../parts/units';
 
 /** A timer beside what instruments say of it: when it would really be over, why, and the minutes to take over by one tap. */
-const props = defineProps<{ tracked: Tracked; endsAt: number }>();
+const props = defineProps<{ tracked: Tracked }>();
 defineEmits<{ more: [minutes: number, why: string] }>();
-const later = computed(() => (props.tracked.ready_at ?? props.endsAt) - props.endsAt);
 const when = computed(() => {
     const at = props.tracked.ready_at;
     if (at === null) return 'By what was measured it never is.';
-    if (Math.abs(later.value) < 30) return 'As measured: on time.';
+    if (props.tracked.on_time) return 'As measured: on time.';
     return `As measured: until ${timeOfDay(at)}.`;
 });
 </script>
@@ -20,7 +19,7 @@ const when = computed(() => {
         <p>
             <span v-if="tracked.state !== 'ok'" aria-hidden="true">▲ </span><strong>{{ when }}</strong> Middle
             {{ show(tracked.now_c, 'temperature') }}.
-            <template v-if="Math.abs(later) >= 30 || tracked.state !== 'ok'">{{ tracked.says }}</template>
+            <template v-if="!tracked.on_time || tracked.state !== 'ok'">{{ tracked.says }}</template>
         </p>
         <v-btn
             v-if="tracked.more_min > 0"

@@ -28,21 +28,6 @@ const alarms = useQuery({
 const { busy, fault, send } = useSend();
 
 const WHEN = { never: 'not watched', run: 'in a run', always: 'always' } as const;
-const signed = (v: number) => (v < 0 ? `−${Math.abs(v)}` : `+${v}`);
-function between(c: Channel): string {
-    if (c.watched === 'never') return 'not watched';
-    const of = c.follows ? ` from the plan’s ${title(c.follows).toLowerCase()}` : '';
-    const unit = c.follows && c.unit === '°C' ? 'K' : c.unit;
-    const at = (v: number) => (c.follows ? signed(v) : String(v));
-    const parts = [
-        c.low !== null && c.high !== null ? `${at(c.low)} to ${at(c.high)} ${unit}${of}` : '',
-        c.low !== null && c.high === null ? `from ${at(c.low)} ${unit}${of}` : '',
-        c.low === null && c.high !== null ? `up to ${at(c.high)} ${unit}${of}` : '',
-        c.per_min === null ? '' : `changing at most ${c.per_min} ${c.unit} a minute`,
-        c.silent_s === null ? '' : `silent at most ${c.silent_s} s`,
-    ];
-    return `${WHEN[c.watched]}: ${parts.filter((p) => p !== '').join(', ')}`;
-}
 const STANDING = { low: 'too low', high: 'too high', fast: 'changes fast', silent: 'silent' } as const;
 
 type Said = Pick<Channel, 'watched' | 'low' | 'high' | 'follows' | 'delay_s' | 'silent_s' | 'per_min'>;
@@ -94,7 +79,7 @@ async function keep() {
                 <div class="what">
                     <strong>{{ title(c.key) }}</strong>
                     <span v-for="kind in c.standing" :key="kind" class="tag bad">{{ STANDING[kind] }}</span>
-                    <p class="quiet">{{ between(c) }}</p>
+                    <p class="quiet">{{ c.says }}</p>
                     <p class="quiet">
                         {{
                             c.calibrated_at === null
