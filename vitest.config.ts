@@ -3,5 +3,11 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
     plugins: [vue()],
-    test: { environment: 'happy-dom', include: ['resources/js/**/*.test.ts'], passWithNoTests: false },
+    test: {
+        environment: 'happy-dom',
+        include: ['resources/js/**/*.test.ts'],
+        // A browser has it; this one has not.
+        setupFiles: ['fake-indexeddb/auto'],
+        passWithNoTests: false,
+    },
 });
