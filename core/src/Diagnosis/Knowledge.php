@@ -39,7 +39,8 @@ final class Knowledge
     /** @var array<string, array<string, Cause>> causes by defect and mode, once they were asked for */
     private array $counted = [];
 
-    public function __construct()
+    /** @param  Outcomes|null  $outcomes  of this shop, that go before the priors that ship */
+    public function __construct(private readonly ?Outcomes $outcomes = null)
     {
         /**
          * core/data/defects.schema.json and a test hold the file to this.
@@ -64,6 +65,73 @@ final class Knowledge
         return $this->counted["{$defect} {$mode}"] ??= $this->count($defect, $mode);
     }
 
+    /**
+     * The words of a question; null where it is none of these defects.
+     *
+     * @param  list<string>  $defects
+     * @param  string  $name  the cause, a dot and the number of its question
+     */
+    public function question(array $defects, ?string $mode, string $name): ?string
+    {
+        [$cause, $k] = [...explode('.', $name, 2), ''];
+        foreach ($defects as $defect) {
+            $ask = $this->causes($defect, $mode)[$cause]['ask'][(int) $k] ?? null;
+            if ($ask !== null && ctype_digit($k)) {
+                return $ask;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * The stretches of a number between which the evidence on these defects makes a difference.
+     *
+     * @param  list<string>  $defects
+     * @return list<Band> lowest first; empty where it is no number, or makes none
+     */
+    public function bands(array $defects, ?string $mode, string $signal): array
+    {
+        $known = $this->signals[$signal] ?? null;
+        $edges = $this->edges($defects, $mode, $signal);
+        if ($known === null || $known['kind'] !== 'number' || $edges === []) {
+            return [];
+        }
+        [$least, $most] = $known['range'] ?? [0, 1];
+        $unit = in_array($known['unit'] ?? '', ['', 'ratio', 'count', 'passes'], true) ? '' : " {$known['unit']}";
+        $last = count($edges) - 1;
+        $bands = [new Band("under {$edges[0]}{$unit}", (min((float) $least, $edges[0] - 1) + $edges[0]) / 2)];
+        for ($i = 1; $i <= $last; $i++) {
+            $bands[] = new Band("{$edges[$i - 1]} to {$edges[$i]}{$unit}", ($edges[$i - 1] + $edges[$i]) / 2);
+        }
+        $bands[] = new Band("over {$edges[$last]}{$unit}", (max((float) $most, $edges[$last] + 1) + $edges[$last]) / 2);
+
+        return $bands;
+    }
+
+    /**
+     * Where a number passes from one piece of evidence to another.
+     *
+     * @param  list<string>  $defects
+     * @return list<float> lowest first, each once
+     */
+    public function edges(array $defects, ?string $mode, string $signal): array
+    {
+        $edges = [];
+        foreach ($defects as $defect) {
+            foreach ($this->causes($defect, $mode) as $cause) {
+                foreach ($cause['evidence'] as $line) {
+                    if ($line['signal'] === $signal) {
+                        array_push($edges, ...When::of($line['when'])->edges());
+                    }
+                }
+            }
+        }
+        sort($edges);
+
+        return array_values(array_unique($edges));
+    }
+
     /** @return array<string, Cause> */
     private function count(string $defect, ?string $mode): array
     {
@@ -71,6 +139,11 @@ final class Knowledge
         foreach ($this->defects[$defect]['causes'] as $cause) {
             if ($mode === null || in_array($mode, $cause['modes'] ?? [$mode], true)) {
                 $causes[$cause['id']] = $cause;
+            }
+        }
+        if ($this->outcomes !== null) {
+            foreach ($causes as $id => $cause) {
+                $causes[$id]['prior'] = $this->outcomes->prior($defect, $id, $cause['prior']);
             }
         }
         $sum = array_sum(array_column($causes, 'prior'));

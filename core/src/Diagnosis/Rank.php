@@ -8,10 +8,10 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * Which cause is behind a defect, by Bayes over the knowledge of data/defects.json: weight = prior/(1 − prior) × ratio. Of
- * evidence that shares a group only the strongest counts in full, the square root of the others; answers count yes × 3, no
- * × 0.4; the whole ratio is held between 0.02 and 50. Of several defects a cause that they share has the sum of severity ×
- * ln weight. The priors are estimates of practice, not frequencies: the shop's own outcomes go before them.
+ * Which cause is behind a defect, by Bayes over the knowledge of data/defects.json: weight = prior/(1 − prior) × ratio.
+ * Of evidence that shares a group only the strongest counts in full, the square root of the others; answers count yes ×
+ * 3, no × 0.4; the whole ratio is held between 0.02 and 50. Of several defects a cause that they share has the sum of
+ * severity × ln weight. The priors are estimates of practice, not frequencies: the shop's own outcomes go before them.
  *
  * @phpstan-import-type Cause from Knowledge
  * @phpstan-import-type Remedy from Knowledge
@@ -128,15 +128,13 @@ final readonly class Rank
 
     private function ask(RankInput $in, string $name): ?string
     {
-        [$cause, $k] = [...explode('.', $name, 2), ''];
-        foreach ($in->defects as $defect) {
-            $ask = $this->knowledge->causes($defect->id, $in->mode)[$cause]['ask'][(int) $k] ?? null;
-            if ($ask !== null && ctype_digit($k)) {
-                return $ask;
-            }
-        }
+        return $this->knowledge->question(self::ids($in), $in->mode, $name);
+    }
 
-        return null;
+    /** @return list<string> of what is seen */
+    private static function ids(RankInput $in): array
+    {
+        return array_map(static fn (SeenDefect $d): string => $d->id, $in->defects);
     }
 
     /**
@@ -299,7 +297,7 @@ final readonly class Rank
         foreach ($in->defects as $defect) {
             foreach ($this->knowledge->causes($defect->id, $in->mode) as $cause) {
                 foreach ($cause['evidence'] as $line) {
-                    if (! isset($signals[$line['signal']])) {
+                    if (! isset($signals[$line['signal']]) && ! in_array($line['signal'], $in->unreadable, true)) {
                         $unread[$line['signal']] = true;
                     }
                 }
@@ -310,7 +308,8 @@ final readonly class Rank
     }
 
     /**
-     * How likely each value of a signal is under each cause: as its ratios say, every value alike where they say nothing.
+     * How likely each value of a signal is under each cause: as its ratios say, every value alike where they say
+     * nothing.
      *
      * @param  list<string>  $causes
      * @return list<array<string, float>>
@@ -318,21 +317,21 @@ final readonly class Rank
     private function outcomes(RankInput $in, string $signal, array $causes): array
     {
         $lines = [];
-        $edges = [];
         foreach ($in->defects as $defect) {
             foreach ($this->knowledge->causes($defect->id, $in->mode) as $id => $cause) {
                 foreach ($cause['evidence'] as $line) {
                     if ($line['signal'] === $signal) {
-                        $when = When::of($line['when']);
-                        $lines[$id][] = [$when, $line['likelihood_ratio']];
-                        array_push($edges, ...$when->edges());
+                        $lines[$id][] = [When::of($line['when']), $line['likelihood_ratio']];
                     }
                 }
             }
         }
         $known = $this->knowledge->signals[$signal];
         $values = match ($known['kind']) {
-            'number' => self::between(array_values(array_unique($edges)), $known['range'] ?? [0, 1]),
+            'number' => self::between(
+                $this->knowledge->edges(self::ids($in), $in->mode, $signal),
+                $known['range'] ?? [0, 1],
+            ),
             'bool' => [true, false],
             default => $known['values'] ?? [],
         };

@@ -15,6 +15,7 @@ final readonly class RankInput
      * @param  array<string, mixed>  $answers
      * @param  list<Change>  $history
      * @param  list<Known>  $known
+     * @param  list<string>  $unreadable
      */
     public function __construct(
         public Process $process,
@@ -28,6 +29,8 @@ final readonly class RankInput
         #[Field('changes made before, in order', of: Change::class, atMost: 500)] public array $history = [],
         #[Field('settings as they stand, with their limits', of: Known::class, atMost: 100)] public array $known = [],
         #[Field('lever, motor, drum or screw')] public ?string $machine_kind = null,
+        #[Field('signals that nobody can read here: not asked for', of: 'string', atMost: 100)]
+        public array $unreadable = [],
     ) {
     }
 }
