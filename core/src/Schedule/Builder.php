@@ -62,6 +62,9 @@ final class Builder
         $pinned = $piece === 1 ? $job->pinned_start : null;
         if ($pinned !== null) {
             $earliest[0] = $pinned;
+        } elseif ($job->pinned_start !== null) {
+            // Nothing of a pinned job is done before it begins.
+            $earliest = array_map(static fn (float $at): float => max($at, $job->pinned_start), $earliest);
         }
         for ($try = 0; $try < self::TRIES; $try++) {
             $this->board->backTo($count);

@@ -12,13 +12,13 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A day or a week of a shop: jobs in pieces through stations with people's hands, the supply and what must not wait. Plans
- * are built piece by piece in an order, and the order is searched: neighbours change places, pieces are put elsewhere, and
- * what is worse is taken now and then, less and less (simulated annealing; Kirkpatrick, Gelatt & Vecchi, Science 220 (1983)
- * 671). Weighted minutes late come first, then staying near the plan before, then idle hands.
+ * A day or a week of a shop: jobs in pieces through stations with people's hands, the supply and what must not wait.
+ * Plans are built piece by piece in an order, and the order is searched: neighbours change places, pieces are put
+ * elsewhere, and what is worse is taken now and then, less and less (simulated annealing; Kirkpatrick, Gelatt & Vecchi,
+ * Science 220 (1983) 671). Weighted minutes late come first, then staying near the plan before, then idle hands.
  *
- * How many plans are tried follows from time_limit_s and the work that they are, counted and not timed: the same question and
- * seed give the same plan on every machine.
+ * How many plans are tried follows from time_limit_s and the work that they are, counted and not timed: the same
+ * question and seed give the same plan on every machine.
  */
 #[Calc(
     'schedule.plan',
@@ -194,11 +194,24 @@ final readonly class Planner
      */
     private function result(PlanInput $in, array $plan, array $impossible, int $tried): PlanResult
     {
-        usort($plan, static fn (Placed $a, Placed $b): int => [$a->start, $a->job->id, $a->piece] <=> [$b->start, $b->job->id, $b->piece]);
+        usort(
+            $plan,
+            static fn (Placed $a, Placed $b): int => [
+                $a->start,
+                $a->job->id,
+                $a->piece,
+            ] <=> [$b->start, $b->job->id, $b->piece],
+        );
         $hands = [];
         foreach ($plan as $placed) {
             foreach ($placed->hands as [$person, $span]) {
-                $hands[] = new Hand($person, round($span->from, 6), round($span->to, 6), $placed->name(), $placed->option->station);
+                $hands[] = new Hand(
+                    $person,
+                    round($span->from, 6),
+                    round($span->to, 6),
+                    $placed->name(),
+                    $placed->option->station,
+                );
             }
         }
         usort($hands, static fn (Hand $a, Hand $b): int => [$a->from, $a->person] <=> [$b->from, $b->person]);
@@ -249,7 +262,9 @@ final readonly class Planner
             }
             $before = null;
             foreach ($plan as $other) {
-                $own = $other->job === $of->job && $other->piece === $of->piece && in_array($other->task->id, $of->task->after, true);
+                $own = $other->job === $of->job
+                    && $other->piece === $of->piece
+                    && in_array($other->task->id, $of->task->after, true);
                 $there = $other->option->station === $of->option->station;
                 if ($other !== $of && ($own || $there) && $other->end <= $of->start + 1e-6 && $other->end > ($before->end ?? -INF)) {
                     $before = $other;
@@ -327,21 +342,14 @@ final readonly class Planner
     /** @param  list<Placed>  $plan */
     private static function idle(array $plan): float
     {
-        $spans = [];
+        $hands = [];
         foreach ($plan as $placed) {
             foreach ($placed->hands as [$person, $span]) {
-                $spans[$person][] = $span;
-            }
-        }
-        $idle = 0.0;
-        foreach ($spans as $own) {
-            $idle += max(array_column($own, 'to')) - min(array_column($own, 'from'));
-            foreach ($own as $span) {
-                $idle -= $span->to - $span->from;
+                $hands[] = ['person' => $person, 'from' => $span->from, 'to' => $span->to];
             }
         }
 
-        return max(0.0, $idle);
+        return Hand::idle($hands, INF);
     }
 
     /** @param  list<Hand>  $hands by their start */
@@ -367,7 +375,9 @@ final readonly class Planner
                 foreach ($plan as $other) {
                     $station = $stations[$other->option->station];
                     $on = $station->phase === null || $station->phase === $phase;
-                    $amps += $on && $other->start <= $moment->start && $moment->start < $other->end ? $station->amps : 0.0;
+                    $amps += $on && $other->start <= $moment->start && $moment->start < $other->end
+                        ? $station->amps
+                        : 0.0;
                 }
                 $peak = max($peak, $amps);
             }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Schedule;
 
 /**
- * Whether a plan can be carried out as it stands. It looks at the tasks and at what was asked, and at nothing of how the plan
- * was found.
+ * Whether a plan can be carried out as it stands. It looks at the tasks and at what was asked, and at nothing of how
+ * the plan was found.
  */
 final class Validator
 {
@@ -65,25 +65,46 @@ final class Validator
                         continue;
                     }
                     $minutes = array_column($task->stations, 'minutes', 'station')[$at->station] ?? null;
-                    $this->fault($minutes !== null && abs($at->end - $at->start - $minutes) < self::TOUCH, "{$name} takes {$minutes}");
-                    $this->fault($at->start > max($this->in->now, $job->release ?? -INF) - self::TOUCH, "{$name} is too early");
+                    $this->fault(
+                        $minutes !== null && abs($at->end - $at->start - $minutes) < self::TOUCH,
+                        "{$name} takes {$minutes}",
+                    );
+                    $this->fault(
+                        $at->start > max($this->in->now, $job->release ?? -INF) - self::TOUCH,
+                        "{$name} is too early",
+                    );
                     $this->fault($at->end < $this->in->horizon_end + self::TOUCH, "{$name} ends after the horizon");
                     foreach (Span::calendar('forbidden', $job->forbidden) as $span) {
-                        $this->fault(! $span->meets($at->start + self::TOUCH, $at->end - self::TOUCH), "{$name} is when it is forbidden");
+                        $this->fault(
+                            ! $span->meets($at->start + self::TOUCH, $at->end - self::TOUCH),
+                            "{$name} is when it is forbidden",
+                        );
                     }
                     $ends = [];
                     foreach ($task->after as $before) {
                         $ends[] = $end = ($placed[$before] ?? $at)->end;
                         $this->fault($at->start > $end - self::TOUCH, "{$name} is before {$before} ends");
                         $gap = $task->max_gap_min;
-                        $this->fault($gap === null || $at->start - $end < $gap + self::TOUCH, "{$name} waits over {$gap} min");
+                        $this->fault(
+                            $gap === null || $at->start - $end < $gap + self::TOUCH,
+                            "{$name} waits over {$gap} min",
+                        );
                     }
-                    $this->fault(! $task->no_wait || abs($at->start - max([-INF, ...$ends])) < self::TOUCH, "{$name} waits");
+                    $this->fault(
+                        ! $task->no_wait || abs($at->start - max([-INF, ...$ends])) < self::TOUCH,
+                        "{$name} waits",
+                    );
                 }
             }
             $pinned = $job->pinned_start;
             $first = $by[$job->id][1][$job->tasks[0]->id] ?? null;
-            $this->fault($pinned === null || abs(($first->start ?? -INF) - $pinned) < self::TOUCH, "{$job->id} is pinned elsewhere");
+            foreach ($pinned === null ? [] : array_merge(...array_map(array_values(...), array_values($by[$job->id]))) as $at) {
+                $this->fault($at->start > $pinned - self::TOUCH, "{$job->id} {$at->piece} begins before it is pinned");
+            }
+            $this->fault(
+                $pinned === null || abs(($first->start ?? -INF) - $pinned) < self::TOUCH,
+                "{$job->id} is pinned elsewhere",
+            );
         }
     }
 
@@ -95,11 +116,17 @@ final class Validator
             usort($own, static fn (PlacedTask $a, PlacedTask $b): int => $a->start <=> $b->start);
             $calendar = Span::calendar('calendar', $station->calendar);
             foreach ($own as $i => $t) {
-                $this->fault(self::within($calendar, $t->start, $t->end), "{$station->id} does not work at {$t->start}");
+                $this->fault(
+                    self::within($calendar, $t->start, $t->end),
+                    "{$station->id} does not work at {$t->start}",
+                );
                 if ($i > 0) {
                     $before = $own[$i - 1];
                     $wants = $this->changeovers->minutes($this->task($before)->setup, $this->task($t)->setup);
-                    $this->fault($t->start - $before->end > $wants - self::TOUCH, "{$station->id} is taken twice at {$t->start}");
+                    $this->fault(
+                        $t->start - $before->end > $wants - self::TOUCH,
+                        "{$station->id} is taken twice at {$t->start}",
+                    );
                 }
             }
         }
@@ -118,8 +145,14 @@ final class Validator
             $own = array_values(array_filter($hands, static fn (Hand $h): bool => $h->person === $person->id));
             usort($own, static fn (Hand $a, Hand $b): int => $a->from <=> $b->from);
             foreach ($own as $i => $hand) {
-                $this->fault(self::within($calendar, $hand->from, $hand->to), "{$person->id} is not here at {$hand->from}");
-                $this->fault($i === 0 || $hand->from > $own[$i - 1]->to - self::TOUCH, "{$person->id} is at two places at {$hand->from}");
+                $this->fault(
+                    self::within($calendar, $hand->from, $hand->to),
+                    "{$person->id} is not here at {$hand->from}",
+                );
+                $this->fault(
+                    $i === 0 || $hand->from > $own[$i - 1]->to - self::TOUCH,
+                    "{$person->id} is at two places at {$hand->from}",
+                );
                 $may = $person->may === null || in_array($hand->station, $person->may, true);
                 $this->fault($may, "{$person->id} may not work at {$hand->station}");
             }

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Http;
+
+use App\Http\Answer;
+use App\Http\Controller;
+use App\People\Models\User;
+use App\Planning\Actions\SayOfDay;
+use App\Planning\Http\Requests\GetDayRequest;
+use App\Planning\Http\Requests\SayHereRequest;
+use App\Planning\Http\Requests\SaySupplyRequest;
+use App\Planning\Http\Requests\WishRequest;
+use App\Planning\Queries\Day;
+use App\Planning\Support\WishKind;
+use Illuminate\Http\JsonResponse;
+use OpenApi\Attributes as OA;
+
+/** The plan of a day. */
+final class DayController extends Controller
+{
+    #[OA\Get(
+        path: '/day',
+        operationId: 'getDay',
+        summary: 'A day: what was and is, and the plan of what comes, with whose hands',
+        tags: ['plan'],
+        responses: [new Answer(200, 'ok', 'DayData')],
+    )]
+    public function show(GetDayRequest $request, Day $day): JsonResponse
+    {
+        return new JsonResponse($day->of(...$request->span()));
+    }
+
+    #[OA\Post(
+        path: '/day/people',
+        operationId: 'sayHere',
+        summary: 'Say from when to when somebody is here on a day, once per id',
+        tags: ['plan'],
+        responses: [new Answer(204, 'kept')],
+    )]
+    public function here(SayHereRequest $request, SayOfDay $say): JsonResponse
+    {
+        $given = $request->validated();
+        $say->here(
+            $given['id'],
+            $request->actor(),
+            (float) $given['day'],
+            User::query()->findOrFail((int) $given['person_id']),
+            (float) $given['from'],
+            (float) $given['to'],
+        );
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(
+        path: '/day/wishes',
+        operationId: 'wishOfDay',
+        summary: 'Pin a job of the plan to a time, free it, or leave it out of the day',
+        tags: ['plan'],
+        responses: [new Answer(204, 'kept')],
+    )]
+    public function wish(WishRequest $request, SayOfDay $say): JsonResponse
+    {
+        $given = $request->validated();
+        $say->wish(
+            $given['id'],
+            $request->actor(),
+            (float) $given['day'],
+            $given['job'],
+            WishKind::from($given['kind']),
+            isset($given['start']) ? (float) $given['start'] : null,
+            (int) $given['after'],
+        );
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(
+        path: '/day/supply',
+        operationId: 'saySupply',
+        summary: 'Say what the shop\'s supply carries',
+        tags: ['plan'],
+        responses: [new Answer(204, 'kept')],
+    )]
+    public function supply(SaySupplyRequest $request, SayOfDay $say): JsonResponse
+    {
+        $given = $request->validated();
+        $amps = $given['amps'] === null ? null : (float) $given['amps'];
+        $say->supply($given['id'], $request->actor(), (int) $given['phases'], $amps);
+
+        return new JsonResponse(null, 204);
+    }
+}

@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Planning\Queries;
+
+use App\People\Models\User;
+use App\Planning\Data\DayData;
+use App\Planning\Data\DayJobData;
+use App\Planning\Data\OrderData;
+use App\Planning\Models\PlanWish;
+use App\Planning\Models\PowerSupply;
+use App\Planning\Models\Presence;
+use App\Planning\Support\WishKind;
+use App\Runs\Queries\Makeable;
+use App\Shop\Data\GoodsData;
+use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
+use App\Shop\Queries\Goods;
+use App\Support\Seconds;
+use Dithermic\Core\Schedule\Hand;
+use Dithermic\Core\Stock\Demand;
+
+/**
+ * The plan of a day: what orders and shelves want, on the machines that stand here, with the people who are here, by
+ * schedule.plan. Times of the plan are minutes since the day began, so that one plan can stay near the one before.
+ */
+final readonly class Day
+{
+    public function __construct(
+        private Goods $goods,
+        private Orders $orders,
+        private Makeable $makeable,
+        private Spreads $spreads,
+        private PlanKept $plans,
+        private DayAsk $ask,
+        private DayLanes $lanes,
+    ) {
+    }
+
+    /**
+     * @param  float  $from  beginning of the day's work, seconds since 1970 UTC
+     * @param  float  $until  its end
+     */
+    public function of(float $from, float $until): DayData
+    {
+        $now = Seconds::now();
+        $goods = $this->goods->all();
+        $orders = $this->orders->open($goods);
+        $wishes = $this->wishes($from);
+        $people = $this->people($from, $until);
+        $supply = PowerSupply::query()->orderByDesc('id')->first();
+        $jobs = $this->jobs($goods, $orders, $now);
+        $asked = $this->ask->of($jobs, $wishes, $people, $supply, $from, $until, $now);
+        [$result, $whatIf, $plannedAt, $moved] = $asked === null
+            ? [[], [], $now, []]
+            : $this->plans->of($from, $asked, $this->names($jobs, $people));
+        $placed = $result['tasks'] ?? [];
+        $at = static fn (float $min): float => $from + 60 * $min;
+
+        return new DayData(
+            $now,
+            $from,
+            $until,
+            $this->lanes->machines($placed, $jobs, $from, $until, $now),
+            $this->lanes->people($people, $result['hands'] ?? [], $from),
+            $this->told($jobs, $result, $wishes, $at),
+            $orders,
+            $moved,
+            $whatIf,
+            Hand::idle(array_values($result['hands'] ?? []), ($until - $from) / 60),
+            (int) ($result['rings_at_once'] ?? 0),
+            (float) ($result['supply_peak'] ?? 0.0),
+            $supply?->amps,
+            $supply->phases ?? 1,
+            $plannedAt,
+            (int) max([0, ...array_map(static fn (PlanWish $w): int => $w->id, array_values($wishes))]),
+        );
+    }
+
+    /**
+     * @param  list<GoodsData>  $goods
+     * @param  list<OrderData>  $orders
+     * @return array<string, DayJob> by job
+     */
+    private function jobs(array $goods, array $orders, float $now): array
+    {
+        $by = [];
+        foreach ($orders as $order) {
+            $by[$order->product_id][] = ['id' => $order->id, 'count' => $order->count, 'due' => $order->due];
+        }
+        $numbers = array_column($orders, null, 'id');
+        $demands = [];
+        foreach ($goods as $g) {
+            foreach (Demand::of($g->held, $g->reorder_at, $g->make_to, $by[$g->product_id] ?? []) as $demand) {
+                $demands[] = [$g->product_id, $demand];
+            }
+        }
+        $products = Product::query()->whereKey(array_column($demands, 0))->with('recipes')->get()->keyBy('id');
+        $jobs = [];
+        foreach ($demands as [$id, $demand]) {
+            $product = $products->get($id);
+            if ($product instanceof Product) {
+                $order = $demand->order === null ? null : $numbers[$demand->order] ?? null;
+                $jobs[$order === null ? "shelf-{$id}" : "order-{$order->number}"] = new DayJob(
+                    $product,
+                    $demand,
+                    $this->makeable->of($product, $demand->count, $now),
+                    $order,
+                );
+            }
+        }
+
+        return $jobs;
+    }
+
+    /** @return array<string, PlanWish> newest by job */
+    private function wishes(float $from): array
+    {
+        return PlanWish::query()->where('day', Seconds::moment($from))->orderBy('id')->get()->keyBy('job')->all();
+    }
+
+    /** @return list<array{person: User, from: float, to: float}> who works here, and from when to when today */
+    private function people(float $from, float $until): array
+    {
+        $said = Presence::query()->where('day', Seconds::moment($from))->orderBy('id')->get()->keyBy('person_id');
+
+        return array_values(User::query()->where('active', true)->orderBy('id')->get()->map(
+            static fn (User $u): array => [
+                'person' => $u,
+                'from' => ($own = $said->get($u->id)) instanceof Presence ? Seconds::of($own->from_at) : $from,
+                'to' => $own instanceof Presence ? Seconds::of($own->to_at) : $until,
+            ],
+        )->all());
+    }
+
+    /**
+     * @param  array<string, DayJob>  $jobs
+     * @param  list<array{person: User, from: float, to: float}>  $people
+     * @return array<string, string> what jobs, machines and people are called, by id
+     */
+    private function names(array $jobs, array $people): array
+    {
+        return array_map(
+            static fn (DayJob $job): string => $job->product->name
+                .($job->order === null ? '' : " for order {$job->order->number}"),
+            $jobs,
+        ) + $this->makeable->standing()->mapWithKeys(
+            static fn (Machine $m): array => [DayAsk::station($m) => $m->name],
+        )->all() + array_column(
+            array_map(static fn (array $p): array => ["p{$p['person']->id}", $p['person']->name], $people),
+            1,
+            0,
+        );
+    }
+
+    /**
+     * @param  array<string, DayJob>  $jobs
+     * @param  array<string, mixed>  $result
+     * @param  array<string, PlanWish>  $wishes
+     * @param  callable(float): float  $at
+     * @return list<DayJobData> as they end, then what is not in the plan
+     */
+    private function told(array $jobs, array $result, array $wishes, callable $at): array
+    {
+        $told = [];
+        foreach ($jobs as $id => $job) {
+            $told[] = $this->one($id, $job, $result, ($wishes[$id]->kind ?? WishKind::Free)->value, $at);
+        }
+        usort($told, static fn (DayJobData $a, DayJobData $b): int => [$a->ends ?? INF, $a->due ?? INF]
+            <=> [$b->ends ?? INF, $b->due ?? INF]);
+
+        return $told;
+    }
+
+    /**
+     * @param  array<string, mixed>  $result
+     * @param  callable(float): float  $at
+     */
+    private function one(string $id, DayJob $job, array $result, string $wish, callable $at): DayJobData
+    {
+        $late = array_column($result['late'] ?? [], null, 'job')[$id] ?? null;
+        $impossible = array_column($result['impossible'] ?? [], 'says', 'job')[$id] ?? null;
+        $own = array_filter($result['tasks'] ?? [], static fn (array $t): bool => $t['job'] === $id);
+        $making = $job->making;
+        [$starts, $ends, $from, $to] = [null, null, null, null];
+        $spread = $this->spreads->of($job->product->id);
+        if ($own !== []) {
+            $starts = $at((float) min(array_column($own, 'start')));
+            $ends = $at((float) max(array_column($own, 'end')));
+            $whole = 60 * ($making->length()?->whole($making->pieces) ?? 0.0);
+            $from = $ends + ($spread->least - 1) * $whole;
+            $to = $ends + ($spread->most - 1) * $whole;
+        }
+
+        return new DayJobData(
+            $id,
+            $job->product->id,
+            $job->product->name,
+            $job->product->polymer,
+            $job->demand->count,
+            $making->pieces,
+            $making->process->counts(),
+            $making->procedure?->pieceName() ?? 'piece',
+            $job->order?->number,
+            $job->demand->due,
+            $making->main?->name,
+            $making->lot?->code,
+            $starts,
+            $ends,
+            $from,
+            $to,
+            $spread->isKnown() ? $spread->runs : 0,
+            (float) ($late['minutes'] ?? 0.0),
+            array_values($late['because'] ?? []),
+            $making->first,
+            $impossible === null ? $making->holds : [...$making->holds, (string) $impossible],
+            $wish,
+        );
+    }
+}

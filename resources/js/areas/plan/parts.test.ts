@@ -1,0 +1,225 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { DayJob, DayLane, Order } from '../../api/types';
+import { buttonOf, page, server, shown, textOf } from '../../tests/mount';
+import { timeOfDay } from '../../parts/units';
+import DayJobs from './DayJobs.vue';
+import OrdersCard from './OrdersCard.vue';
+import PersonHere from './PersonHere.vue';
+
+afterEach(() => vi.unstubAllGlobals());
+/** ten in the morning where the screen stands */
+const NOW = new Date(2026, 10, 27, 10, 0).getTime() / 1000;
+const at = (hours: number, minutes = 0) => new Date(2026, 10, 27, hours, minutes).getTime() / 1000;
+
+const job = (over: Partial<DayJob> = {}): DayJob =>
+    ({
+        id: 'order-1',
+        product_id: 4,
+        product: 'hive floor panel',
+        count: 6,
+        pieces: 6,
+        counts: 'sheets',
+        order: 12,
+        due: at(17),
+        starts: at(11),
+        ends: at(15, 30),
+        machine: 'Anvil',
+        likely_from: at(15),
+        likely_to: at(16),
+        known_from: 12,
+        late_min: 0,
+        because: [],
+        first: [],
+        holds: [],
+        wish: 'free',
+        ...over,
+    }) as DayJob;
+
+describe('what is to be made', () => {
+    const list = (jobs: DayJob[], chosen: string | null = null) =>
+        shown(DayJobs, { jobs, now: NOW, chosen, busy: false });
+
+    it('says when, on what, and how sure that is', async () => {
+        const text = textOf(await list([job()]));
+        expect(text).toContain('6 × hive floor panel');
+        expect(text).toContain(`${timeOfDay(at(11))} to ${timeOfDay(at(15, 30))} on Anvil`);
+        expect(text).toContain('as the last 12 went');
+        expect(textOf(await list([job({ known_from: 0 })]))).toContain('as shops do');
+    });
+
+    it('says what holds a late one up, the first three links of it', async () => {
+        const late = job({
+            late_min: 40,
+            because: ['Anvil is busy', 'the lot dries', 'Ines is away', 'more'],
+        });
+        const text = textOf(await list([late]));
+        expect(text).toContain('Held up by Anvil is busy; then the lot dries; then Ines is away');
+        expect(text).not.toContain('more');
+        expect(textOf(await list([job({ because: ['Anvil is busy'] })]))).not.toContain('Held up');
+    });
+
+    it('says why one is not in the plan', async () => {
+        const out = { starts: null, ends: null };
+        expect(textOf(await list([job({ ...out, holds: ['no lot of HDPE holds enough'] })]))).toContain(
+            'no lot of HDPE holds enough',
+        );
+        expect(textOf(await list([job({ ...out, wish: 'left_out' })]))).toContain('Left out of this day.');
+        expect(textOf(await list([job(out)]))).toContain('Not in the plan.');
+        expect(textOf(await list([]))).toContain('Nothing is ordered');
+    });
+
+    it('is opened and shut by one tap', async () => {
+        const shut = await list([job()]);
+        await shut.get('button.head').trigger('click');
+        expect(shut.emitted('choose')).toEqual([['order-1']]);
+        const open = await list([job()], 'order-1');
+        await open.get('button.head').trigger('click');
+        expect(open.emitted('choose')).toEqual([[null]]);
+    });
+
+    it('is pinned to a time of this day, and to nothing that is no time', async () => {
+        const open = await list([job()]);
+        await open.setProps({ chosen: 'order-1' });
+        const input = open.get('input');
+        expect(input.element.value).toBe(timeOfDay(at(11)));
+        await input.setValue('14:30');
+        await open.get('form').trigger('submit');
+        expect(open.emitted('wish')).toEqual([['order-1', 'pinned', at(14, 30)]]);
+        await input.setValue('later');
+        await open.get('form').trigger('submit');
+        expect(open.emitted('wish')).toHaveLength(1);
+    });
+
+    it('goes to a set-up of as many as are wanted', async () => {
+        const open = await list([job()], 'order-1');
+        expect(buttonOf(open, 'Set it up').attributes('href')).toBe('/set?product=4&sheets=6');
+        const one = await list([job({ pieces: 1 })], 'order-1');
+        expect(buttonOf(one, 'Set it up').attributes('href')).toBe('/set?product=4');
+    });
+
+    it('that was left out can be taken in again, and only that', async () => {
+        const out = await list([job({ wish: 'left_out' })], 'order-1');
+        expect(textOf(out)).not.toContain('Pin it there');
+        await buttonOf(out, 'Take it in again').trigger('click');
+        expect(out.emitted('wish')).toEqual([['order-1', 'free', null]]);
+        const pinned = await list([job({ wish: 'pinned' })], 'order-1');
+        await buttonOf(pinned, 'Free it').trigger('click');
+        await buttonOf(pinned, 'Not today').trigger('click');
+        expect(pinned.emitted('wish')).toEqual([
+            ['order-1', 'free', null],
+            ['order-1', 'left_out', null],
+        ]);
+    });
+});
+
+describe('who is here', () => {
+    const person = (over: Partial<DayLane> = {}): DayLane =>
+        ({ id: 'person-3', name: 'Ines Halloran', here_from: at(8), here_to: at(16), ...over }) as DayLane;
+    const card = (over: Partial<DayLane> = {}) =>
+        shown(PersonHere, { person: person(over), from: at(7), until: at(17), busy: false });
+
+    it('opens with her hours, and with the shop’s where she is away', async () => {
+        const values = (c: Awaited<ReturnType<typeof card>>) =>
+            c.findAll('input').map((i) => (i.element as HTMLInputElement).value);
+        expect(values(await card())).toEqual([timeOfDay(at(8)), timeOfDay(at(16))]);
+        expect(values(await card({ here_from: null, here_to: null }))).toEqual([
+            timeOfDay(at(7)),
+            timeOfDay(at(17)),
+        ]);
+    });
+
+    it('keeps hours of this day, and no day that ends before it begins', async () => {
+        const open = await card();
+        const [from, until] = open.findAll('input');
+        await from!.setValue('9:15');
+        await until!.setValue('12');
+        await open.get('form').trigger('submit');
+        const kept = open.emitted('here') as [number, number][] | undefined;
+        expect(kept?.[0]).toEqual([at(9, 15), at(12)]);
+        await until!.setValue('8:00');
+        await open.get('form').trigger('submit');
+        expect(open.emitted('here')).toHaveLength(1);
+        expect(buttonOf(open, 'Keep it').attributes('disabled')).toBeDefined();
+    });
+
+    it('is away by one tap: hours that are none', async () => {
+        const open = await card();
+        await buttonOf(open, 'Not here today').trigger('click');
+        expect(open.emitted('here')).toEqual([[at(7), at(7)]]);
+    });
+});
+
+describe('orders', () => {
+    const order = (over: Partial<Order> = {}): Order =>
+        ({
+            id: 'o1',
+            number: 7,
+            product: 'syrup feeder tray',
+            count: 4,
+            ready: 1,
+            due: at(17),
+            words: 'for the spring fair',
+            after: 31,
+            ...over,
+        }) as Order;
+    const card = async (orders: Order[]) => {
+        server({ products: page([{ id: 4, name: 'syrup feeder tray' }]) });
+        return shown(OrdersCard, { orders, now: NOW, busy: false });
+    };
+
+    it('say how many of them are on the shelf, and are delivered when all are', async () => {
+        const few = await card([order()]);
+        expect(textOf(few)).toContain('1 of 4 on the shelf');
+        expect(buttonOf(few, 'It is delivered').attributes('disabled')).toBeDefined();
+        const all = await card([order({ ready: 4 })]);
+        await buttonOf(all, 'It is delivered').trigger('click');
+        expect(all.emitted('say')![0]!.slice(0, 2)).toEqual([
+            'orders/o1/entries',
+            { kind: 'delivered', after: 31, due: null, reason: '' },
+        ]);
+    });
+
+    it('are cancelled with a reason, and moved to another day', async () => {
+        const list = await card([order()]);
+        await buttonOf(list, 'Cancel').trigger('click');
+        expect(list.get('input').attributes('required')).toBeDefined();
+        await list.get('input').setValue('they closed');
+        await list.get('form').trigger('submit');
+        expect(list.emitted('say')![0]!.slice(0, 2)).toEqual([
+            'orders/o1/entries',
+            { kind: 'cancelled', after: 31, due: null, reason: 'they closed' },
+        ]);
+        // Done with, the question goes; what was refused stays open.
+        (list.emitted('say')![0]![2] as () => void)();
+        await list.vm.$nextTick();
+        await buttonOf(list, 'Another day').trigger('click');
+        await list.get('input[type="datetime-local"]').setValue('2026-12-01T12:00');
+        await list.get('form').trigger('submit');
+        expect(list.emitted('say')![1]![1]).toMatchObject({
+            kind: 'moved',
+            due: new Date('2026-12-01T12:00').getTime() / 1000,
+        });
+    });
+
+    it('are taken with how many and by when, and not with less', async () => {
+        const list = await card([]);
+        expect(textOf(list)).toContain('Nobody waits for anything.');
+        await buttonOf(list, 'Take an order').trigger('click');
+        await list.get('form').trigger('submit');
+        expect(list.emitted('say')).toBeUndefined();
+        await list.get('input[data-typed="number"]').setValue('12');
+        await list.get('input[data-typed="number"]').trigger('blur');
+        await list.get('input[type="datetime-local"]').setValue('2026-12-01T12:00');
+        await list.get('input[maxlength="200"]').setValue('white, please');
+        await list.get('form').trigger('submit');
+        expect(list.emitted('say')![0]!.slice(0, 2)).toEqual([
+            'orders',
+            {
+                product_id: 4,
+                count: 12,
+                due: new Date('2026-12-01T12:00').getTime() / 1000,
+                words: 'white, please',
+            },
+        ]);
+    });
+});

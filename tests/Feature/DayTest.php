@@ -1,0 +1,259 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Planning\Models\DayPlanned;
+use App\Planning\Models\ShopOrder;
+use App\Planning\Support\OrderEntryKind;
+use App\Shop\Models\GoodsMovement;
+use App\Shop\Models\Product;
+use App\Shop\Queries\Goods;
+use App\Shop\Support\GoodsMovementKind;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+
+function productNamed(string $name): Product
+{
+    return Product::query()->where('name', $name)->firstOrFail();
+}
+
+/** Puts so many on the shelf, as somebody who counted would. */
+function standing(Product $product, int $held): void
+{
+    GoodsMovement::query()->create([
+        'id' => fake_uuid(), 'product_id' => $product->id, 'kind' => GoodsMovementKind::Counted,
+        'count' => $held - app(Goods::class)->held($product), 'reason' => 'a test', 'by_id' => person('maren')->id,
+        'at' => now(),
+    ]);
+}
+
+function order(Product $product, int $count, float $hours = 6.0, array $over = []): TestResponse
+{
+    return test()->signedIn()->postJson('/api/v1/orders', $over + [
+        'id' => fake_uuid(), 'product_id' => $product->id, 'count' => $count, 'due' => shopNow() + 3600 * $hours,
+        'words' => 'the apiary on the hill',
+    ]);
+}
+
+function dayFrom(): float
+{
+    static $from = null;
+
+    return $from ??= 3600 * floor(shopNow() / 3600) - 3600;
+}
+
+/** @return array<string, mixed> */
+function dayNow(float $hours = 10.0): array
+{
+    return test()->signedIn()->getJson(
+        '/api/v1/day?from='.dayFrom().'&until='.(dayFrom() + 3600 * $hours),
+    )->assertOk()->json();
+}
+
+/** @return array<string, mixed>|null */
+function jobFor(array $day, ?int $order): ?array
+{
+    return array_values(array_filter($day['jobs'], static fn (array $j): bool => $j['order'] === $order))[0] ?? null;
+}
+
+beforeEach(function (): void {
+    Product::query()->update(['reorder_at' => null, 'make_to' => null]);
+    // Of the demo nobody waits any more.
+    foreach (ShopOrder::query()->open()->get() as $order) {
+        $order->log()->create(['kind' => OrderEntryKind::Cancelled, 'by_id' => person()->id, 'at' => now()]);
+    }
+});
+
+it('makes what is missing to an order, says until when and how sure that is', function (): void {
+    $panel = productNamed('hive floor panel');
+    standing($panel, 2);
+    $order = order($panel, 5)->assertCreated()->json('items.0');
+    expect($order)->toMatchArray(['count' => 5, 'ready' => 2, 'words' => 'the apiary on the hill']);
+    $day = dayNow();
+    $job = jobFor($day, $order['number']);
+    expect($job['count'])->toBe(3)
+        ->and($job['machine'])->toBe('Anvil')
+        ->and($job['starts'])->toBeGreaterThan($day['now'] - 301)
+        ->and($job['ends'])->toBeGreaterThan($job['starts'] + 20 * 60)
+        ->and($job['likely_to'])->toBeGreaterThan($job['likely_from'])
+        ->and($job['known_from'])->toBeGreaterThan(3)
+        ->and($job['late_min'])->toEqual(0);
+    $lanes = array_column($day['lanes'], 'bars', 'name');
+    $coming = array_filter($lanes['Anvil'], static fn (array $b): bool => $b['job'] === $job['id']);
+    expect($coming)->toHaveCount(3)->and(array_column($day['hands'], 'name'))->toContain('Ines Halloran');
+    // Hot, then cold without waiting, for each of them.
+    $cold = array_merge($lanes['Pond'], $lanes['Little Pond']);
+    foreach ($coming as $bar) {
+        expect(array_filter($cold, static fn (array $b): bool => abs($b['from'] - $bar['to']) < 2))->not->toBe([]);
+    }
+});
+
+it('says how late it is, and what holds it up', function (): void {
+    standing(productNamed('hive floor panel'), 0);
+    $order = order(productNamed('hive floor panel'), 12, 0.5)->json('items.0');
+    $job = jobFor(dayNow(), $order['number']);
+    expect($job['late_min'])->toBeGreaterThan(60)->and($job['because'])->not->toBe([]);
+});
+
+it('is the same plan until something is otherwise, and tells then what moved', function (): void {
+    standing(productNamed('hive floor panel'), 0);
+    order(productNamed('hive floor panel'), 4);
+    $first = dayNow();
+    expect(dayNow()['planned_at'])->toBe($first['planned_at'])->and(DayPlanned::query()->count())->toBe(1);
+    $hash = DayPlanned::query()->value('hash');
+    standing(productNamed('stand rail'), 0);
+    order(productNamed('stand rail'), 4);
+    $second = dayNow();
+    expect(DayPlanned::query()->value('hash'))->not->toBe($hash)
+        ->and(DayPlanned::query()->count())->toBe(1)
+        ->and(implode(' ', $second['moved']))->toContain('is new')
+        ->and($first['moved'])->toBe([]);
+});
+
+it('plans with who is here, and not without anybody', function (): void {
+    standing(productNamed('hive floor panel'), 0);
+    order(productNamed('hive floor panel'), 3);
+    $day = dayNow();
+    $away = static fn (array $lane): TestResponse => test()->signedIn()->postJson('/api/v1/day/people', [
+        'id' => fake_uuid(), 'day' => $day['from'], 'person_id' => $lane['id'], 'from' => $day['from'], 'to' => $day['from'],
+    ]);
+    $all = $day['hands'];
+    foreach (array_slice($all, 1) as $lane) {
+        $away($lane)->assertNoContent();
+    }
+    // Two are wanted to slide a stack in: one alone cannot.
+    $alone = dayNow();
+    expect($alone['jobs'][0]['starts'])->toBeNull()->and($alone['jobs'][0]['holds'])->not->toBe([]);
+    $away($all[0])->assertNoContent();
+    $nobody = dayNow();
+    expect($nobody['jobs'][0]['ends'])->toBeNull()
+        ->and(array_filter($nobody['hands'], static fn (array $h): bool => $h['here_to'] > $h['here_from']))->toBe([]);
+});
+
+it('keeps a pinned job where it was pinned, frees it, and leaves one out', function (): void {
+    standing(productNamed('hive floor panel'), 0);
+    $number = order(productNamed('hive floor panel'), 2)->json('items.0.number');
+    $day = dayNow();
+    $at = 300 * ceil((shopNow() + 2 * 3600) / 300);
+    $wish = static fn (string $kind, int $after, ?float $start = null): TestResponse => test()->signedIn()
+        ->postJson('/api/v1/day/wishes', [
+            'id' => fake_uuid(), 'day' => $day['from'], 'after' => $after, 'job' => "order-{$number}", 'kind' => $kind,
+            'start' => $start,
+        ]);
+    $wish('pinned', 0, $at)->assertNoContent();
+    $pinned = dayNow();
+    expect(jobFor($pinned, $number)['starts'])->toEqualWithDelta($at, 1)
+        ->and(jobFor($pinned, $number)['wish'])->toBe('pinned');
+    $wish('free', 0)->assertUnprocessable()->assertJsonPath('error.field', 'after');
+    $wish('free', $pinned['after'])->assertNoContent();
+    $free = dayNow();
+    expect(jobFor($free, $number)['starts'])->toBeLessThan($at);
+    $wish('left_out', $free['after'])->assertNoContent();
+    expect(jobFor(dayNow(), $number)['starts'])->toBeNull();
+    $wish('pinned', 0)->assertUnprocessable()->assertJsonPath('error.field', 'start');
+});
+
+it('never asks more of the supply than it carries', function (): void {
+    foreach (['hive floor panel' => 4, 'stand rail' => 4, 'entrance reducer' => 10] as $name => $count) {
+        standing(productNamed($name), 0);
+        order(productNamed($name), $count);
+    }
+    $supply = static fn (string $who, ?float $amps): TestResponse => test()->signedIn($who)
+        ->postJson('/api/v1/day/supply', ['id' => fake_uuid(), 'phases' => 1, 'amps' => $amps]);
+    $supply('ines', 30.0)->assertForbidden();
+    $before = dayNow();
+    expect($before['supply_a'])->toBeNull()->and($before['supply_peak_a'])->toBeGreaterThan(21.0);
+    $supply('maren', 21.0)->assertNoContent();
+    $after = dayNow();
+    expect($after['supply_a'])->toEqual(21)->and($after['supply_peak_a'])->toBeLessThanOrEqual(21.0);
+    $supply('maren', 0.0)->assertUnprocessable();
+});
+
+it('delivers off the shelf, and no more than stand there', function (): void {
+    $panel = productNamed('hive floor panel');
+    standing($panel, 4);
+    $order = order($panel, 5)->json('items.0');
+    $say = static fn (array $said): TestResponse => test()->signedIn()
+        ->postJson("/api/v1/orders/{$order['id']}/entries", $said + ['id' => fake_uuid(), 'after' => 0]);
+    $say(['kind' => 'delivered'])->assertUnprocessable()->assertJsonPath('error.field', 'count');
+    expect(app(Goods::class)->held($panel))->toBe(4);
+    standing($panel, 7);
+    $id = fake_uuid();
+    $say(['kind' => 'delivered', 'id' => $id])->assertCreated()->assertJsonCount(0, 'items');
+    $say(['kind' => 'delivered', 'id' => $id])->assertCreated();
+    expect(app(Goods::class)->held($panel))->toBe(2);
+    $say(['kind' => 'cancelled', 'reason' => 'x'])->assertUnprocessable()->assertJsonPath('error.field', 'order');
+});
+
+it('moves and cancels an order with a reason, one after another', function (): void {
+    $order = order(productNamed('stand rail'), 2)->json('items.0');
+    $say = static fn (array $said): TestResponse => test()->signedIn()
+        ->postJson("/api/v1/orders/{$order['id']}/entries", $said + ['id' => fake_uuid(), 'after' => 0]);
+    $later = shopNow() + 3 * 86_400;
+    $say(['kind' => 'moved'])->assertUnprocessable()->assertJsonPath('error.field', 'due');
+    $moved = $say(['kind' => 'moved', 'due' => $later])->assertCreated()->json('items.0');
+    expect($moved['due'])->toEqualWithDelta($later, 1);
+    $say(
+        ['kind' => 'cancelled', 'reason' => 'they found some'],
+    )->assertUnprocessable()->assertJsonPath('error.field', 'after');
+    $say(
+        ['kind' => 'cancelled', 'after' => $moved['after']],
+    )->assertUnprocessable()->assertJsonPath('error.field', 'reason');
+    $say(
+        ['kind' => 'cancelled', 'after' => $moved['after'], 'reason' => 'they found some'],
+    )->assertCreated()->assertJsonCount(0, 'items');
+});
+
+it('refuses what is no order, and keeps one sent twice once', function (array $over, string $field): void {
+    order(productNamed('stand rail'), 2, over: $over)->assertUnprocessable()->assertJsonPath('error.field', $field);
+    expect(ShopOrder::query()->open()->count())->toBe(0);
+})->with([
+    'none' => [['count' => 0], 'count'],
+    'of nothing' => [['product_id' => 999_999], 'product_id'],
+    'for last year' => [['due' => 1_700_000_000], 'due'],
+    'of words' => [['count' => 'many'], 'count'],
+    'a book' => [['words' => str_repeat('x', 201)], 'words'],
+]);
+
+it('takes an order once, however often it is sent, and for ever', function (): void {
+    $id = fake_uuid();
+    $due = shopNow() + 3600;
+    order(productNamed('stand rail'), 2, over: ['id' => $id, 'due' => $due])->assertCreated();
+    order(
+        productNamed('stand rail'),
+        2,
+        over: ['id' => $id, 'due' => $due],
+    )->assertCreated()->assertJsonCount(1, 'items');
+    order(productNamed('stand rail'), 3, over: ['id' => $id, 'due' => $due])->assertConflict();
+    expect(static fn () => DB::table('orders')->update(['count' => 9]))->toThrow(QueryException::class);
+});
+
+it('asks for a day that is one', function (): void {
+    $this->signedIn()->getJson('/api/v1/day')->assertUnprocessable();
+    $this->signedIn()->getJson('/api/v1/day?from=100&until=50')->assertUnprocessable();
+    $this->signedIn()->getJson('/api/v1/day?from=abc&until=50')->assertUnprocessable();
+    $this->getJson('/api/v1/orders')->assertOk();
+});
+
+it('plans a day however much is ordered, what is due first before the rest', function (): void {
+    foreach (Product::query()->get() as $i => $product) {
+        order($product, 100_000, 40 + $i)->assertCreated();
+    }
+    standing(productNamed('hive floor panel'), 0);
+    $soon = order(productNamed('hive floor panel'), 3, 4)->json('items.0.number');
+    $day = dayNow();
+    expect(jobFor($day, $soon)['ends'])->not->toBeNull()
+        ->and(count($day['jobs']))->toBeGreaterThan(5);
+});
+
+it('knows a machine to be busy until all that was wanted of its run is made', function (): void {
+    standing(productNamed('hive floor panel'), 0);
+    $number = order(productNamed('hive floor panel'), 1)->json('items.0.number');
+    $free = jobFor(dayNow(), $number)['starts'];
+    startRun(['settings' => ['sheets' => 8]]);
+    $busy = jobFor(dayNow(), $number);
+    // Eight sheets, the next every quarter of an hour or so.
+    expect($busy['starts'])->toBeGreaterThan($free + 80 * 60)
+        ->and(implode($busy['first']))->toContain('wait for Anvil');
+});
