@@ -60,7 +60,7 @@ it('keeps a process to itself: none uses another', function (string $own, array 
     }
 });
 
-const AREAS = ['Instruments', 'Material', 'Runs', 'Shop', 'People', 'Bench'];
+const AREAS = ['Causes', 'Instruments', 'Material', 'Runs', 'Planning', 'Shop', 'People', 'Bench'];
 
 /** @return list<string> a room of every area that has it */
 function rooms(string $room): array

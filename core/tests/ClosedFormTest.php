@@ -151,6 +151,15 @@ it('rates a centred process alike by both measures, and a shifted one lower', fu
         ->and($shifted['cpk'])->toEqualWithDelta($centred['cp'] / 2, 1e-6);
 });
 
+it('says in words how a process lies in its limits', function (float $half, string $says): void {
+    // s of these is 1, their mean 10
+    $data = [10 - sqrt(1.5), 10.0, 10.0, 10 + sqrt(1.5)];
+    $fits = reckon('quality.capability', ['data' => $data, 'lsl' => 10 - $half, 'usl' => 10 + $half]);
+    expect($fits['stdev'])->toEqualWithDelta(1.0, 1e-9)
+        ->and($fits['cpk'])->toEqualWithDelta($half / 3, 1e-9)
+        ->and($fits['explanation'])->toContain("{$says} its limits");
+})->with([[4.01, 'well within'], [3.99, 'just within'], [3.01, 'just within'], [2.99, 'too wide for']]);
+
 it('draws the loose band from numbers that agree: height = closed x (1 - loose) + loosest x loose', function (): void {
     $cycle = reckon(
         'heat.press_cycle',

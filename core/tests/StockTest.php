@@ -10,8 +10,10 @@ use Dithermic\Core\Safety\SourceState;
 use Dithermic\Core\Stock\Colour;
 use Dithermic\Core\Stock\Contamination;
 use Dithermic\Core\Stock\Holding;
+use Dithermic\Core\Stock\LotStep;
 use Dithermic\Core\Stock\MassBalance;
 use Dithermic\Core\Stock\Merge;
+use Dithermic\Core\Stock\MixStock;
 use Dithermic\Core\Stock\Trust;
 
 function holding(array $over = []): Holding
@@ -196,4 +198,87 @@ it('knows which rung follows', function (): void {
         ->and(Trust::FullTrialPassed->follows(SourceState::OnTrial))->toBeFalse()
         ->and(Trust::FullTrialPassed->follows(SourceState::SmallTrialPassed))->toBeTrue()
         ->and(Trust::SmallTrialPassed->follows(SourceState::Accepted))->toBeFalse();
+});
+
+it('says of a lot what it wants, the first thing first, and nothing after what forbids', function (
+    array $lot,
+    array $steps,
+) {
+    [$polymer, $form, $dry, $source, $looked] = $lot + ['PP', 'flake', DryState::Unknown, SourceState::Accepted, true];
+    $said = LotStep::of(new PolymerLibrary, $polymer, $form, $dry, $source, $looked);
+    expect(array_map(static fn (LotStep $s): string => $s->value, $said))->toBe($steps);
+})->with([
+    'nobody knows it' => [['UNKNOWN', 'flake'], ['find']],
+    'a code that is not in the library' => [['WOOD', 'flake'], ['find']],
+    'it must never be hot' => [['PVC-U', 'flake'], ['keep_cold']],
+    'something else' => [['OTHER', 'item'], ['keep_cold']],
+    'ready' => [['PP', 'flake'], ['use']],
+    'nobody looked' => [['PP', 'flake', DryState::Unknown, SourceState::Accepted, false], ['look', 'use']],
+    'a sheet shows what is in it' => [['PP', 'sheet', DryState::Unknown, SourceState::Accepted, false], ['use']],
+    'whole pieces' => [['PP', 'item', DryState::Unknown, SourceState::OnTrial, false], ['shred', 'small_trial']],
+    'wet' => [['PA6', 'pellet', DryState::DryAgain, SourceState::Accepted], ['dry', 'use']],
+    'dry' => [['PA6', 'pellet', DryState::Dry, SourceState::Accepted], ['use']],
+    'in a hurry' => [['PA6', 'pellet', DryState::UseNow, SourceState::SmallTrialPassed], ['full_trial']],
+    'both trials passed' => [['PP', 'flake', DryState::Unknown, SourceState::FullTrialPassed], ['accept']],
+    'all at once' => [
+        ['PA6', 'flake', DryState::Unknown, SourceState::OnTrial, false],
+        ['look', 'dry', 'small_trial'],
+    ],
+]);
+
+it('has words and a reason for every step of a lot', function () {
+    foreach (LotStep::cases() as $step) {
+        expect($step->says())->not->toBe('')->and($step->because())->not->toBe($step->says());
+    }
+});
+
+it('opens of the ladder what follows, and that alone', function (SourceState $state, array $open) {
+    $said = Trust::openTo($state);
+    expect(array_map(static fn (Trust $t): string => $t->value, $said))->toBe($open);
+    foreach (Trust::cases() as $trust) {
+        in_array($trust, $said, true)
+            ? expect($trust->after($state))->toBeInstanceOf(SourceState::class)
+            : expect(fn () => $trust->after($state))->toThrow(InputError::class);
+    }
+})->with([
+    [SourceState::OnTrial, ['small_trial_passed', 'small_trial_failed', 'delivery_good', 'delivery_failed']],
+    [SourceState::SmallTrialPassed, ['full_trial_passed', 'full_trial_failed', 'delivery_good', 'delivery_failed']],
+    [SourceState::FullTrialPassed, ['accepted', 'delivery_good', 'delivery_failed']],
+    [SourceState::Accepted, ['delivery_good', 'delivery_failed']],
+]);
+
+it('gives of a mix as much as the part that runs out first', function () {
+    $stock = MixStock::of([
+        ['name' => 'white', 'parts' => 8.0, 'held_g' => 4000.0],
+        ['name' => 'green', 'parts' => 2.0, 'held_g' => 300.0],
+    ]);
+    expect($stock->gives_g)->toBe(1500.0)->and($stock->runs_out)->toBe('green');
+    $none = MixStock::of([
+        ['name' => 'white', 'parts' => 1.0, 'held_g' => 4000.0],
+        ['name' => 'blue', 'parts' => 1.0, 'held_g' => 0.0],
+    ]);
+    expect($none->gives_g)->toBe(0.0)->and($none->runs_out)->toBe('blue');
+    expect(fn () => MixStock::of([['name' => 'white', 'parts' => 0.0, 'held_g' => 1.0]]))
+        ->toThrow(InvalidArgumentException::class);
+});
+
+it('never gives more of a mix than is held, whatever the parts', function () {
+    mt_srand(4);
+    for ($case = 0; $case < 300; $case++) {
+        $parts = array_map(static fn (int $i): array => [
+            'name' => "part {$i}",
+            'parts' => mt_rand(1, 1000) / 10,
+            'held_g' => (float) mt_rand(0, 9000),
+        ], range(1, mt_rand(1, 6)));
+        $stock = MixStock::of($parts);
+        $all = array_sum(array_column($parts, 'parts'));
+        $over = array_map(
+            static fn (array $p): float => $stock->gives_g * $p['parts'] / $all - $p['held_g'],
+            $parts,
+        );
+        // All of the one that runs out goes, and no more than is there of the others.
+        expect(max($over))->toEqualWithDelta(0.0, 1e-6);
+        $out = array_search($stock->runs_out, array_column($parts, 'name'), true);
+        expect($over[$out])->toEqualWithDelta(0.0, 1e-6);
+    }
 });

@@ -9,7 +9,12 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\KnownSignal;
+use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Instrument\Unit;
+use Dithermic\Core\Learning\MachineLearnt;
+use Dithermic\Core\Learning\ReadRun;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant;
@@ -46,6 +51,17 @@ abstract class Definition
 
     /** @return list<Figure> without values */
     abstract public function figures(): array;
+
+    /**
+     * Between what its measured figures have to be for a piece to be good.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of a run's plan
+     * @return array<string, array{float|null, float|null}> least and most, by figure; none where nothing is said
+     */
+    public function limits(array $targets): array
+    {
+        return [];
+    }
 
     /** @return list<string> numbers of its plan in a unit: what an instrument can be held to */
     public function numbersIn(string $unit): array
@@ -216,6 +232,25 @@ abstract class Definition
     }
 
     /**
+     * What the readings of its last runs say of a main machine; null where nothing can be learnt of its kind.
+     *
+     * @param  list<ReadRun>  $runs  newest first
+     * @param  Record  $facts  of the machine as they are known
+     *
+     * @throws InputError where nothing was read that could be used
+     */
+    public function learns(array $runs, Record $facts): ?MachineLearnt
+    {
+        return null;
+    }
+
+    /** @return list<string> channels of a main machine that it learns from; none where it does not */
+    public function learnsFrom(): array
+    {
+        return [];
+    }
+
+    /**
      * A machine of this process at work, with a truth of its own; null where none is simulated yet. What is true of a
      * machine is the same in all its runs, what a day brings differs.
      *
@@ -225,6 +260,53 @@ abstract class Definition
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): ?Plant
     {
         return null;
+    }
+
+    /**
+     * What of a bad piece this process knows from its own entries, beside what tells the same in every process.
+     *
+     * @return list<KnownSignal>
+     */
+    public function evidence(Witness $of): array
+    {
+        return [];
+    }
+
+    /** Which of the modes that defects.json knows of its process it is; null where that is not told apart. */
+    public function mode(): ?string
+    {
+        return null;
+    }
+
+    /**
+     * How what a remedy moves stands in a plan here.
+     *
+     * @return array<string, Lever> by parameter of defects.json
+     */
+    public function levers(): array
+    {
+        return [];
+    }
+
+    /**
+     * Where what a remedy moves stands in a run, and how far it may go with its polymer.
+     *
+     * @param  array<string, mixed>  $plan  the run's targets
+     * @return list<array{parameter: string, now: float|null, min?: float, max?: float}> as diagnose.rank takes them
+     */
+    public function standings(array $plan, Polymer $polymer): array
+    {
+        $window = $this->window($polymer);
+        $known = [];
+        foreach ($this->levers() as $parameter => $lever) {
+            $now = $plan[$lever->planned] ?? null;
+            $bounds = $window !== null && $lever->planned === $this->setPoint()
+                ? ['min' => $window->min, 'max' => $window->max]
+                : [];
+            $known[] = ['parameter' => $parameter, 'now' => is_numeric($now) ? $lever->unit * (float) $now : null] + $bounds;
+        }
+
+        return $known;
     }
 
     /** @return array<array-key, mixed> as it ships */
@@ -239,6 +321,12 @@ abstract class Definition
     public function procedureFor(Plan $plan): array
     {
         return $this->procedure();
+    }
+
+    /** @return list<array<array-key, mixed>> every procedure that it is worked by */
+    public function procedures(): array
+    {
+        return [$this->procedure()];
     }
 
     /** @return list<string> ids of its schools */

@@ -85,6 +85,18 @@ final readonly class Processes
         return $kinds;
     }
 
+    /** The process that learns of machines of a kind by their readings; null where none does. */
+    public function learningOf(string $kind): ?Definition
+    {
+        foreach ($this->all() as $process) {
+            if ($process->learnsFrom() !== [] && $process->main()->takes($kind)) {
+                return $process;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<Definition> */
     public function all(): array
     {

@@ -17,4 +17,15 @@ final readonly class BrokenPoint
         #[Field('beyond_3s, 2of3_2s, 4of5_1s, 8_side', '', of: 'string')] public array $rules,
     ) {
     }
+
+    /** A rule in words. */
+    public static function says(string $rule): string
+    {
+        return match ($rule) {
+            'beyond_3s' => 'further out than chance goes',
+            '2of3_2s' => 'two of three far out on one side',
+            '4of5_1s' => 'four of five out on one side',
+            default => 'eight in a row on one side',
+        };
+    }
 }

@@ -113,6 +113,12 @@ final readonly class Procedure
         ));
     }
 
+    /** @return list<Entry> */
+    public function entries(): array
+    {
+        return array_values($this->entries);
+    }
+
     public function entry(string $id): ?Entry
     {
         return $this->entries[$id] ?? null;

@@ -91,4 +91,22 @@ final class RunState extends Thread
 
         return $last;
     }
+
+    /**
+     * When a timer ran, of the run itself and of each piece, where it was answered.
+     *
+     * @return array<int, array{float, float}> by piece, 0 for the run: started and answered, s since 1970 UTC
+     */
+    public function answered(string $timer): array
+    {
+        $ran = [];
+        foreach ([$this, ...$this->pieces] as $thread) {
+            $one = $thread->timers[$timer] ?? null;
+            if ($one !== null && $one['answered_at'] !== null) {
+                $ran[$thread->piece ?? 0] = [$one['started_at'], $one['answered_at']];
+            }
+        }
+
+        return $ran;
+    }
 }

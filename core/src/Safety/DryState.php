@@ -11,6 +11,11 @@ enum DryState: string
     case UseNow = 'use now';
     case DryAgain = 'dry again';
 
+    public function isKnown(): bool
+    {
+        return $this !== self::Unknown;
+    }
+
     public function isDry(): bool
     {
         return $this === self::Dry || $this === self::UseNow;

@@ -40,6 +40,29 @@ enum Trust: string
         };
     }
 
+    /**
+     * What can be said of a source in a state, what its ladder asks for first and checks of deliveries last.
+     *
+     * @return list<self>
+     */
+    public static function openTo(SourceState $state): array
+    {
+        return array_values(array_filter(self::cases(), static fn (self $t): bool => $t->follows($state)));
+    }
+
+    public function says(): string
+    {
+        return match ($this) {
+            self::SmallTrialPassed => 'Small trial passed',
+            self::SmallTrialFailed => 'Small trial failed',
+            self::FullTrialPassed => 'Full-size trial passed',
+            self::FullTrialFailed => 'Full-size trial failed',
+            self::Accepted => 'Accepted into stock',
+            self::DeliveryGood => 'Delivery checked, good',
+            self::DeliveryFailed => 'Delivery failed: back to trial',
+        };
+    }
+
     /** Whether the ladder has this rung from a state. */
     public function follows(SourceState $state): bool
     {

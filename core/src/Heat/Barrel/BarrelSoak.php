@@ -45,17 +45,8 @@ final readonly class BarrelSoak
 
     public function __invoke(BarrelSoakInput $in, float $cells = 1.0, float $steps = 1.0): BarrelSoakResult
     {
-        $thermal = $in->material->thermal($this->polymers);
         $target = $this->target($in);
-        $stack = new Stack(
-            [new Layer(
-                Substance::polymer($thermal, $in->porosity),
-                $in->barrel_diameter_mm / 2000,
-                (int) round(28 * $cells),
-                $in->feed_c,
-            )],
-            new Insulated, new Held($in->wall_c, $in->contact_w_m2k), cylinder: true, stepK: 5.0, stepScale: 1 / $steps,
-        );
+        [$stack] = $this->charge($in, $cells, $steps);
         $soak = Crossing::time($stack, self::LIMIT_S, static fn (Stack $s): float => $s->leftSurface() - $target)
             ?? throw new InputError('target_c', 'is not reached within two days');
         $shots = floor(1 / $in->fraction_refilled + self::RATIO_SLACK);
@@ -72,6 +63,27 @@ final readonly class BarrelSoak
             ->warn($in->material->overCeiling($in->wall_c, 'The wall', $this->polymers));
 
         return $result->warn($this->dwell($in, $soak / 60));
+    }
+
+    /**
+     * The charge as it went in, from its axis at the left to the wall at the right.
+     *
+     * @return array{Stack, Held} and the wall, whose temperature may be moved
+     */
+    public function charge(BarrelSoakInput $in, float $cells = 1.0, float $steps = 1.0): array
+    {
+        $wall = new Held($in->wall_c, $in->contact_w_m2k);
+        $stack = new Stack(
+            [new Layer(
+                Substance::polymer($in->material->thermal($this->polymers), $in->porosity),
+                $in->barrel_diameter_mm / 2000,
+                (int) round(28 * $cells),
+                $in->feed_c,
+            )],
+            new Insulated, $wall, cylinder: true, stepK: 5.0, stepScale: 1 / $steps,
+        );
+
+        return [$stack, $wall];
     }
 
     private function target(BarrelSoakInput $in): float

@@ -6,7 +6,11 @@ namespace Dithermic\Core\Process\Compression;
 
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\KnownSignal;
+use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Heat\Press\PressCycleResult;
+use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
@@ -74,6 +78,17 @@ final class Pressing extends Definition
         ];
     }
 
+    public function limits(array $targets): array
+    {
+        $nominal = $targets['nominal_mm'] ?? null;
+        $tolerance = $targets['thickness_tolerance_mm'] ?? null;
+
+        return is_numeric($nominal) && is_numeric($tolerance) ? [
+            'mean_mm' => [$nominal - $tolerance, $nominal + $tolerance],
+            'range_mm' => [null, 2.0 * $tolerance],
+        ] : [];
+    }
+
     public function dangers(): Danger
     {
         return Danger::Compression;
@@ -116,6 +131,37 @@ final class Pressing extends Definition
     }
 
     /** Several sheets in one run overlap the two presses; a single one is one pass. */
+    /** The two faces against each other, and how long the stack was without load on its way over. */
+    public function evidence(Witness $of): array
+    {
+        $signals = [];
+        $platen = $of->logged('platen');
+        if (is_numeric($platen['top_c'] ?? null) && is_numeric($platen['low_c'] ?? null)) {
+            $signals[] = new KnownSignal(
+                'face_diff_k',
+                abs((float) $platen['top_c'] - (float) $platen['low_c']),
+                'the platens as they were logged',
+            );
+        }
+
+        return $signals;
+    }
+
+    public function levers(): array
+    {
+        return [
+            'plate_set_c' => Lever::same('platen_c', 'platen_c'),
+            'press_heat_min' => Lever::factor('heat_min', 'heat_factor'),
+            'cold_cool_min' => Lever::factor('cool_min', 'cool_factor'),
+            'charge_g' => Lever::onTop('charge_mass_g', 'allowance_pct'),
+        ];
+    }
+
+    public function procedures(): array
+    {
+        return [$this->procedure(), Series::procedure()];
+    }
+
     public function procedureFor(Plan $plan): array
     {
         return $plan instanceof PlanResult && $plan->series !== null ? Series::procedure() : $this->procedure();
@@ -153,6 +199,16 @@ final class Pressing extends Definition
             (array) ($picture['heat_input'] ?? []),
             $now,
         );
+    }
+
+    public function learns(array $runs, Record $facts): MachineLearnt
+    {
+        return (new PressLearnt($this->calculations))->of($runs, $facts);
+    }
+
+    public function learnsFrom(): array
+    {
+        return HeatClock::CHANNELS;
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

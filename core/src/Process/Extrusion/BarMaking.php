@@ -6,6 +6,10 @@ namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\KnownSignal;
+use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Diagnosis\MeltEvidence;
+use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
@@ -64,6 +68,13 @@ final class BarMaking extends Definition
         ];
     }
 
+    public function limits(array $targets): array
+    {
+        $most = self::voidLimit($targets);
+
+        return ['void_pct' => [-$most, $most]];
+    }
+
     public function dangers(): Danger
     {
         return Danger::Extrusion;
@@ -82,7 +93,7 @@ final class BarMaking extends Definition
         $density = 1000 * $mass / ((float) $targets['section_area_mm2'] * $length);
         $solid = (float) $polymer->property('density_g_cm3');
         $voids = 100 * (1 - $density / $solid);
-        $limit = (float) ($targets['void_limit_pct'] ?? 5.0);
+        $limit = self::voidLimit($targets);
         $verdict = $voids > $limit ? 'hollow' : ($voids < -$limit ? 'heavier than solid' : 'sound');
 
         return new Inspected('bar', $mass, ['mass_g' => $mass, 'void_pct' => round($voids, 2)], [
@@ -98,6 +109,36 @@ final class BarMaking extends Definition
                 default => sprintf('%.1f %% voids: sound.', max(0.0, $voids)),
             },
         ]);
+    }
+
+    /** The melt as it was logged, in the polymer's window, what the barrel held before, and the bar against its mass. */
+    public function evidence(Witness $of): array
+    {
+        $signals = MeltEvidence::of($of, $this->window($of->polymer));
+        $bar = $of->logged('bar')['mass_g'] ?? null;
+        $mass = $of->number('bar_mass_g');
+        if (is_numeric($bar) && $mass !== null && $mass > 0.0) {
+            $signals[] = new KnownSignal(
+                'part_weight_delta_pct',
+                round(100 * ((float) $bar / $mass - 1), 2),
+                sprintf('the scale: %.0f g of %.0f', (float) $bar, $mass),
+            );
+        }
+
+        return $signals;
+    }
+
+    public function mode(): string
+    {
+        return 'mould_fill';
+    }
+
+    public function levers(): array
+    {
+        return [
+            'melt_set_c' => Lever::same('melt_c', 'melt_c'),
+            'takeoff_wait_s' => Lever::factor('chill_min', 'cool_factor', 60.0),
+        ];
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
@@ -118,5 +159,11 @@ final class BarMaking extends Definition
             'mould' => self::mould($job, MouldFacts::class),
             'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
         ];
+    }
+
+    /** @param  array<string, float|int|string|null>  $targets */
+    private static function voidLimit(array $targets): float
+    {
+        return (float) ($targets['void_limit_pct'] ?? 5.0);
     }
 }

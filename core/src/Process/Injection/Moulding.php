@@ -7,9 +7,14 @@ namespace Dithermic\Core\Process\Injection;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\KnownSignal;
+use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Diagnosis\MeltEvidence;
+use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Process\Clock;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inside;
@@ -18,6 +23,7 @@ use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 
@@ -69,6 +75,17 @@ final class Moulding extends Definition
         ];
     }
 
+    public function limits(array $targets): array
+    {
+        $wanted = $targets['part_mass_g'] ?? null;
+        $least = $targets['part_least_g'] ?? null;
+
+        return is_numeric($wanted) && is_numeric($least) ? [
+            'mass_g' => [(float) $least, 2.0 * $wanted - $least],
+            'full_pct' => [100.0 * $least / $wanted, 200.0 - 100.0 * $least / $wanted],
+        ] : [];
+    }
+
     public function dangers(): Danger
     {
         return Danger::Injection;
@@ -113,6 +130,21 @@ final class Moulding extends Definition
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
     }
 
+    public function clocks(RunState $state): array
+    {
+        return SoakClock::running($state);
+    }
+
+    public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
+    {
+        return (new SoakClock($this->calculations))->by(
+            $clock,
+            $readings,
+            (array) ($picture['soak_input'] ?? []),
+            $now,
+        );
+    }
+
     public function fits(Record $machine, Record $mould, Record $product, ?string $polymer): MouldFit
     {
         $fits = $this->calculations->run('mould.fits', array_filter([
@@ -131,6 +163,39 @@ final class Moulding extends Definition
             array_map(static fn (FitReason $r): string => $r->says, $fits->reasons),
             $fits->unknown,
         );
+    }
+
+    /** The melt as it was logged, in the polymer's window, the mould against its target, and what the barrel held before. */
+    public function evidence(Witness $of): array
+    {
+        $signals = MeltEvidence::of($of, $this->window($of->polymer));
+        $mould = $of->logged('mould')['mould_c'] ?? null;
+        $wanted = $of->number('mould_c');
+        if (is_numeric($mould) && $wanted !== null) {
+            $signals[] = new KnownSignal('mould_temp_error_k', (float) $mould - $wanted, 'the mould as it was logged');
+        }
+        $part = $of->logged('part')['mass_g'] ?? null;
+        $mass = $of->number('part_mass_g');
+        if (is_numeric($part) && $mass !== null && $mass > 0.0) {
+            $signals[] = new KnownSignal(
+                'part_weight_delta_pct',
+                round(100 * ((float) $part / $mass - 1), 2),
+                sprintf('the scale: %.2f g of %.2f', (float) $part, $mass),
+            );
+        }
+
+        return $signals;
+    }
+
+    public function levers(): array
+    {
+        return [
+            'melt_set_c' => Lever::same('melt_c', 'melt_c'),
+            'mould_temp_c' => Lever::same('mould_c', 'mould_c'),
+            'soak_time_min' => Lever::factor('soak_min', 'soak_factor'),
+            'cool_time_s' => Lever::factor('cool_min', 'cool_factor', 60.0),
+            'charge_g' => Lever::onTop('shot_mass_g', 'loss_pct'),
+        ];
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

@@ -24,6 +24,7 @@ final class PlanResult extends Plan
      * @param  list<PlanCheck>  $checks
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
+     * @param  array<string, float|string|null>  $soak_input
      */
     public function __construct(
         #[Field('', of: PlannedSetting::class)] array $settings,
@@ -48,6 +49,8 @@ final class PlanResult extends Plan
         #[Field('from the load to its shot, in a full barrel', 'min')] public readonly float $hot_min,
         public readonly SoakRule $soak_rule,
         public readonly MouldMake $mould_make,
+        #[Field('input of heat.barrel_soak and the machine\'s factor, to follow it; empty with a screw', of: 'named')]
+        public readonly array $soak_input,
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }
@@ -86,6 +89,7 @@ final class PlanResult extends Plan
                 'parts_h' => $this->parts_h,
             ],
             'melt_min' => $this->melt_min,
+            'soak_input' => $this->soak_input,
         ];
     }
 }

@@ -159,6 +159,7 @@ final readonly class Planner
             round($hot, 2),
             $in->soak_rule,
             $in->mould_make,
+            $soak === null ? [] : ['soak_factor' => $set->get('soak_factor')] + $this->soakInput($in, $set, $shot),
         );
 
         return $result->explain(sprintf(
@@ -226,14 +227,25 @@ final readonly class Planner
 
     private function soak(PlanInput $in, Settled $set, ShotResult $shot): BarrelSoakResult
     {
-        return Ask::for(new BarrelSoak($this->polymers), BarrelSoakInput::class, [
+        return Ask::for(
+            new BarrelSoak($this->polymers),
+            BarrelSoakInput::class,
+            $this->soakInput($in, $set, $shot),
+            ['wall_c' => 'settings.melt_c', 'barrel_diameter_mm' => 'machine'],
+        );
+    }
+
+    /** @return array<string, float|string|null> */
+    private function soakInput(PlanInput $in, Settled $set, ShotResult $shot): array
+    {
+        return [
             'polymer' => $in->polymer,
             'barrel_diameter_mm' => $in->machine->boreMm(),
             'wall_c' => $set->get('melt_c'),
             'feed_c' => $set->get('feed_c'),
             'porosity' => $set->get('porosity'),
             'fraction_refilled' => min(1.0, max(0.01, $shot->barrel_fraction)),
-        ], ['wall_c' => 'settings.melt_c', 'barrel_diameter_mm' => 'machine']);
+        ];
     }
 
     /** Minutes to wait after a shot's worth was refilled. */

@@ -7,6 +7,7 @@ namespace Dithermic\Core\Process\VacuumForming;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\Lever;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
@@ -76,6 +77,13 @@ final class Forming extends Definition
             new Figure('thinnest_mm', 'Thinnest foretold', 'length', 2),
             new Figure('least_mm', 'Thinnest measured', 'length', 2, measured: true),
         ];
+    }
+
+    public function limits(array $targets): array
+    {
+        $least = $targets['least_wall_mm'] ?? null;
+
+        return is_numeric($least) ? ['least_mm' => [(float) $least, null]] : [];
     }
 
     public function dangers(): Danger
@@ -189,6 +197,15 @@ final class Forming extends Definition
             TraceVerdict::Leaks => CheckState::Warn,
             TraceVerdict::NoSeal => CheckState::Block,
         }, $trace->explanation, array_values($marks));
+    }
+
+    public function levers(): array
+    {
+        return [
+            'sheet_heat_s' => Lever::factor('heat_min', 'heat_factor', 60.0),
+            'form_cool_s' => Lever::factor('cool_min', 'cool_factor', 60.0),
+            'mould_temp_c' => Lever::same('mould_c', 'mould_c'),
+        ];
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Injection;
+
+use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Heat\Barrel\SoakTrackResult;
+use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Clock;
+use Dithermic\Core\Process\Tracked;
+use Dithermic\Core\Run\RunState;
+
+/**
+ * The soak of a full barrel by its zones as they are read: heat.soak_track, times what this machine takes over the physics.
+ * The coldest of the zones counts, averaged over a third of a minute: what is cold there comes out as lumps.
+ */
+final readonly class SoakClock
+{
+    public const CHANNELS = ['barrel_c', 'zone_1_c', 'zone_2_c', 'zone_3_c'];
+
+    private const OVER_S = 20.0;
+
+    /** a wall that was not read for so long is the model's, s */
+    private const SILENT_S = 120.0;
+
+    public function __construct(private Registry $calculations)
+    {
+    }
+
+    /** @return list<Clock> of a barrel that soaks now */
+    public static function running(RunState $state): array
+    {
+        $timer = $state->timers['soak'] ?? null;
+
+        return $timer === null || $timer['answered_at'] !== null
+            ? []
+            : [new Clock(null, 'soak', $timer['started_at'], $timer['ends_at'], self::CHANNELS)];
+    }
+
+    /**
+     * @param  array<string, list<array{float, float}>>  $readings  by channel: seconds since 1970 UTC and °C, in order
+     * @param  array<array-key, mixed>  $input  of heat.barrel_soak as planned, and the factor of the machine
+     * @return Tracked|null where nothing was read of late, or nobody knows what the barrel is
+     */
+    public function by(Clock $clock, array $readings, array $input, float $now): ?Tracked
+    {
+        $wall = self::coldest($clock, $readings);
+        $newest = end($wall);
+        if ($newest === false || $newest['t_s'] < 0 || $input === []) {
+            return null;
+        }
+        $said = $input['soak_factor'] ?? null;
+        $factor = is_numeric($said) ? max(0.05, (float) $said) : 1.0;
+        unset($input['soak_factor']);
+        $since = $now - $clock->from;
+        $track = $this->calculations->run('heat.soak_track', [
+            'now_s' => max(0.0, $since),
+            'readings' => $wall,
+            'fraction_refilled' => 1.0,
+        ] + $input);
+        assert($track instanceof SoakTrackResult);
+        $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s;
+        $silent = $since - $newest['t_s'];
+
+        return new Tracked(
+            match (true) {
+                $ready === null => CheckState::Block,
+                $ready - $clock->endsAt > Tracked::SAME_S || $silent > self::SILENT_S => CheckState::Warn,
+                default => CheckState::Ok,
+            },
+            $silent > self::SILENT_S
+                ? sprintf('The barrel has not been read for %.0f min. %s', $silent / 60, $track->because)
+                : $track->because,
+            $track->axis_now_c,
+            $ready,
+            $track->as_if_s,
+        );
+    }
+
+    /**
+     * @param  array<string, list<array{float, float}>>  $readings
+     * @return list<array{t_s: float, wall_c: float}> since the charge went in
+     */
+    private static function coldest(Clock $clock, array $readings): array
+    {
+        $coldest = [];
+        foreach ($readings as $points) {
+            $of = [];
+            foreach ($points as [$at, $value]) {
+                $of[(int) floor(($at - $clock->from) / self::OVER_S)][] = $value;
+            }
+            foreach ($of as $slot => $values) {
+                $mean = array_sum($values) / count($values);
+                $coldest[$slot] = min($coldest[$slot] ?? INF, $mean);
+            }
+        }
+        ksort($coldest);
+
+        return array_map(
+            static fn (int $slot, float $c): array => ['t_s' => ($slot + 0.5) * self::OVER_S, 'wall_c' => $c],
+            array_keys($coldest),
+            $coldest,
+        );
+    }
+}
