@@ -6,6 +6,10 @@ use App\Bench\Http\CalcController;
 use App\Bench\Http\MeshController;
 use App\Bench\Http\OpenApiController;
 use App\Bench\Http\TaskController;
+use App\Causes\Http\CaseController;
+use App\Causes\Http\LearnController;
+use App\Causes\Http\LessonController;
+use App\Causes\Http\MachineTaughtController;
 use App\Instruments\Http\AlarmController;
 use App\Instruments\Http\ChannelController;
 use App\Instruments\Http\IntakeController;
@@ -17,16 +21,21 @@ use App\Material\Http\MixController;
 use App\Material\Http\ReviewController;
 use App\Material\Http\SortingController;
 use App\Material\Http\SourceController;
+use App\Material\Http\TraceController;
 use App\Material\Http\TransferController;
 use App\People\Http\AccessController;
 use App\People\Http\PersonController;
 use App\People\Http\SessionController;
+use App\Planning\Http\DayController;
+use App\Planning\Http\OrderController;
 use App\Runs\Http\FloorController;
 use App\Runs\Http\PlanController;
+use App\Runs\Http\ProcedureController;
 use App\Runs\Http\ProposalController;
 use App\Runs\Http\ReadingController;
 use App\Runs\Http\RunController;
 use App\Runs\Http\RunExportController;
+use App\Runs\Http\RunLabelController;
 use App\Runs\Http\SignalController;
 use App\Shop\Http\CareController;
 use App\Shop\Http\GoodsController;
@@ -43,7 +52,7 @@ Route::post('session', [SessionController::class, 'store'])->middleware('throttl
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
 // A number that a row can have; all else is not here.
-foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel'] as $name) {
+foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel', 'proposal'] as $name) {
     Route::pattern($name, '[1-9][0-9]{0,14}');
 }
 
@@ -98,6 +107,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('machines/{machine}', [MachineController::class, 'show']);
         Route::get('machines/{machine}/fits', [MachineController::class, 'fits']);
         Route::post('machines/{machine}/facts', [MachineController::class, 'sayFacts']);
+        Route::post('machines/{machine}/learnt', MachineTaughtController::class)->middleware('throttle:upload');
         Route::post('machines/{machine}/retire', [MachineController::class, 'retire']);
         Route::get('products', [ShopController::class, 'products']);
         Route::post('products', [ProductController::class, 'store']);
@@ -114,7 +124,32 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('machines/{machine}/alarms', [AlarmController::class, 'ofMachine']);
         Route::get('runs/{run}/alarms', [AlarmController::class, 'ofRun'])->whereUuid('run');
         Route::post('alarms/{alarm}/answer', [AlarmController::class, 'answer'])->whereUuid('alarm');
+        Route::get('defects/{process}', [CaseController::class, 'defects'])->where('process', '[a-z_]{1,40}');
+        Route::get('runs/{run}/cases', [CaseController::class, 'index'])->whereUuid('run');
+        Route::post('runs/{run}/cases', [CaseController::class, 'store'])->whereUuid('run');
+        Route::get('cases/{case}', [CaseController::class, 'show'])->whereUuid('case');
+        Route::post('cases/{case}/entries', [CaseController::class, 'add'])->whereUuid('case');
+        Route::get('runs/{run}/lessons', [LessonController::class, 'index'])->whereUuid('run');
+        Route::post('runs/{run}/lessons', [LessonController::class, 'store'])->whereUuid('run');
+        Route::get('learnt', [LearnController::class, 'index']);
+        Route::get('learnt/{product}', [LearnController::class, 'show']);
         Route::get('proposals', ProposalController::class);
+        Route::get('day', [DayController::class, 'show']);
+        Route::post('day/people', [DayController::class, 'here']);
+        Route::post('day/wishes', [DayController::class, 'wish']);
+        Route::post('day/supply', [DayController::class, 'supply']);
+        Route::get('orders', [OrderController::class, 'index']);
+        Route::post('orders', [OrderController::class, 'store']);
+        Route::post('orders/{order}/entries', [OrderController::class, 'say'])->whereUuid('order');
+        Route::get('procedures', [ProcedureController::class, 'index']);
+        Route::get('procedures/{key}.pdf', [ProcedureController::class, 'sheet'])->where('key', '[a-z_]{1,40}');
+        Route::get('procedures/{key}', [ProcedureController::class, 'show'])->where('key', '[a-z_]{1,40}');
+        Route::post(
+            'procedures/{key}/proposals',
+            [ProcedureController::class, 'propose'],
+        )->where('key', '[a-z_]{1,40}');
+        Route::post('procedures/{key}/proposals/{proposal}/decide', [ProcedureController::class, 'decide'])
+            ->where('key', '[a-z_]{1,40}');
         Route::get('goods', [GoodsController::class, 'index']);
         Route::post('products/{product}/goods', [GoodsController::class, 'store']);
         Route::post('products/{product}/shelf', [GoodsController::class, 'watch']);
@@ -134,6 +169,9 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]{1,30}')
             ->whereIn('format', ['pdf', 'svg']);
         Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
+        Route::get('lots/{lot}/trace', [TraceController::class, 'lot'])->where('lot', '[1-9][0-9]{0,14}');
+        Route::get('lots/{lot}/recall.csv', [TraceController::class, 'csv'])->where('lot', '[1-9][0-9]{0,14}');
+        Route::get('runs/{run}/trace', [TraceController::class, 'run'])->whereUuid('run');
         Route::get('sorting-tests', [IdentificationController::class, 'tests']);
         Route::post('identifications', [IdentificationController::class, 'store']);
         Route::get('sortings', [SortingController::class, 'index']);
@@ -148,11 +186,11 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products']);
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'procedures']);
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products'])
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'procedures'])
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);
@@ -176,6 +214,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');
+        Route::get('runs/{run}/label.{format}', RunLabelController::class)->whereUuid('run')
+            ->whereIn('format', ['pdf', 'svg']);
         Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')
             ->whereIn('format', ['json', 'csv', 'pdf']);
     });

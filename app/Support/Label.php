@@ -65,6 +65,29 @@ final class Label
         )->render();
     }
 
+    /**
+     * Of what was made: scanned, it opens its record, also weeks later.
+     *
+     * @param  list<string>  $swatches  of the lots that it is of
+     * @param  list<string>  $lines  what it is, when, of which run
+     */
+    public function ofPiece(string $path, string $code, string $polymer, array $swatches, array $lines, ?float $mass): string
+    {
+        $address = self::address($path);
+
+        return view('labels.label', [
+            'address' => $address,
+            'qr' => $this->qr($address),
+            'code' => $code,
+            'large' => $polymer,
+            'swatches' => $swatches,
+            'lines' => array_map(static fn (string $line): string => mb_strimwidth($line, 0, 32, '…'), $lines),
+            'mass' => $mass,
+            'never' => false,
+            'made' => true,
+        ])->render();
+    }
+
     /** The address at which the shop's own screens find it. */
     private static function address(string $path): string
     {

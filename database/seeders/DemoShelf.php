@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\People\Models\User;
+use App\Planning\Actions\KeepOrders;
 use App\Runs\Models\RunOutput;
 use App\Runs\Support\OutputKind;
 use App\Shop\Actions\KeepCare;
@@ -43,10 +44,16 @@ final readonly class DemoShelf
         ['Heron', 'Look at the nozzle seat', 'A worn seat leaks under pressure.', null, 2000, 12],
     ];
 
+    /** what, how many, wanted in so many hours, for whom */
+    private const ORDERS = [
+        ['divider board', 14, 26, 'for the co-op\'s stall'],
+        ['travel lid', 18, 50, 'the nursery on the quay'],
+    ];
+
     /** seen by somebody, once */
     private const RAISED = [['Heron', 'Lever pin has play', 'Clicks at the end of the stroke since this week.']];
 
-    public function __construct(private MoveGoods $move, private KeepCare $care)
+    public function __construct(private MoveGoods $move, private KeepCare $care, private KeepOrders $orders)
     {
     }
 
@@ -57,6 +64,11 @@ final readonly class DemoShelf
             if (isset(self::WATCHED[$product->name])) {
                 $this->move->watch($product, $product->revision, ...self::WATCHED[$product->name]);
             }
+        }
+        foreach (self::ORDERS as [$name, $count, $hours, $words]) {
+            $product = Product::query()->where('name', $name)->firstOrFail();
+            $due = (float) $now->addHours($hours)->format('U.v');
+            $this->orders->take(Uuid::uuid7()->toString(), $lead, $product, $count, $due, $words);
         }
         foreach (self::CARE as [$machine, $title, $why, $days, $pieces, $ago]) {
             $care = $this->add($machine, $lead, $title, $why, $days, $pieces);

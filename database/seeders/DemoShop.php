@@ -890,7 +890,7 @@ final class DemoShop
             $day,
         ) ?? throw new LogicException("{$machine} has no plant");
         $draft = new Run(['plan' => (array) $answer->plan->targets]);
-        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($process));
+        $draft->setRelation('procedureVersion', ProcedureVersion::inForce($process));
         $simulated = (new Shift($draft->machineOfState(), $plant, $day, [$starter->name, $helper->name], "demo-{$seed}"))
             ->run((float) $at->getTimestamp(), $pieces);
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
@@ -972,7 +972,7 @@ final class DemoShop
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
         assert($order->process instanceof Pressing);
         $draft = new Run(['plan' => (array) $answer->plan->targets]);
-        $draft->setRelation('procedureVersion', ProcedureVersion::shipped($order->process, $answer->plan));
+        $draft->setRelation('procedureVersion', ProcedureVersion::inForce($order->process, $answer->plan));
         $day = new Dice($seed);
         $plant = $order->process->pressOf(
             $order->job(),

@@ -7,10 +7,14 @@ use App\Material\Models\Source;
 use App\Material\Support\ChargeState;
 use App\Material\Support\MovementKind;
 use App\Material\Support\SortingState;
+use App\Planning\Support\OrderEntryKind;
+use App\Planning\Support\WishKind;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
+use App\Runs\Support\ProcedureEntryKind;
 use App\Shop\Models\Machine;
 use Carbon\CarbonImmutable;
+use Dithermic\Core\Diagnosis\CaseEntry;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Safety\DryState;
 use Dithermic\Core\Safety\SourceState;
@@ -67,6 +71,10 @@ it('knows every word that the programs know', function () {
         ['lot_movements', 'kind', MovementKind::class],
         ['charges', 'status', ChargeState::class],
         ['sortings', 'status', SortingState::class],
+        ['procedure_log', 'kind', ProcedureEntryKind::class],
+        ['case_log', 'kind', CaseEntry::class],
+        ['order_log', 'kind', OrderEntryKind::class],
+        ['plan_wishes', 'kind', WishKind::class],
     ] as [$table, $column, $enum]) {
         expect($words($table, $column))->toEqualCanonicalizing($values($enum), "{$table}.{$column}");
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Source;
+use App\Runs\Models\ProcedureEntry;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
 use App\Shop\Models\Product;
@@ -243,4 +244,82 @@ it('enters and changes products, each number a row', function (): void {
         )->assertStatus(422)->assertJsonPath('errors.0.field', $field);
     }
     expect(Product::query()->where('name', 'x')->exists())->toBeFalse();
+});
+
+describe('how the shop works, as CSV', function (): void {
+    $way = <<<'CSV'
+        procedure;step;own;what;value
+        compression;preheat;;typical_min;12,5
+        compression;preheat;;checks;Guard is down
+        compression;preheat;;checks;Air is on
+        compression;spread;;do;Spread it by hand, corners first.
+        compression;spread;Look for metal;do;Pass the magnet over it.
+        compression;spread;Look for metal;people;1
+        CSV;
+
+    it('is a proposal, that a lead decides on as on any other', function () use ($way): void {
+        $dry = bringFile('procedures', $way, dry: true, login: 'ines')->assertOk();
+        expect($dry->json('errors'))->toBe([])
+            ->and($dry->json('would'))->toHaveCount(3)
+            ->and($dry->json('would.0'))->toStartWith('compression, proposed: ')
+            ->toContain('usually 12.5 min')->toContain('to confirm: Guard is down');
+        expect(ProcedureEntry::query()->count())->toBe(0);
+        bringFile('procedures', $way, login: 'ines')->assertOk();
+        $entry = ProcedureEntry::query()->sole();
+        expect($entry->key)->toBe('compression')
+            ->and($entry->way)->toEqual([
+                ['step' => 'preheat', 'typical_min' => 12.5, 'checks' => ['Guard is down', 'Air is on']],
+                ['step' => 'spread', 'do' => 'Spread it by hand, corners first.'],
+                ['after' => 'spread', 'title' => 'Look for metal', 'do' => 'Pass the magnet over it.', 'people' => 1],
+            ]);
+        // Nothing is worked so before a lead says yes.
+        expect(startRun()->json('procedure.own'))->toBeNull();
+        $this->signedIn('maren')->postJson(
+            "/api/v1/procedures/compression/proposals/{$entry->id}/decide",
+            ['approve' => true],
+        )->assertOk()->assertJsonPath('own', 1);
+    });
+
+    it('goes out as it came in, and in again it changes nothing', function () use ($way): void {
+        expect(Csv::read(takenOut('procedures'), ['procedure', 'step', 'own', 'what', 'value']))->toBe([]);
+        bringFile('procedures', $way)->assertOk();
+        $this->signedIn('maren')->postJson(
+            '/api/v1/procedures/compression/proposals/'.ProcedureEntry::query()->sole()->id.'/decide',
+            ['approve' => true],
+        )->assertOk();
+        $out = takenOut('procedures');
+        expect(Csv::read($out, ['value']))->toHaveCount(6)->and($out)->toContain('12.5');
+        bringFile('procedures', $out)->assertOk()->assertJsonPath('would', ['compression: as it is worked already']);
+        expect(ProcedureEntry::query()->count())->toBe(2);
+    });
+
+    it('names the row of what cannot be, and takes none of the file', function (string $row, string $field, string $says) use (
+        $way,
+    ): void {
+        $answer = bringFile('procedures', "{$way}\n{$row}\n")->assertStatus(422);
+        $errors = $answer->json('errors');
+        expect($errors)->toHaveCount(1)
+            ->and($errors[0]['field'])->toBe($field)
+            ->and($errors[0]['message'])->toContain($says);
+        expect(ProcedureEntry::query()->count())->toBe(0);
+    })->with([
+        'no procedure' => ['knitting;preheat;;do;x', 'procedure', 'is none: compression'],
+        'no step' => ['compression;melt_away;;do;x', 'step', 'is no step of this procedure'],
+        'nothing that can be changed' => ['compression;cool;;gate;off', 'gate', 'cannot be changed'],
+        'no number' => ['compression;cool;;typical_min;soon', 'typical_min', '"soon" is no number'],
+        'fewer people' => ['compression;preheat;;people;0', 'people', 'more may be asked, not fewer'],
+        'twice' => ['compression;preheat;;typical_min;3', 'typical_min', 'is said twice'],
+        'neither yes nor no' => ['compression;cool;;strict;perhaps', 'strict', 'must be yes or no'],
+        'no step at all' => ['compression;;;do;x', 'step', 'is empty'],
+        'nothing named' => [';preheat;;do;x', 'procedure', 'is empty'],
+    ]);
+
+    it('is brought in once, however often it is sent', function () use ($way): void {
+        $id = fake_uuid();
+        bringFile('procedures', $way, id: $id)->assertOk();
+        bringFile('procedures', $way, id: $id)->assertOk();
+        expect(ProcedureEntry::query()->count())->toBe(1);
+        // Nor is it proposed over another that came since.
+        bringFile('procedures', str_replace('12,5', '14', $way), id: $id)->assertStatus(409);
+    });
 });

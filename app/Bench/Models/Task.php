@@ -31,6 +31,8 @@ final class Task extends Model
 
     public const IMPORT = 'import';
 
+    public const LEARN = 'learn';
+
     public const WAITING = 'waiting';
 
     public const RUNNING = 'running';

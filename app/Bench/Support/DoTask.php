@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Bench\Support;
 
 use App\Bench\Models\Task;
+use App\Causes\Queries\MachineTaught;
 use App\Material\Actions\ImportRows;
+use App\Shop\Models\Machine;
 use App\Support\Conflict;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
@@ -46,8 +48,12 @@ final class DoTask implements ShouldQueue
         return [(new WithoutOverlapping("task-of:{$this->by}"))->releaseAfter(1)->expireAfter($this->timeout + 30)];
     }
 
-    public function handle(Registry $calculations, MeshStore $meshes, ImportRows $import): void
-    {
+    public function handle(
+        Registry $calculations,
+        MeshStore $meshes,
+        ImportRows $import,
+        MachineTaught $taught,
+    ): void {
         $task = Task::query()->with('by')->find($this->task);
         if ($task === null || ! $task->isOpen()) {
             return;
@@ -65,8 +71,14 @@ final class DoTask implements ShouldQueue
         };
         $asked = (array) $task->asked;
         try {
-            $answer = $task->kind === Task::CALC ? $this->calculate($calculations, $meshes, $asked, $tell)
-                : $import($asked['id'], $task->by, $asked['kind'], $asked['text'], $asked['dry'], $tell);
+            $answer = match ($task->kind) {
+                Task::CALC => $this->calculate($calculations, $meshes, $asked, $tell),
+                Task::LEARN => (array) json_decode(
+                    (string) json_encode($taught->of(Machine::query()->whereKey($asked['machine_id'])->firstOrFail())),
+                    true,
+                ),
+                default => $import($asked['id'], $task->by, $asked['kind'], $asked['text'], $asked['dry'], $tell),
+            };
             $task->update([
                 'state' => Task::DONE,
                 'share' => 1.0,

@@ -15,6 +15,7 @@ final readonly class LotDetailData
      * @param  list<LotLinkData>  $from
      * @param  list<LotLinkData>  $to
      * @param  list<ContaminationData>  $contamination
+     * @param  list<LotStepData>  $next
      */
     public function __construct(
         #[OA\Property] public LotData $lot,
@@ -28,6 +29,11 @@ final readonly class LotDetailData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ContaminationData'),
         )] public array $contamination,
+        #[OA\Property(
+            description: 'what it wants before it may be used, the first thing first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/LotStepData'),
+        )] public array $next,
     ) {
     }
 }

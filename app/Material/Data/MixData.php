@@ -26,6 +26,7 @@ final readonly class MixData
         #[OA\Property] public float $regrind_pct,
         #[OA\Property] public ?float $regrind_max_pct,
         #[OA\Property] public ?string $regrind_note,
+        #[OA\Property(description: 'what the shelves give of it')] public MixStockData $stock,
         #[OA\Property] public string $note,
         #[OA\Property] public string $by,
         #[OA\Property] public float $at,

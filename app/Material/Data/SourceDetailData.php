@@ -14,6 +14,7 @@ final readonly class SourceDetailData
      * @param  list<SourceEventData>  $events
      * @param  list<LotData>  $lots
      * @param  list<string>  $may
+     * @param  list<TrustStepData>  $steps
      */
     public function __construct(
         #[OA\Property] public SourceData $source,
@@ -31,6 +32,11 @@ final readonly class SourceDetailData
         #[OA\Property] public ?float $contamination_pct,
         #[OA\Property] public ?float $worked_from_c,
         #[OA\Property] public ?float $worked_to_c,
+        #[OA\Property(
+            description: 'what can be said of it now',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/TrustStepData'),
+        )] public array $steps,
     ) {
     }
 }

@@ -12,6 +12,7 @@ final readonly class SourceEventData
 {
     public function __construct(
         #[OA\Property] public string $kind,
+        #[OA\Property(description: 'the kind in words')] public string $says,
         #[OA\Property] public string $state,
         #[OA\Property] public ?float $worked_at_c,
         #[OA\Property] public ?string $run_id,

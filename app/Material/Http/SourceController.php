@@ -11,6 +11,7 @@ use App\Material\Http\Requests\AddSourceRequest;
 use App\Material\Http\Requests\TrustSourceRequest;
 use App\Material\Models\Source;
 use App\Material\Queries\PresentLot;
+use App\Material\Queries\SourceCards;
 use App\Material\Queries\SourceDetail;
 use Dithermic\Core\Safety\SourceState;
 use Dithermic\Core\Stock\Trust;
@@ -27,17 +28,15 @@ final class SourceController extends Controller
     #[OA\Get(
         path: '/sources',
         operationId: 'getSources',
-        summary: 'Where material comes from',
+        summary: 'Where material comes from, what each brought and what its trust asks for next',
         tags: ['sources'],
-        responses: [new Answer(200, 'ok', list: 'SourceData')],
+        responses: [new Answer(200, 'ok', list: 'SourceCardData')],
     )]
-    public function index(): JsonResponse
+    public function index(SourceCards $cards): JsonResponse
     {
         $this->authorize('viewAny', Source::class);
 
-        return $this->listed(
-            Source::query()->orderBy('name')->get()->map(fn (Source $s) => $this->present->source($s)),
-        );
+        return $this->listed($cards->all());
     }
 
     #[OA\Post(

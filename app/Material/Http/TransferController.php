@@ -15,6 +15,8 @@ use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Models\Mix;
 use App\Material\Models\Source;
+use App\Runs\Actions\ImportProcedures;
+use App\Runs\Queries\ProceduresAsRows;
 use App\Shop\Actions\ImportShop;
 use App\Shop\Queries\ShopAsRows;
 use App\Support\Csv;
@@ -35,13 +37,18 @@ final class TransferController extends Controller
     #[OA\Get(
         path: '/transfer/{kind}.csv',
         operationId: 'exportCsv',
-        summary: 'Sources, lots, movements, mixes, machines or products as CSV',
+        summary: 'Sources, lots, movements, mixes, machines, products or own ways of procedures as CSV',
         tags: ['lots'],
         responses: [new Answer(200, 'the file')],
     )]
-    public function export(string $kind, ShopAsRows $shop): Response
+    public function export(string $kind, ShopAsRows $shop, ProceduresAsRows $procedures): Response
     {
         $this->authorize('viewAny', Lot::class);
+        if ($kind === 'procedures') {
+            [$header, $rows] = $procedures();
+
+            return self::file($kind, Csv::write($header, $rows));
+        }
         if (isset(ImportShop::NEEDED[$kind])) {
             [$header, $rows] = $kind === 'machines' ? $shop->machines() : $shop->products();
 
@@ -183,6 +190,7 @@ final class TransferController extends Controller
         string $kind,
         ImportRows $import,
         ImportShop $shop,
+        ImportProcedures $procedures,
         Tasks $tasks,
     ): JsonResponse {
         $given = $request->validated();
@@ -192,11 +200,13 @@ final class TransferController extends Controller
         }
         $text = (string) file_get_contents($file->getRealPath());
         $dry = (bool) ($given['preview'] ?? false);
-        if (isset(ImportShop::NEEDED[$kind])) {
+        if ($kind === 'procedures' || isset(ImportShop::NEEDED[$kind])) {
             if (substr_count($text, "\n") > self::ROWS_AT_ONCE) {
                 throw new InputError('file', 'has more than '.self::ROWS_AT_ONCE.' rows: send it in parts');
             }
-            $done = $shop($given['id'], $this->actor($request), $kind, $text, $dry);
+            $done = $kind === 'procedures'
+                ? $procedures($given['id'], $this->actor($request), $text, $dry)
+                : $shop($given['id'], $this->actor($request), $kind, $text, $dry);
 
             return new JsonResponse($done, $done['errors'] === [] || $dry ? 200 : 422);
         }

@@ -19,14 +19,15 @@ final readonly class Dryness
     {
     }
 
-    public function state(Lot $lot): DryState
+    public function state(Lot $lot, ?CarbonImmutable $at = null): DryState
     {
-        $exposure = $this->exposure($lot);
+        $exposure = $this->exposure($lot, $at);
 
         return $exposure === null ? $lot->dry_state : DryState::from($exposure->state);
     }
 
-    public function exposure(Lot $lot): ?ExposureResult
+    /** @param  CarbonImmutable|null  $at  a moment since it was dried; null for now */
+    public function exposure(Lot $lot, ?CarbonImmutable $at = null): ?ExposureResult
     {
         if ($lot->dried_at === null) {
             return null;
@@ -36,7 +37,7 @@ final readonly class Dryness
             'dried_at' => $lot->dried_at->toIso8601String(),
             'hopper' => $lot->hopper ?? 'closed',
             'rh_pct' => $lot->rh_pct ?? self::ROOM_RH_PCT,
-            'now' => CarbonImmutable::now()->max($lot->dried_at)->toIso8601String(),
+            'now' => ($at ?? CarbonImmutable::now())->max($lot->dried_at)->toIso8601String(),
         ]);
         assert($result instanceof ExposureResult);
 

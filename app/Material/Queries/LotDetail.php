@@ -7,6 +7,7 @@ namespace App\Material\Queries;
 use App\Material\Data\ContaminationData;
 use App\Material\Data\LotDetailData;
 use App\Material\Data\LotLinkData;
+use App\Material\Data\LotStepData;
 use App\Material\Data\MovementData;
 use App\Material\Models\Act;
 use App\Material\Models\ContaminationNote;
@@ -16,6 +17,7 @@ use App\Material\Support\MovementKind;
 use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Stock\Contamination;
+use Dithermic\Core\Stock\LotStep;
 use Dithermic\Core\Stock\PutRight;
 
 /** A lot's page: its ledger with the balance after each line, its kin, and the foreign matter found in it. */
@@ -27,18 +29,32 @@ final readonly class LotDetail
 
     private const SAMPLES = 20;
 
-    public function __construct(private PresentLot $present, private PolymerLibrary $polymers)
-    {
+    public function __construct(
+        private PresentLot $present,
+        private PolymerLibrary $polymers,
+        private Dryness $dryness,
+    ) {
     }
 
     public function of(Lot $lot): LotDetailData
     {
+        $contamination = $this->contamination($lot);
+        $next = LotStep::of(
+            $this->polymers,
+            $lot->polymer,
+            $lot->form,
+            $this->dryness->state($lot),
+            $lot->source->state,
+            $contamination !== [],
+        );
+
         return new LotDetailData(
             $this->present->lot($lot),
             $this->ledger($lot),
             $this->kin($lot, '>'),
             $this->kin($lot, '<'),
-            $this->contamination($lot),
+            $contamination,
+            array_map(LotStepData::of(...), $next),
         );
     }
 

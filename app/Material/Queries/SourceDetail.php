@@ -6,6 +6,7 @@ namespace App\Material\Queries;
 
 use App\Material\Data\SourceDetailData;
 use App\Material\Data\SourceEventData;
+use App\Material\Data\TrustStepData;
 use App\Material\Models\ContaminationNote;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
@@ -16,6 +17,7 @@ use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
 use App\Support\Seconds;
 use Dithermic\Core\Safety\Scale;
+use Dithermic\Core\Stock\Trust;
 
 /** A source's page: what came from it, what became of it, and at which temperatures it worked. */
 final readonly class SourceDetail
@@ -62,6 +64,7 @@ final readonly class SourceDetail
                 $events->map(
                     static fn (SourceEvent $e): SourceEventData => new SourceEventData(
                         $e->kind,
+                        Trust::from($e->kind)->says(),
                         $e->state,
                         $e->worked_at_c,
                         $e->run_id,
@@ -81,6 +84,7 @@ final readonly class SourceDetail
             $found?->sample > 0 ? 100 * (float) $found->found / (float) $found->sample : null,
             $temperatures === [] ? null : (float) min($temperatures),
             $temperatures === [] ? null : (float) max($temperatures),
+            array_map(TrustStepData::of(...), Trust::openTo($source->state)),
         );
     }
 

@@ -41,6 +41,7 @@ final readonly class PlanRun
             (object) $order->process->recipe($order->job(), $plan),
             $order->lots === [] ? null : $this->safety($order, $plan),
             $this->present->marks($order->polymer(), $order->process),
+            $order->recipe === null ? null : $this->present->recipe($order->recipe->loadMissing('by')),
         );
     }
 

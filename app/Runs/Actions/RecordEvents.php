@@ -19,6 +19,7 @@ use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Learning\Done;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
@@ -143,6 +144,9 @@ final readonly class RecordEvents
                 'status' => $state->status,
                 'step' => $state->step,
                 'ended_at' => $state->endedAt === null ? null : Seconds::moment($state->endedAt),
+                'done' => $state->status === RunState::FINISHED
+                    ? Done::figures($this->processes->get($run->product->process), $machine->procedure, $state)
+                    : null,
             ])->save();
             if ($ends && $last !== null) {
                 ($this->tellSource)($run, $last);

@@ -64,7 +64,7 @@ final readonly class StartRun
             }
             $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
             $this->mustBeFree($order);
-            $version = ProcedureVersion::shipped($order->process, $answer->plan);
+            $version = ProcedureVersion::inForce($order->process, $answer->plan);
             $targets = (array) $answer->plan->targets;
             $version->procedure()->checkPlan($targets);
 

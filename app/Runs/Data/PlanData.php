@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Runs\Data;
 
 use App\Shop\Data\HeatMarksData;
+use App\Shop\Data\RecipeData;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Safety\CheckResult;
 use OpenApi\Attributes as OA;
@@ -43,6 +44,8 @@ final readonly class PlanData
         )] public object $recipe,
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
         #[OA\Property] public HeatMarksData $marks,
+        #[OA\Property(description: 'the recipe that it opened with; null where none was kept')]
+        public ?RecipeData $opened_with = null,
     ) {
     }
 }

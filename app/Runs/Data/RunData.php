@@ -22,6 +22,7 @@ final readonly class RunData
      * @param  list<HandData>  $hands
      * @param  list<RunMaterialData>  $materials
      * @param  list<CheckData>  $checks
+     * @param  list<PlausibleData>  $plausible
      */
     public function __construct(
         #[OA\Property] public RunSummaryData $summary,
@@ -77,11 +78,16 @@ final readonly class RunData
             items: new OA\Items(ref: '#/components/schemas/RunMaterialData'),
         )] public array $materials,
         #[OA\Property(
-            description: 'what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
+            description: 'what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,
         #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')] public int $heard,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
+        #[OA\Property(
+            description: 'between what numbers are believed at once; of a whole run that is under way',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/PlausibleData'),
+        )] public array $plausible,
     ) {
     }
 }

@@ -6,6 +6,7 @@ namespace App\Runs\Models;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One sheet, shot, bar or part of a run, as its events left it: a projection for lists and counts.
@@ -26,6 +27,12 @@ final class Piece extends Model
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
+
+    /** @return BelongsTo<Run, $this> */
+    public function run(): BelongsTo
+    {
+        return $this->belongsTo(Run::class);
+    }
 
     protected function casts(): array
     {

@@ -33,6 +33,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property array<string, string> $choices
  * @property array<string, mixed> $setup
  * @property array<string, mixed> $safety
+ * @property array<string, float>|null $done settings as they were really done, of a run that is over
  * @property string $status
  * @property string|null $step
  * @property string|null $verdict
@@ -211,6 +212,7 @@ final class Run extends Model
         return [
             'set_c' => 'float',
             'plan' => 'array',
+            'done' => 'array',
             'choices' => 'array',
             'setup' => 'array',
             'safety' => 'array',

@@ -247,7 +247,7 @@ final readonly class FloorView
                 $check->count(),
                 $check->isEmpty() ? 'nothing waits' : 'oldest run '.$check->first()->number,
             ),
-            new StageData('learn', (int) $today->n, $today->bad > 0 ? "{$today->bad} scrap today" : 'runs ended today'),
+            new StageData('learn', (int) $today->n, $today->bad > 0 ? "{$today->bad} scrap today" : 'ended today'),
         ];
     }
 }

@@ -11,6 +11,7 @@ use App\Runs\Data\EventData;
 use App\Runs\Data\HandData;
 use App\Runs\Data\InsideData;
 use App\Runs\Data\PieceData;
+use App\Runs\Data\PlausibleData;
 use App\Runs\Data\RunData;
 use App\Runs\Data\RunMaterialData;
 use App\Runs\Data\RunOutputData;
@@ -30,6 +31,7 @@ use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Plausible;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -163,6 +165,12 @@ final readonly class PresentRun
             count($process->listens($state)),
             $state->stepSince,
             $now,
+            $since === 0 && $state->status === RunState::RUNNING ? array_map(PlausibleData::of(...), Plausible::of(
+                $procedure,
+                $run->plan,
+                $run->polymer,
+                $this->polymers->get($run->polymer)->ceiling(),
+            )) : [],
         );
     }
 

@@ -36,7 +36,7 @@ final readonly class RunList
     ];
 
     /**
-     * @param  array{process?: ?string, product_id?: ?int, verdict?: ?string, after?: ?string}  $wanted
+     * @param  array{number?: ?int, process?: ?string, product_id?: ?int, verdict?: ?string, after?: ?string}  $wanted
      * @return array{Collection<int, Run>, ?string} a page, and what to ask for to go on
      */
     public function page(array $wanted): array
@@ -46,6 +46,7 @@ final readonly class RunList
                 'product_id',
                 Product::query()->select('id')->where('process', $process),
             ))
+            ->when($wanted['number'] ?? null, static fn (Builder $q, int $number) => $q->where('number', $number))
             ->when($wanted['product_id'] ?? null, static fn (Builder $q, int $id) => $q->where('product_id', $id))
             ->when($wanted['verdict'] ?? null, self::judged(...))
             ->when($wanted['after'] ?? null, self::after(...))

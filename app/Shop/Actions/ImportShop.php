@@ -7,15 +7,13 @@ namespace App\Shop\Actions;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
+use App\Support\AllOrNone;
 use App\Support\Csv;
-use App\Support\Sent;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\FactOrigin;
 use Dithermic\Core\Process\Processes;
-use Illuminate\Support\Facades\DB;
-use Throwable;
 
 /**
  * Machines, moulds and products out of a CSV file, a row for each number: what is named is changed, what is not there
@@ -34,71 +32,26 @@ final readonly class ImportShop
         private SayOfMachine $say,
         private KeepProduct $keep,
         private Processes $processes,
-        private Sent $sent,
+        private AllOrNone $allOrNone,
     ) {
     }
 
     /** @return array{rows: int, errors: list<array{row: int, field: string, message: string}>, would: list<string>} */
     public function __invoke(string $id, User $by, string $kind, string $text, bool $dry): array
     {
-        $rows = Csv::read($text, self::NEEDED[$kind]);
-        if ($rows === []) {
-            throw new InputError('file', 'has a header and no rows');
-        }
-        $errors = [];
-        $would = [];
-        DB::beginTransaction();
-        try {
-            if ($dry || $this->sent->as($id)) {
-                $column = $kind === 'machines' ? 'machine' : 'product';
-                foreach ($this->named($rows, $column, $errors) as $name => $of) {
-                    try {
-                        array_push($would, ...($kind === 'machines'
-                            ? $this->machine((string) $name, $of, $by)
-                            : $this->product((string) $name, $of)));
-                    } catch (InputError $error) {
-                        $errors[] = self::fault($error, $of, $kind === 'machines' ? 'fact' : 'number');
-                    }
-                }
-            }
-            // What a dry run tried is taken back; so is everything where one row is at fault.
-            $dry || $errors !== [] ? DB::rollBack() : DB::commit();
-        } catch (Throwable $error) {
-            DB::rollBack();
-            throw $error;
-        }
-        usort($errors, static fn (array $a, array $b): int => $a['row'] <=> $b['row']);
+        $machines = $kind === 'machines';
 
-        return [
-            'rows' => count($rows),
-            'errors' => array_slice($errors, 0, 200),
-            'would' => array_slice($would, 0, 200),
-        ];
-    }
-
-    /**
-     * @param  list<array<string, string>>  $rows
-     * @param  list<array{row: int, field: string, message: string}>  $errors  filled with rows that name nothing
-     * @return array<array-key, array<int, array<string, string>>> rows as the spreadsheet counts them, by what they are of
-     */
-    private function named(array $rows, string $column, array &$errors): array
-    {
-        $named = [];
-        foreach ($rows as $i => $row) {
-            $name = $row[$column];
-            if ($name === '' || mb_strlen($name) > 60) {
-                $errors[] = [
-                    'row' => $i + 2,
-                    'field' => $column,
-                    'message' => $name === '' ? 'is empty' : 'is longer than 60 letters',
-                ];
-
-                continue;
-            }
-            $named[$name][$i + 2] = $row;
-        }
-
-        return $named;
+        return ($this->allOrNone)(
+            $id,
+            $text,
+            self::NEEDED[$kind],
+            $machines ? 'machine' : 'product',
+            $machines ? 'fact' : 'number',
+            $dry,
+            fn (string $name, array $rows): array => $machines
+                ? $this->machine($name, $rows, $by)
+                : $this->product($name, $rows),
+        );
     }
 
     /**
@@ -276,23 +229,5 @@ final readonly class ImportShop
         return $show($was) === $show($is)
             ? "{$what}: {$show($is)}, as it was"
             : "{$what}: {$show($was)} → {$show($is)}";
-    }
-
-    /**
-     * @param  array<int, array<string, string>>  $rows
-     * @return array{row: int, field: string, message: string}
-     */
-    private static function fault(InputError $error, array $rows, string $column): array
-    {
-        // The row of the number that is at fault, else the first of the thing.
-        $parts = explode('.', $error->field);
-        $field = (string) end($parts);
-        foreach ($rows as $number => $row) {
-            if ($row[$column] === $field) {
-                return ['row' => $number, 'field' => $field, 'message' => $error->getMessage()];
-            }
-        }
-
-        return ['row' => (int) array_key_first($rows), 'field' => $field, 'message' => $error->getMessage()];
     }
 }

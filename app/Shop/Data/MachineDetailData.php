@@ -21,6 +21,7 @@ final readonly class MachineDetailData
         )] public array $log,
         #[OA\Property(description: 'of the newest fact: give it back as `after`')] public int $after,
         #[OA\Property(description: 'pieces that a mould has made in this shop')] public ?int $made,
+        #[OA\Property(description: 'its readings can be asked what it really can do')] public bool $learns,
     ) {
     }
 }

@@ -159,6 +159,7 @@ final class MachineController extends Controller
             ))->all()),
             (int) $log->max('id'),
             $kind->isMould ? $machine->made() : null,
+            $this->processes->learningOf($machine->kind) !== null,
         );
     }
 }

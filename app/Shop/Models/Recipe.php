@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $note
  * @property CarbonImmutable $created_at
  * @property Product $product
+ * @property Machine $machine
  * @property User $by
  */
 final class Recipe extends Model
@@ -40,6 +41,12 @@ final class Recipe extends Model
     public function product(): BelongsTo
     {
         return $this->belongsTo(Product::class);
+    }
+
+    /** @return BelongsTo<Machine, $this> */
+    public function machine(): BelongsTo
+    {
+        return $this->belongsTo(Machine::class);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -9,13 +9,15 @@
 <rect x="{{ 40 + $i * 560 / max(1, count($swatches)) }}" y="470" width="{{ 560 / max(1, count($swatches)) }}" height="56" fill="{{ $swatch }}" stroke="#000000" stroke-width="3"/>
 @endforeach
 <text x="40" y="650" font-size="96" font-weight="bold">{{ $code }}</text>
+@if ($mass !== null)
 <text x="960" y="500" font-size="66" font-weight="bold" text-anchor="end">{{ $mass >= 10000 ? number_format($mass / 1000, 1).' kg' : number_format($mass, 0, '.', ' ').' g' }}</text>
+@endif
 <g transform="translate(690,40) scale({{ round(270 / $qr['size'], 4) }})"><path d="{{ $qr['path'] }}" fill="#000000"/></g>
 @if ($never)
 <rect x="560" y="545" width="410" height="125" fill="#000000"/>
 <path d="M590 632l34-58 34 58z" fill="#ffffff"/>
 <text x="955" y="630" font-size="50" font-weight="bold" fill="#ffffff" text-anchor="end">NEVER HOT</text>
-@else
+@elseif (! ($made ?? false))
 <text x="960" y="640" font-size="38" text-anchor="end">may go hot</text>
 @endif
 <text x="960" y="360" font-size="20" text-anchor="end">{{ $address }}</text>

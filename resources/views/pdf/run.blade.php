@@ -23,9 +23,18 @@
 </head>
 <body>
 @php
-    $n = static fn ($v, int $d = 0, string $unit = ''): string => $v === null ? '—' : number_format((float) $v, $d, '.', ' ').($unit === '' ? '' : ' '.$unit);
+    $n = static fn ($v, int $d = 0, string $unit = ''): string => $v === null
+        ? '—'
+        : number_format((float) $v, $d, '.', ' ').($unit === '' ? '' : ' '.$unit);
     $grid = $data->inspection?->grid ?? null;
-    $units = ['temperature' => '°C', 'length' => 'mm', 'mass' => 'g', 'minutes' => 'min', 'seconds' => 's', 'percent' => '%'];
+    $units = [
+        'temperature' => '°C',
+        'length' => 'mm',
+        'mass' => 'g',
+        'minutes' => 'min',
+        'seconds' => 's',
+        'percent' => '%',
+    ];
     $told = [];
     foreach ($data->summary->figures as $figure) {
         $told[] = [$figure->label, $n($figure->value, $figure->decimals, $units[$figure->dimension] ?? '')];
@@ -58,7 +67,7 @@
     @foreach (array_chunk($told, 2) as $pair)
     <tr>@foreach ($pair as [$label, $value])<td>{{ $label }}</td><td>{{ $value }}</td>@endforeach</tr>
     @endforeach
-    <tr><td>Procedure</td><td>{{ $run->procedureVersion->key }}, version {{ $run->procedureVersion->version }}</td><td>Recipe</td><td>{{ $run->recipe ? 'version '.$run->recipe->version : 'none' }}</td></tr>
+    <tr><td>Procedure</td><td>{{ str_replace('_', ' ', $run->procedureVersion->key) }}, version {{ $run->procedureVersion->says() }}</td><td>Recipe</td><td>{{ $run->recipe ? 'version '.$run->recipe->version : 'none' }}</td></tr>
 </table>
 
 @if ($grid)

@@ -6,6 +6,7 @@ namespace App\Material\Http\Requests;
 
 use App\Http\Body;
 use App\Material\Models\Lot;
+use App\Runs\Models\ProcedureEntry;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 
@@ -16,6 +17,7 @@ final class ImportCsvRequest extends Body
         return match ($this->route('kind')) {
             'machines' => $this->may('create', Machine::class),
             'products' => $this->may('create', Product::class),
+            'procedures' => $this->may('create', ProcedureEntry::class),
             default => $this->may('create', Lot::class),
         };
     }

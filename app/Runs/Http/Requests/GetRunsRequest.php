@@ -24,6 +24,7 @@ final class GetRunsRequest extends Body
             ],
             'product_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
             'verdict' => ['nullable', 'in:good,scrap,open'],
+            'number' => ['nullable', 'integer', 'between:1,2000000000'],
             'process' => ['nullable', 'string', 'max:30'],
         ];
     }
