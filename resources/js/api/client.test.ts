@@ -71,3 +71,42 @@ it('takes an accepted answer that is no task as it is', async () => {
     server(answer(202, { stored: ['a'] }));
     expect(await api.post('readings', {})).toEqual({ stored: ['a'] });
 });
+
+const crowded = () => answer(429, { error: { field: '', message: 'too many at once' } });
+
+it('waits its turn where too many are asked at once, and is answered', async () => {
+    vi.useFakeTimers();
+    const asked = server(crowded(), crowded(), answer(200, { range_mm: 0.3 }));
+    const result = api.post<{ range_mm: number }>('calc/quality.thickness_grid', {});
+    await vi.runAllTimersAsync();
+    expect(await result).toEqual({ range_mm: 0.3 });
+    expect(asked).toHaveLength(3);
+});
+
+it('does not try again while it was told how long to wait, nor for ever', async () => {
+    vi.useFakeTimers();
+    const told = new Response('{"error":{"field":"","message":"too many tries: wait 4 s"}}', {
+        status: 429,
+        headers: { 'Retry-After': '4' },
+    });
+    const one = server(told);
+    await expect(api.post('session', {})).rejects.toThrow('too many tries: wait 4 s');
+    expect(one).toHaveLength(1);
+    const many = server(...Array.from({ length: 40 }, crowded));
+    const refused = api.post('calc/heat.sheet', {}).catch((error: unknown) => error);
+    await vi.runAllTimersAsync();
+    expect(await refused).toBeInstanceOf(Refused);
+    expect(many).toHaveLength(21);
+});
+
+it('asks no more for what nobody waits for', async () => {
+    vi.useFakeTimers();
+    const asked = server(crowded(), answer(200, {}));
+    const letGo = new AbortController();
+    const refused = api.post('calc/heat.sheet', {}, letGo.signal).catch((error: unknown) => error);
+    await vi.advanceTimersByTimeAsync(10);
+    letGo.abort();
+    await vi.runAllTimersAsync();
+    expect((await refused) as DOMException).toMatchObject({ name: 'AbortError' });
+    expect(asked).toHaveLength(1);
+});

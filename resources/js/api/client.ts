@@ -29,7 +29,27 @@ function cookie(name: string): string | null {
     return found ? decodeURIComponent(found.slice(name.length + 1)) : null;
 }
 
+const WAIT_MS = 250;
+const WAITS = 20;
+/** Too many at once, which is over as soon as another is answered; too many in a minute says how long to wait. */
+const isCrowded = (response: Response) => response.status === 429 && !response.headers.has('Retry-After');
+
 async function send(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> {
+    let response = await sendOnce(method, path, body, signal);
+    for (let waited = 0; isCrowded(response) && waited < WAITS; waited++) {
+        await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
+        signal?.throwIfAborted();
+        response = await sendOnce(method, path, body, signal);
+    }
+    return response;
+}
+
+async function sendOnce(
+    method: string,
+    path: string,
+    body?: unknown,
+    signal?: AbortSignal,
+): Promise<Response> {
     const headers: Record<string, string> = { Accept: 'application/json' };
     if (body !== undefined) headers['Content-Type'] = 'application/json';
     const token = cookie('XSRF-TOKEN');

@@ -100,4 +100,20 @@ describe('the answer to what is being typed', () => {
         });
         scope.stop();
     });
+
+    it('lets go of what was asked before', async () => {
+        const scope = effectScope();
+        await scope.run(async () => {
+            const question = ref(1);
+            const signals: AbortSignal[] = [];
+            useLatest(question, (signal) => {
+                signals.push(signal);
+                return later('never').promise;
+            });
+            question.value = 2;
+            await nextTick();
+            expect(signals.map((s) => s.aborted)).toEqual([true, false]);
+        });
+        scope.stop();
+    });
 });

@@ -38,29 +38,30 @@ export const sentence = (fault: { field: string; message: string }): string => {
     return `${text.charAt(0).toUpperCase()}${text.slice(1)}${/[.?!]$/.test(text) ? '' : '.'}`;
 };
 
-/** The answer to what is being typed: only the newest question counts, whatever order the answers come in. */
-export function useLatest<T>(question: WatchSource<unknown>, ask: () => Promise<T> | null) {
+/**
+ * The answer to what is being typed: only the newest question counts, whatever order the answers come in, and an older
+ * one under way is let go.
+ */
+export function useLatest<T>(question: WatchSource<unknown>, ask: (signal: AbortSignal) => Promise<T> | null) {
     const answer = shallowRef<T | null>(null);
     const fault = ref<{ field: string; message: string } | null>(null);
-    let turn = 0;
     watch(
         question,
-        async () => {
-            const mine = ++turn;
+        async (_now, _before, onCleanup) => {
+            const mine = new AbortController();
+            onCleanup(() => mine.abort());
             try {
-                const next = await ask();
-                if (mine === turn) {
-                    answer.value = next;
-                    fault.value = null;
-                }
+                const next = await ask(mine.signal);
+                if (mine.signal.aborted) return;
+                answer.value = next;
+                fault.value = null;
             } catch (error) {
-                if (mine === turn) {
-                    answer.value = null;
-                    fault.value =
-                        error instanceof Refused
-                            ? { field: error.field, message: error.message }
-                            : { field: '', message: 'The server does not answer.' };
-                }
+                if (mine.signal.aborted) return;
+                answer.value = null;
+                fault.value =
+                    error instanceof Refused
+                        ? { field: error.field, message: error.message }
+                        : { field: '', message: 'The server does not answer.' };
             }
         },
         { immediate: true },

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue';
-import { api, Refused } from '../../api/client';
+import { computed, nextTick, ref } from 'vue';
+import { api } from '../../api/client';
 import ThicknessMap from '../../parts/ThicknessMap.vue';
 import { show, shown } from '../../parts/units';
+import { useLatest } from '../../parts/useSend';
 import { parseQuantity } from '../../units/quantity';
 
 /** Nine thicknesses, corner to corner, and the mass; the map and the tilt follow while the numbers come in. */
@@ -35,38 +36,24 @@ const massG = computed(() => read(mass.value, 'mass'));
 const complete = computed(
     () => points.value.length === 9 && mass.value !== '' && Number.isFinite(massG.value) && massG.value > 0,
 );
-const answer = ref<{
+interface Grid {
     range_mm: number;
     low_corner: string;
     advice: string[];
     bow_mm: number | null;
     verdict: string;
-} | null>(null);
-const problem = ref('');
-let turn = 0;
-watch(points, async (now) => {
-    const mine = ++turn;
-    if (now.length < 3) {
-        answer.value = null;
-        return;
-    }
-    try {
-        const got = await api.post<NonNullable<typeof answer.value>>('calc/quality.thickness_grid', {
-            points: now,
-            nominal_mm: props.nominal,
-            tolerance_mm: props.tolerance,
-        });
-        if (mine === turn) {
-            answer.value = got;
-            problem.value = '';
-        }
-    } catch (error) {
-        if (mine === turn) {
-            answer.value = null;
-            problem.value = error instanceof Refused && now.length > 3 ? error.message : '';
-        }
-    }
-});
+}
+const { answer, fault } = useLatest(points, (signal) =>
+    points.value.length < 3
+        ? null
+        : api.post<Grid>(
+              'calc/quality.thickness_grid',
+              { points: points.value, nominal_mm: props.nominal, tolerance_mm: props.tolerance },
+              signal,
+          ),
+);
+/** Three points may yet lie in one line, which is no fault of who is still typing. */
+const problem = computed(() => (fault.value !== null && points.value.length > 3 ? fault.value.message : ''));
 async function next(i: number) {
     await nextTick();
     fields.value[i + 1]?.focus();
