@@ -10,7 +10,7 @@ import AlarmBar from './parts/AlarmBar.vue';
 import HandsNext from './parts/HandsNext.vue';
 import KeyHelp from './parts/KeyHelp.vue';
 import { useShopKeys } from './parts/keys';
-import { onScan, useScanner } from './parts/scan';
+import { onScan, pageOf, useScanner } from './parts/scan';
 import WorkLine from './parts/WorkLine.vue';
 
 const theme = useTheme();
@@ -38,7 +38,7 @@ watch(
 useShopKeys(router);
 useScanner();
 onScan((code) => {
-    void router.push(code.startsWith('C') ? '/weigh' : `/l/${code}`);
+    void router.push(pageOf(code));
     return true;
 });
 onMounted(watchFloor);

@@ -65,6 +65,12 @@ export const router = createRouter({
             meta: { title: 'Lot', stage: 'sort' },
         },
         {
+            path: '/r/:number/:piece?',
+            name: 'made',
+            component: () => import('./areas/learn/MadePage.vue'),
+            meta: { title: 'What was made', stage: 'learn' },
+        },
+        {
             path: '/dry',
             name: 'dry',
             component: () => import('./areas/dry/DryPage.vue'),
@@ -121,14 +127,44 @@ export const router = createRouter({
         {
             path: '/learn',
             name: 'learn',
-            component: () => import('./areas/learn/RunsPage.vue'),
+            component: () => import('./areas/learn/LearnPage.vue'),
             meta: { title: 'Learn' },
+        },
+        {
+            path: '/learn/product/:id',
+            name: 'learnt',
+            component: () => import('./areas/learn/ProductLearntPage.vue'),
+            meta: { title: 'What its runs taught', stage: 'learn' },
         },
         {
             path: '/learn/:id',
             name: 'record',
             component: () => import('./areas/learn/RecordPage.vue'),
             meta: { title: 'Record', stage: 'learn' },
+        },
+        {
+            path: '/cause/new/:run',
+            name: 'seen',
+            component: () => import('./areas/cause/SeenPage.vue'),
+            meta: { title: 'What is wrong', stage: 'check' },
+        },
+        {
+            path: '/cause/:id',
+            name: 'case',
+            component: () => import('./areas/cause/CasePage.vue'),
+            meta: { title: 'The cause', stage: 'check' },
+        },
+        {
+            path: '/trace/:kind(lot|run)/:id',
+            name: 'trace',
+            component: () => import('./areas/learn/TracePage.vue'),
+            meta: { title: 'Trace', stage: 'learn' },
+        },
+        {
+            path: '/plan',
+            name: 'plan',
+            component: () => import('./areas/plan/PlanPage.vue'),
+            meta: { title: 'Plan' },
         },
         {
             path: '/reckon/:name?',
@@ -141,6 +177,18 @@ export const router = createRouter({
             name: 'shop',
             component: () => import('./areas/shop/ShopPage.vue'),
             meta: { title: 'Shop' },
+        },
+        {
+            path: '/shop/procedures',
+            name: 'procedures',
+            component: () => import('./areas/shop/ProceduresPage.vue'),
+            meta: { title: 'How we work', stage: 'shop' },
+        },
+        {
+            path: '/shop/procedures/:key',
+            name: 'procedure',
+            component: () => import('./areas/shop/ProcedurePage.vue'),
+            meta: { title: 'How we work', stage: 'shop' },
         },
         {
             path: '/shop/machines/:id',

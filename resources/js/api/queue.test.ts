@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { api, Refused, Unreachable } from './client';
 import { flush, forget, loadRun, queue, record, unsent } from './queue';

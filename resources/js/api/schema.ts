@@ -701,6 +701,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/heat.soak_track": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** the charge in a barrel as it really heats, from the wall as it was measured */
+        post: operations["calcHeatSoakTrack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.track": {
         parameters: {
             query?: never;
@@ -780,6 +797,23 @@ export interface paths {
         put?: never;
         /** what this machine takes, against what was foretold */
         post: operations["calcLearnFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/calc/learn.window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** the window as it was run: how likely a good piece is */
+        post: operations["calcLearnWindow"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1177,6 +1211,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/cases/{case}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A case: what is likeliest, what to ask next, what to change */
+        get: operations["getCase"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/cases/{case}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answer its question, say what was read, changed, or whether that was it */
+        post: operations["addToCase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/channels/{channel}/calibrations": {
         parameters: {
             query?: never;
@@ -1331,6 +1399,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A day: what was and is, and the plan of what comes, with whose hands */
+        get: operations["getDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/day/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say from when to when somebody is here on a day, once per id */
+        post: operations["sayHere"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/day/supply": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what the shop's supply carries */
+        post: operations["saySupply"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/day/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pin a job of the plan to a time, free it, or leave it out of the day */
+        post: operations["wishOfDay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/defects/{process}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a part of a process can have wrong */
+        get: operations["getDefects"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/drying": {
         parameters: {
             query?: never;
@@ -1411,6 +1564,40 @@ export interface paths {
         put?: never;
         /** Keep what the tests say; the core decides anew from the evidence */
         post: operations["keepIdentification"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/learnt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Products that were made, each with its last runs, its open causes and the set-up it opens with */
+        get: operations["getLearnt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/learnt/{product}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The window of a product as it was run, its control charts, and its set-ups version by version */
+        get: operations["getLearntProduct"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1512,6 +1699,40 @@ export interface paths {
         };
         /** The container's label as pdf or svg */
         get: operations["lotLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/{lot}/recall.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Runs that have of a lot, with shares and how sure that is */
+        get: operations["recallLot"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/lots/{lot}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a lot went: lots and runs that have of it, with shares */
+        get: operations["traceLot"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1658,6 +1879,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/machines/{machine}/learnt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ask the readings of a machine's last runs what it really can do; done in the queue, its answer is MachineLearntData */
+        post: operations["learnOfMachine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/machines/{machine}/retire": {
         parameters: {
             query?: never;
@@ -1790,6 +2028,41 @@ export interface paths {
         put?: never;
         /** Keep a mix as the next version of its name */
         post: operations["keepMix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Open orders, by when they are due */
+        get: operations["getOrders"];
+        put?: never;
+        /** Take an order, once per id */
+        post: operations["takeOrder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/orders/{order}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Move an order to another day, deliver it off the shelf, or cancel it */
+        post: operations["sayOfOrder"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1948,6 +2221,91 @@ export interface paths {
         put?: never;
         /** Set the shop's own value of a polymer, or give it back to the library */
         post: operations["overridePolymer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/procedures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every procedure of the house, as shipped and as the shop works it */
+        get: operations["getProcedures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/procedures/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One procedure with what is proposed, what was decided and what was noted at its steps */
+        get: operations["getProcedure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/procedures/{key}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The wall sheet: how a procedure is worked, from its own data */
+        get: operations["printProcedure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/procedures/{key}/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose how a procedure should be worked, or see what it would be */
+        post: operations["proposeProcedure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/procedures/{key}/proposals/{proposal}/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Approve a proposal, or turn it down */
+        post: operations["decideProcedure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2198,6 +2556,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/cases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cases of a run's bad pieces, newest first */
+        get: operations["getCases"];
+        put?: never;
+        /** Look for the cause of a bad piece, once per id */
+        post: operations["openCase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/charges": {
         parameters: {
             query?: never;
@@ -2249,6 +2625,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/label.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The label of what a run made, or of one piece of it, as pdf or svg; scanned, it opens the record */
+        get: operations["runLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/lessons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a run taught of the next set-up: one sentence, or none */
+        get: operations["getLessons"];
+        put?: never;
+        /** Take a run's lesson into the next set-up, or not; once for each run */
+        post: operations["sayToLesson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/readings": {
         parameters: {
             query?: never;
@@ -2258,6 +2669,23 @@ export interface paths {
         };
         /** A run's readings, thinned for a chart */
         get: operations["getRunReadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a run is made of: lots and sources, with shares */
+        get: operations["traceRun"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2483,7 +2911,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Where material comes from */
+        /** Where material comes from, what each brought and what its trust asks for next */
         get: operations["getSources"];
         put?: never;
         /** A new source begins on trial */
@@ -2607,7 +3035,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sources, lots, movements, mixes, machines or products as CSV */
+        /** Sources, lots, movements, mixes, machines, products or own ways of procedures as CSV */
         get: operations["exportCsv"];
         put?: never;
         post?: never;
@@ -2741,6 +3169,32 @@ export interface components {
             name: string;
             note?: string | null;
         };
+        AddToCaseRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description the newest entry that was seen */
+            after: number;
+            /** @enum {string} */
+            kind: "seen" | "answered" | "read" | "changed" | "judged" | "withdrawn" | "closed";
+            defect?: string;
+            where?: string | null;
+            /** @enum {string|null} */
+            severity?: "cosmetic" | "functional" | "scrap" | null;
+            question?: string;
+            /** @enum {string} */
+            answer?: "yes" | "no" | "unknown";
+            signal?: string;
+            /** @description what a signal reads, where that is a number */
+            number?: number | null;
+            /** @description what a signal reads, where that is a word: yes and no as true and false */
+            word?: string | null;
+            parameter?: string;
+            from?: number | null;
+            to?: number | null;
+            /** @description true: the proposed change goes into the next set-up */
+            keep?: boolean | null;
+            worked?: boolean;
+        };
         /** @description What a channel told that it should not have. */
         AlarmData: {
             id: string;
@@ -2772,6 +3226,14 @@ export interface components {
         AnswerAlarmRequest: {
             note?: string | null;
         };
+        /** @description What somebody answered to a question. */
+        AnswerData: {
+            question: string;
+            /** @description in words */
+            asked: string;
+            /** @enum {string} */
+            answer: "yes" | "no" | "unknown";
+        };
         AppendEventsRequest: {
             /** @description number of the newest entry that is known: the answer has what is new */
             since?: number | null;
@@ -2796,6 +3258,20 @@ export interface components {
             stored: string[];
             refused: components["schemas"]["RefusedEventData"][];
             run: components["schemas"]["RunData"];
+        };
+        /** @description The window of a product as it was run. */
+        AsRunData: {
+            x: components["schemas"]["Figure"];
+            y: components["schemas"]["Figure"];
+            runs: components["schemas"]["WindowRunData"][];
+            /**
+             * Format: float
+             * @description of the set-up that the next one opens with, as the last run had it
+             */
+            x_planned: number;
+            /** Format: float */
+            y_planned: number;
+            window: components["schemas"]["LearnWindowResult"];
         };
         BarrelContentsInput: components["schemas"]["MaterialInput"] & {
             /** @description space that melt can take (cm3) */
@@ -2861,6 +3337,30 @@ export interface components {
             tolerance_pct?: number | null;
             about?: string | null;
         };
+        /** @description What a source brought before: a delivery of the same begins from it. */
+        BroughtData: {
+            code: string;
+            polymer: string;
+            form: string;
+            colour: string;
+            swatch: string;
+            location: string;
+            generation: number;
+            /** Format: float */
+            tare_g: number | null;
+            sheet: Record<string, never> | null;
+            reserved_for_id: number | null;
+            /**
+             * Format: float
+             * @description what was taken in then
+             */
+            mass_g: number;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            at: number;
+        };
         CalibrateRequest: {
             /** @description the newest entry of its log that was seen */
             after: number;
@@ -2908,6 +3408,42 @@ export interface components {
             id: string;
             note?: string | null;
         };
+        /** @description A bad piece whose cause is looked for, with what is likeliest, what to ask next and what to change. */
+        CaseData: {
+            id: string;
+            run: components["schemas"]["RunLinkData"];
+            product: string;
+            process: string;
+            machine: string;
+            /** @description null where the run is one pass */
+            piece: number | null;
+            by: string;
+            /** Format: float */
+            at: number;
+            closed: boolean;
+            /** @description newest entry; sent back with the next */
+            after: number;
+            defects: components["schemas"]["SeenDefectData"][];
+            /** @description that nobody had to be asked for, and what was read */
+            known: components["schemas"]["SignalData"][];
+            answers: components["schemas"]["AnswerData"][];
+            ranking: components["schemas"]["DiagnoseRankResult"];
+            /** @description what the question may be answered by, where that is a number */
+            bands: {
+                says: string;
+                value: number;
+            }[];
+            take: components["schemas"]["TakeData"] | null;
+            changes: components["schemas"]["MadeData"][];
+            /** @description pieces that judge a change */
+            judged_by: number;
+            /** @description of them, judged since the newest change */
+            since: number;
+            /** @description whether they say that it worked; null while they do not */
+            says_worked: boolean | null;
+            /** @description of these defects, what this shop has seen */
+            shop: components["schemas"]["CauseCountData"][];
+        };
         /** @description A calculation by name. */
         CatalogueEntryData: {
             name: string;
@@ -2920,6 +3456,24 @@ export interface components {
             example: {
                 [key: string]: unknown;
             };
+        };
+        /** @description How often a cause was it in this shop, of a defect. */
+        CauseCountData: {
+            defect: string;
+            cause: string;
+            confirmed: number;
+            /** @description changed for, and it was not that */
+            failed: number;
+            /**
+             * Format: float
+             * @description prior that ships
+             */
+            shipped: number;
+            /**
+             * Format: float
+             * @description prior that this shop has by now
+             */
+            prior: number;
         };
         ChangePersonRequest: {
             active: boolean;
@@ -3535,6 +4089,48 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description Whether a measured figure of a product is steady, and within what it has to be. */
+        ChartData: {
+            figure: components["schemas"]["Figure"];
+            /** @description oldest first */
+            points: components["schemas"]["ChartPointData"][];
+            /** Format: float */
+            centre: number;
+            /**
+             * Format: float
+             * @description of chance
+             */
+            ucl: number;
+            /** Format: float */
+            lcl: number;
+            /**
+             * Format: float
+             * @description that it may be
+             */
+            least: number | null;
+            /** Format: float */
+            most: number | null;
+            /**
+             * Format: float
+             * @description null where nothing limits it, or all are the same
+             */
+            cpk: number | null;
+            /** @description what that says */
+            fits: string | null;
+            says: string;
+        };
+        /** @description A measured figure of a piece, in order. */
+        ChartPointData: {
+            run_id: string;
+            run_number: number;
+            piece: number | null;
+            /** Format: float */
+            at: number;
+            /** Format: float */
+            value: number;
+            /** @description rules that it breaks, in words */
+            broken: string[];
+        };
         /** @description What one check of a run found, in short. */
         CheckData: {
             /** @description null where the run is one pass */
@@ -3734,6 +4330,143 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description A stretch of a lane: what was and is, or what comes. */
+        DayBarData: {
+            /** Format: float */
+            from: number;
+            /** Format: float */
+            to: number;
+            says: string;
+            /** @description where it is planned, not begun */
+            coming: boolean;
+            /** @description of the plan; null of what is under way */
+            job: string | null;
+            run_id: string | null;
+        };
+        /** @description A day: what was made, what is under way, what comes, with whose hands. */
+        DayData: {
+            /** Format: float */
+            now: number;
+            /** Format: float */
+            from: number;
+            /** Format: float */
+            until: number;
+            lanes: components["schemas"]["DayLaneData"][];
+            hands: components["schemas"]["DayLaneData"][];
+            jobs: components["schemas"]["DayJobData"][];
+            orders: components["schemas"]["OrderData"][];
+            /** @description against the plan before */
+            moved: string[];
+            /** @description what one more of something would give */
+            why_not_more: string[];
+            /**
+             * Format: float
+             * @description of people between their first and their last hands
+             */
+            idle_min: number;
+            /** @description moments at which two things ring within a minute */
+            rings_at_once: number;
+            /** Format: float */
+            supply_peak_a: number;
+            /**
+             * Format: float
+             * @description null where nobody has said
+             */
+            supply_a: number | null;
+            phases: number;
+            /**
+             * Format: float
+             * @description when the plan was made
+             */
+            planned_at: number;
+            /** @description newest wish, 0 for none; sent back with the next */
+            after: number;
+        };
+        /** @description A run in the plan of a day: for an order, or for the shelf. */
+        DayJobData: {
+            id: string;
+            product_id: number;
+            product: string;
+            polymer: string;
+            /** @description of the product */
+            count: number;
+            /** @description of its procedure */
+            pieces: number;
+            /** @description setting that says how many; null where a run is one */
+            counts: string | null;
+            piece: string;
+            /** @description null: for the shelf */
+            order: number | null;
+            /** Format: float */
+            due: number | null;
+            machine: string | null;
+            lot: string | null;
+            /**
+             * Format: float
+             * @description null where it is not in the plan
+             */
+            starts: number | null;
+            /** Format: float */
+            ends: number | null;
+            /**
+             * Format: float
+             * @description it ends between here
+             */
+            likely_from: number | null;
+            /**
+             * Format: float
+             * @description and here, by how long such runs took before
+             */
+            likely_to: number | null;
+            /** @description runs that this is known from; 0 where it is what shops see */
+            known_from: number;
+            /**
+             * Format: float
+             * @description 0 where it is in time
+             */
+            late_min: number;
+            /** @description what holds it up, backwards */
+            because: string[];
+            /** @description what has to be done now */
+            first: string[];
+            /** @description why it cannot be begun */
+            holds: string[];
+            /** @enum {string} */
+            wish: "pinned" | "free" | "left_out";
+        };
+        /** @description A machine or a person over a day. */
+        DayLaneData: {
+            /** @description machine or person */
+            id: number;
+            name: string;
+            /** @description of machine; empty for a person */
+            kind: string;
+            /** @enum {string} */
+            heat: "in" | "out" | "none" | "hands";
+            /**
+             * Format: float
+             * @description of a person
+             */
+            here_from: number | null;
+            /** Format: float */
+            here_to: number | null;
+            bars: components["schemas"]["DayBarData"][];
+        };
+        DecideProcedureRequest: {
+            /** @description false: turned down, with a reason */
+            approve: boolean;
+            reason?: string | null;
+        };
+        /** @description Something that a part can have wrong. */
+        DefectData: {
+            id: string;
+            name: string;
+            looks_like: string;
+            how_to_check: string;
+            where: string[];
+            /** @description before anything else */
+            cautions: string[];
+        };
         DeliverLotRequest: {
             /** Format: uuid */
             id: string;
@@ -3843,6 +4576,11 @@ export interface components {
             }[];
             /** @description lever, motor, drum or screw */
             machine_kind?: string | null;
+            /**
+             * @description signals that nobody can read here: not asked for
+             * @default []
+             */
+            unreadable: string[];
         };
         DiagnoseRankResult: {
             /** @description most likely first */
@@ -4070,6 +4808,27 @@ export interface components {
             data: {
                 [key: string]: unknown;
             };
+        };
+        /** @description A fact of a machine as its readings say. */
+        FactLearntData: {
+            name: string;
+            /**
+             * Format: float
+             * @description as it is known now
+             */
+            was: number | null;
+            /** Format: float */
+            value: number;
+            /**
+             * Format: float
+             * @description 5 % of it
+             */
+            low: number;
+            /**
+             * Format: float
+             * @description 95 % of it
+             */
+            high: number;
         };
         Figure: {
             id: string;
@@ -5630,6 +6389,60 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        HeatSoakTrackInput: components["schemas"]["MaterialInput"] & {
+            /** @description (mm) */
+            barrel_diameter_mm: number;
+            /** @description (°C) */
+            wall_c: number;
+            /**
+             * @description room, or preheated strips (°C)
+             * @default 20
+             */
+            feed_c: number;
+            /** @description on the axis; the polymer's lowest melt temperature unless given (°C) */
+            target_c?: number | null;
+            /**
+             * @description loose 0.55, tamped 0.15
+             * @default 0.55
+             */
+            porosity: number;
+            /**
+             * @description charge to wall (W/m2K)
+             * @default 500
+             */
+            contact_w_m2k: number;
+            /** @default 1 */
+            fraction_refilled: number;
+            /** @description since the charge went in (s) */
+            now_s: number;
+            /** @description of the wall, in order */
+            readings: {
+                /** @description since the charge went in (s) */
+                t_s: number;
+                /** @description of the wall (°C) */
+                wall_c: number;
+            }[];
+        };
+        HeatSoakTrackResult: {
+            /** @description of the axis, since the charge went in; null when it never comes by itself (s) */
+            ready_s: number | null;
+            /** @description by the plan alone (s) */
+            planned_s: number;
+            /** @description of the axis (°C) */
+            axis_now_c: number;
+            /** @description as it was read last (°C) */
+            wall_now_c: number;
+            /** @description what the axis gets to (°C) */
+            target_c: number;
+            /** @description into the plan at which its axis would be as hot as it is now (s) */
+            as_if_s: number;
+            /** @description why it moved */
+            because: string;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         HeatTrackInput: components["schemas"]["MaterialInput"] & {
             /** @description of the finished sheet (mm) */
             thickness_mm: number;
@@ -6063,6 +6876,113 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        LearnWindowInput: {
+            /** @description at which settings, and what came of it */
+            runs: {
+                /** @description the one setting */
+                x: number;
+                /** @description the other */
+                y: number;
+                /** @description pieces */
+                good: number;
+                /** @description pieces */
+                bad: number;
+            }[];
+            /** @description where the next one is planned */
+            x_planned?: number | null;
+            /** @description where the next one is planned */
+            y_planned?: number | null;
+            /**
+             * @description squares of the picture along each side
+             * @default 24
+             */
+            side: number;
+        };
+        LearnWindowResult: {
+            /** @description runs used */
+            runs: number;
+            good: number;
+            bad: number;
+            /** @description share of good pieces, whatever the settings */
+            base_rate: number;
+            /** @description mean square error of what is said of a run by the others; null under eight runs */
+            brier: number | null;
+            /** @description the same by the base rate alone */
+            base_brier: number | null;
+            /** @description whether the settings tell more than the base rate does */
+            tells: boolean;
+            /** @description low edge of the picture */
+            x_low: number;
+            /** @description high edge of the picture */
+            x_high: number;
+            /** @description low edge of the picture */
+            y_low: number;
+            /** @description high edge of the picture */
+            y_high: number;
+            /** @description its squares near to what was run; none under eight runs */
+            drawn: {
+                /** @description its middle */
+                x: number;
+                /** @description its middle */
+                y: number;
+                /** @description of a good piece */
+                probability: number;
+            }[];
+            /** @description where it is planned; null where that is not said, or nothing was run near */
+            planned: {
+                /** @description of a good piece */
+                probability: number;
+                /** @description 10 % of it */
+                low: number;
+                /** @description 90 % of it */
+                high: number;
+            } | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        /** @description What is known of making a product, by its last runs. */
+        LearntData: {
+            product_id: number;
+            product: string;
+            process: string;
+            polymer: string;
+            /** @description pieces of the runs shown */
+            good: number;
+            bad: number;
+            /** @description the last runs that are over, oldest first */
+            recent: components["schemas"]["RecentRunData"][];
+            cases: components["schemas"]["OpenCaseData"][];
+            opens_with: components["schemas"]["OpensWithData"] | null;
+        };
+        /** @description All that runs taught of a product. */
+        LearntProductData: {
+            of: components["schemas"]["LearntData"];
+            window: components["schemas"]["AsRunData"] | null;
+            charts: components["schemas"]["ChartData"][];
+            /** @description newest first */
+            set_ups: components["schemas"]["SetUpData"][];
+        };
+        /** @description What a run taught of the next set-up, and what was said to it. */
+        LessonData: {
+            setting: string;
+            /** Format: float */
+            was: number | null;
+            /** Format: float */
+            becomes: number;
+            /** @description one sentence */
+            says: string;
+            /** @description earlier ones of it on this machine that say the same */
+            runs: components["schemas"]["RunLinkData"][];
+            /** @description earlier ones that were looked at */
+            of: number;
+            /** @description null while nobody has said */
+            taken: boolean | null;
+            by: string | null;
+            /** Format: float */
+            at: number | null;
+        };
         LoadDryerRequest: {
             /** Format: uuid */
             id?: string;
@@ -6107,6 +7027,8 @@ export interface components {
             from: components["schemas"]["LotLinkData"][];
             to: components["schemas"]["LotLinkData"][];
             contamination: components["schemas"]["ContaminationData"][];
+            /** @description what it wants before it may be used, the first thing first */
+            next: components["schemas"]["LotStepData"][];
         };
         /** @description Material that came from another lot, or went there. */
         LotLinkData: {
@@ -6119,6 +7041,12 @@ export interface components {
             mass_g: number;
             /** Format: float */
             at: number;
+        };
+        /** @description Something that a lot wants before it may be used. */
+        LotStepData: {
+            id: string;
+            says: string;
+            because: string;
         };
         /** @description A machine, dryer or cooling station. */
         MachineData: {
@@ -6143,6 +7071,8 @@ export interface components {
             after: number;
             /** @description pieces that a mould has made in this shop */
             made: number | null;
+            /** @description its readings can be asked what it really can do */
+            learns: boolean;
         };
         /** @description A fact of a machine as somebody gave it. */
         MachineFactData: {
@@ -6167,6 +7097,40 @@ export interface components {
             };
             /** @description hangs in another machine as long as a run lasts */
             is_mould: boolean;
+        };
+        /** @description What the readings of a machine's last runs say of it. */
+        MachineLearntData: {
+            /** @description one sentence */
+            says: string;
+            /** @description good enough to plan by */
+            enough: boolean;
+            /** @description plans would come out otherwise by it */
+            otherwise: boolean;
+            /** @description what would tell more */
+            missing: string[];
+            facts: components["schemas"]["FactLearntData"][];
+            run_ids: string[];
+            /** @description their numbers */
+            runs: number[];
+            /** @description the newest fact that was seen; sent back with what is said */
+            after: number;
+        };
+        /** @description A change that was made for a cause. */
+        MadeData: {
+            parameter: string;
+            name: string;
+            /** Format: float */
+            from: number | null;
+            /** Format: float */
+            to: number | null;
+            /** Format: float */
+            at: number;
+            /** @description in words */
+            cause: string;
+            /** @description another was under way at once: which it was is not known */
+            unclear: boolean;
+            /** @description null until it was judged */
+            worked: boolean | null;
         };
         MakeTokenRequest: {
             name: string;
@@ -6344,10 +7308,19 @@ export interface components {
             /** Format: float */
             regrind_max_pct: number | null;
             regrind_note: string | null;
+            /** @description what the shelves give of it */
+            stock: components["schemas"]["MixStockData"];
             note: string;
             by: string;
             /** Format: float */
             at: number;
+        };
+        /** @description How much of a mix the shelves give now. */
+        MixStockData: {
+            /** Format: float */
+            gives_g: number;
+            /** @description the part that runs out first */
+            runs_out: string;
         };
         MouldFitsInput: {
             machine: {
@@ -6560,6 +7533,57 @@ export interface components {
             colour: string;
             swatch: string;
             location?: string | null;
+        };
+        /** @description A cause that is looked for still. */
+        OpenCaseData: {
+            id: string;
+            run_id: string;
+            run_number: number;
+            /** Format: float */
+            at: number;
+        };
+        OpenCaseRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description its number; none where the run is one pass */
+            piece?: number | null;
+            defects: {
+                id: string;
+                where?: string | null;
+                /** @enum {string|null} */
+                severity?: "cosmetic" | "functional" | "scrap" | null;
+            }[];
+        };
+        /** @description The set-up that the next run of a product opens with. */
+        OpensWithData: {
+            machine: string;
+            version: number;
+            by: string;
+            /** Format: float */
+            at: number;
+            note: string;
+        };
+        /** @description So many of a product that somebody waits for. */
+        OrderData: {
+            id: string;
+            number: number;
+            product_id: number;
+            product: string;
+            count: number;
+            /**
+             * Format: float
+             * @description seconds since 1970 UTC
+             */
+            due: number;
+            /** @description for whom, or what they said */
+            words: string;
+            /** @description of it that stand on the shelf already */
+            ready: number;
+            by: string;
+            /** Format: float */
+            at: number;
+            /** @description newest entry of its log, 0 for none; sent back with the next */
+            after: number;
         };
         OverridePolymerRequest: {
             path: string;
@@ -7011,6 +8035,7 @@ export interface components {
             };
             safety: components["schemas"]["SafetyCheckResult"] | null;
             marks: components["schemas"]["HeatMarksData"];
+            opened_with: components["schemas"]["RecipeData"] | null;
         };
         PlanExtrusionInput: {
             /** @description code of a polymer in the library */
@@ -7720,6 +8745,10 @@ export interface components {
             soak_rule: "physics" | "by_fraction";
             /** @enum {string} */
             mould_make: "steel" | "aluminium" | "printed_resin" | "in_water";
+            /** @description input of heat.barrel_soak and the machine's factor, to follow it; empty with a screw */
+            soak_input: {
+                [key: string]: unknown;
+            };
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -8123,6 +9152,23 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        /** @description Between what a number that is logged is believed at once; beyond it the pad asks once more. */
+        PlausibleData: {
+            entry: string;
+            field: string;
+            /**
+             * Format: float
+             * @description in the unit of its dimension
+             */
+            low: number | null;
+            /**
+             * Format: float
+             * @description in the unit of its dimension
+             */
+            high: number | null;
+            /** @description why what is beyond cannot well be */
+            says: string;
+        };
         /** @description A polymer of the library with the shop's own values laid over it. */
         PolymerData: {
             code: string;
@@ -8174,6 +9220,68 @@ export interface components {
             units: string;
             theme: string;
             glove: boolean;
+        };
+        /** @description A procedure: as it ships, as the shop works it, and what is proposed. */
+        ProcedureData: {
+            key: string;
+            title: string;
+            process: string;
+            /** @description as shipped */
+            version: number;
+            /** @description the how manieth own way is in force; 0 as shipped */
+            own: number;
+            /** @description why the own way is not in force, where it no longer goes with what is shipped */
+            fault: string | null;
+            /** @description approved entry in force, 0 for none; sent back with a proposal */
+            after: number;
+            shipped: {
+                [key: string]: unknown;
+            };
+            /** @description as it is worked */
+            worked: {
+                [key: string]: unknown;
+            };
+            /** @description that are in force */
+            changes: {
+                [key: string]: unknown;
+            }[];
+            /** @description what is otherwise than shipped, in words */
+            says: string[];
+            /** @description what to think of with them */
+            doubts: string[];
+            /** @description that nobody has decided on, newest first */
+            proposals: components["schemas"]["ProcedureEntryData"][];
+            /** @description what was decided, newest first, the last twenty */
+            log: components["schemas"]["ProcedureEntryData"][];
+            /** @description written in its runs, newest first, the last thirty */
+            notes: components["schemas"]["StepNoteData"][];
+        };
+        /** @description A proposal of how to work a procedure, or what was decided on one. */
+        ProcedureEntryData: {
+            /** @description of the proposal */
+            id: number;
+            /** @enum {string} */
+            kind: "proposed" | "approved" | "turned_down";
+            by: string;
+            /** Format: float */
+            at: number;
+            reason: string;
+            /** @description who decided; null where nobody has */
+            decided_by: string | null;
+            /** Format: float */
+            decided_at: number | null;
+            decided_reason: string;
+            /** @description another was approved since: it cannot be approved as it is */
+            outdated: boolean;
+            changes: {
+                [key: string]: unknown;
+            }[];
+            /** @description what would be otherwise than shipped, in words */
+            says: string[];
+            /** @description what to think of first */
+            doubts: string[];
+            /** @description that prove it */
+            runs: components["schemas"]["RunLinkData"][];
         };
         /** @description A process that runs here, as the core defines it. */
         ProcessData: {
@@ -8266,6 +9374,21 @@ export interface components {
             first: string[];
             /** @description why it cannot be begun; empty where it can */
             holds: string[];
+        };
+        ProposeProcedureRequest: {
+            /** Format: uuid */
+            id?: string;
+            /** @description true: nothing is kept, the answer is what it would be */
+            preview?: boolean | null;
+            /** @description the approved entry that was seen in force, 0 for none */
+            after: number;
+            /** @description all that is otherwise than shipped; none: back to the library */
+            changes: {
+                [key: string]: unknown;
+            }[];
+            reason?: string | null;
+            /** @description ids of runs that prove it */
+            runs?: string[] | null;
         };
         QualityCapabilityInput: {
             /** @description measured */
@@ -8422,6 +9545,21 @@ export interface components {
                 sent: number;
             }[];
         };
+        /** @description A run that is over, among the last ones of its product. */
+        RecentRunData: {
+            id: string;
+            number: number;
+            /** @description pieces */
+            good: number;
+            /** @description pieces */
+            bad: number;
+            /**
+             * Format: float
+             * @description when it was begun
+             */
+            at: number;
+            machine: string;
+        };
         /** @description A version of how a product is run on a machine. */
         RecipeData: {
             id: number;
@@ -8517,7 +9655,7 @@ export interface components {
             inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];
-            /** @description what an answer is about: 0 the whole run; else safety and procedure are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
+            /** @description what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
             since: number;
             /** @description pieces that an instrument can tell something of: GET runs/N/heard */
             heard: number;
@@ -8525,6 +9663,13 @@ export interface components {
             step_since: number;
             /** Format: float */
             server_time: number;
+            /** @description between what numbers are believed at once; of a whole run that is under way */
+            plausible: components["schemas"]["PlausibleData"][];
+        };
+        /** @description A run by its number. */
+        RunLinkData: {
+            id: string;
+            number: number;
         };
         /** @description What a run was made of: so much from this lot. */
         RunMaterialData: {
@@ -8757,6 +9902,16 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        SayHereRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description its beginning, as the plan has it */
+            day: number;
+            person_id: number;
+            from: number;
+            /** @description as from: not here at all */
+            to: number;
+        };
         SayOfMachineRequest: {
             /** @description by name, as GET machine-kinds lists them; a value of null is not known */
             facts: {
@@ -8769,6 +9924,30 @@ export interface components {
             note?: string | null;
             /** @description the newest fact that was seen */
             after: number;
+        };
+        SayOfOrderRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "moved" | "delivered" | "cancelled";
+            /** @description newest entry of its log that was seen */
+            after: number;
+            /** @description to when it moves */
+            due?: number | null;
+            reason?: string | null;
+        };
+        SaySupplyRequest: {
+            /** Format: uuid */
+            id: string;
+            phases: number;
+            /** @description on each phase; null: the plan does not look at it */
+            amps: number | null;
+        };
+        SayToLessonRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description true: the next set-up opens with it */
+            taken: boolean;
         };
         SchedulePlanInput: {
             /** @description nothing begins before (min) */
@@ -9001,6 +10180,14 @@ export interface components {
             /** Format: float */
             seen_at: number;
         };
+        /** @description A defect as it was seen. */
+        SeenDefectData: {
+            id: string;
+            name: string;
+            where: string | null;
+            /** @enum {string} */
+            severity: "cosmetic" | "functional" | "scrap";
+        };
         /** @description Who is signed in here, and who may switch to this screen by PIN. */
         SessionData: {
             person: components["schemas"]["PersonData"] | null;
@@ -9039,6 +10226,27 @@ export interface components {
             /** @enum {string} */
             theme: "auto" | "light" | "dark";
             glove: boolean;
+        };
+        /** @description What one version of a set-up has otherwise than the one before. */
+        SetUpChangeData: {
+            setting: string;
+            was: string | null;
+            becomes: string | null;
+        };
+        /** @description A version of how a product is run on a machine. */
+        SetUpData: {
+            id: number;
+            machine: string;
+            version: number;
+            by: string;
+            /** Format: float */
+            at: number;
+            note: string;
+            /** @description pieces of runs that were set up so */
+            good: number;
+            bad: number;
+            /** @description against the version before; empty of the first */
+            changes: components["schemas"]["SetUpChangeData"][];
         };
         SettingsRecommendInput: {
             /** @enum {string} */
@@ -9218,6 +10426,17 @@ export interface components {
             login: string;
             password: string;
         };
+        /** @description Something that is known of a bad piece, and from where. */
+        SignalData: {
+            signal: string;
+            /** @description what it means */
+            meaning: string;
+            /** @description as people read it */
+            value: string;
+            from: string;
+            /** @description read by somebody, not known by itself */
+            read: boolean;
+        };
         /** @description What became of a press: a lamp at the switch shows it. */
         SignalTakenData: {
             run_id: string;
@@ -9301,6 +10520,29 @@ export interface components {
             /** @description kinds of item that it is for; null for all */
             only_for: string[] | null;
         };
+        /** @description A source in the list of them: what is here of it, what it brought, and what its trust asks for next. */
+        SourceCardData: {
+            id: number;
+            name: string;
+            state: string;
+            note: string;
+            /**
+             * Format: float
+             * @description of it on the shelves
+             */
+            held_g: number;
+            /** @description what it brought, the newest of a kind, newest first */
+            brought: components["schemas"]["BroughtData"][];
+            /**
+             * Format: float
+             * @description days between its deliveries, the middle one of the newest
+             */
+            every_days: number | null;
+            /** @description the lot of it that a trial would take */
+            trial_lot: string | null;
+            /** @description what its ladder asks for, checks of deliveries last */
+            steps: components["schemas"]["TrustStepData"][];
+        };
         /** @description Where material comes from. */
         SourceData: {
             id: number;
@@ -9328,10 +10570,14 @@ export interface components {
             worked_from_c: number | null;
             /** Format: float */
             worked_to_c: number | null;
+            /** @description what can be said of it now */
+            steps: components["schemas"]["TrustStepData"][];
         };
         /** @description Something that raised or lowered the trust in a source. */
         SourceEventData: {
             kind: string;
+            /** @description the kind in words */
+            says: string;
             state: string;
             /** Format: float */
             worked_at_c: number | null;
@@ -9420,6 +10666,16 @@ export interface components {
             reason: string | null;
             missing: string[];
         };
+        /** @description What somebody wrote at a step of a run. */
+        StepNoteData: {
+            run: components["schemas"]["RunLinkData"];
+            /** @description null where it was not said at which */
+            step: string | null;
+            text: string;
+            by: string;
+            /** Format: float */
+            at: number;
+        };
         /** @description A stretch of time at a machine. */
         StretchData: {
             run_id: string;
@@ -9436,6 +10692,28 @@ export interface components {
         SwitchPersonRequest: {
             person_id: number;
             pin: string;
+        };
+        /** @description How the next set-up would be, with a change taken over. */
+        TakeData: {
+            setting: string;
+            /**
+             * Format: float
+             * @description as this run had it
+             */
+            was: number | null;
+            /** Format: float */
+            becomes: number;
+            unit: string;
+        };
+        TakeOrderRequest: {
+            /** Format: uuid */
+            id: string;
+            product_id: number;
+            count: number;
+            /** @description seconds since 1970 UTC */
+            due: number;
+            /** @description for whom, or what they said */
+            words?: string | null;
         };
         /** @description Work that the queue does: how far it is, then its answer or what was wrong with it. */
         TaskData: {
@@ -9472,6 +10750,53 @@ export interface components {
             minutes: number;
             /** Format: float */
             answered_at: number | null;
+        };
+        /** @description Where material went, or came from. */
+        TraceData: {
+            title: string;
+            /** @description node that it is about */
+            about: string;
+            /** @enum {string} */
+            way: "forward" | "back";
+            nodes: components["schemas"]["TraceNodeData"][];
+            flows: components["schemas"]["TraceFlowData"][];
+            /** @description there is more than is shown */
+            more: boolean;
+        };
+        /** @description What went from one to another in a trace. */
+        TraceFlowData: {
+            from: string;
+            to: string;
+            /** Format: float */
+            grams: number;
+        };
+        /** @description A source, a lot or a run in a trace. */
+        TraceNodeData: {
+            id: string;
+            /** @enum {string} */
+            kind: "source" | "lot" | "run";
+            title: string;
+            says: string;
+            /** @description the screen where it stands */
+            link: string;
+            /** @description from the left */
+            column: number;
+            /**
+             * Format: float
+             * @description forward: of it that is of what is traced; back: of what is traced that is of it
+             */
+            share: number;
+            /** Format: float */
+            grams: number;
+            /** @description all of it, or none: nothing else could be in it */
+            sure: boolean;
+            /** @description of a run */
+            good: number | null;
+            /**
+             * Format: float
+             * @description of a run, seconds since 1970 UTC
+             */
+            at: number | null;
         };
         /** @description What a timer that runs would be by what instruments measured. */
         TrackedData: {
@@ -9521,6 +10846,14 @@ export interface components {
             /** Format: uuid */
             picture_id?: string | null;
             note?: string | null;
+        };
+        /** @description Something that can be said of a source where it stands. */
+        TrustStepData: {
+            kind: string;
+            says: string;
+            lead_only: boolean;
+            /** @description it is said with the temperature at which it worked */
+            needs_temperature: boolean;
         };
         VacuumAtmosphereInput: {
             /** @description geopotential height (m) */
@@ -9730,6 +11063,29 @@ export interface components {
             by: string;
             /** Format: float */
             at: number;
+        };
+        /** @description A run in the picture of a window. */
+        WindowRunData: {
+            id: string;
+            number: number;
+            /** Format: float */
+            x: number;
+            /** Format: float */
+            y: number;
+            good: number;
+            bad: number;
+        };
+        WishRequest: {
+            /** Format: uuid */
+            id: string;
+            day: number;
+            /** @description newest wish of the day that was seen */
+            after: number;
+            job: string;
+            /** @enum {string} */
+            kind: "pinned" | "free" | "left_out";
+            /** @description when its first piece begins */
+            start?: number | null;
         };
     };
     responses: never;
@@ -11029,6 +12385,37 @@ export interface operations {
             };
         };
     };
+    calcHeatSoakTrack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatSoakTrackInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatSoakTrackResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcHeatTrack: {
         parameters: {
             query?: never;
@@ -11173,6 +12560,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearnFactorResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcLearnWindow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearnWindowInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnWindowResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -11921,6 +13339,76 @@ export interface operations {
             };
         };
     };
+    getCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                case: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addToCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                case: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddToCaseRequest"];
+            };
+        };
+        responses: {
+            /** @description added */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     calibrate: {
         parameters: {
             query?: never;
@@ -12286,6 +13774,178 @@ export interface operations {
             };
         };
     };
+    getDay: {
+        parameters: {
+            query?: {
+                /** @description beginning of the day's work, seconds since 1970 UTC: only a screen knows the shop's wall clock */
+                from?: number;
+                /** @description its end */
+                until?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayHere: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayHereRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    saySupply: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaySupplyRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    wishOfDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getDefects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                process: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["DefectData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getDryBoard: {
         parameters: {
             query?: never;
@@ -12484,6 +14144,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IdentifyRankResult"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getLearnt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["LearntData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getLearntProduct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearntProductData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -12744,6 +14472,70 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    recallLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    traceLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceData"];
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {
@@ -13124,6 +14916,39 @@ export interface operations {
             };
         };
     };
+    learnOfMachine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                machine: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description it is being reckoned */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     retireMachine: {
         parameters: {
             query?: never;
@@ -13458,6 +15283,121 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MixData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getOrders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["OrderData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    takeOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOrderRequest"];
+            };
+        };
+        responses: {
+            /** @description taken */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["OrderData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayOfOrder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayOfOrderRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["OrderData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -13852,6 +15792,189 @@ export interface operations {
                         /** @description ask again with it as `after`; null when there is no more */
                         next: string | null;
                     };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getProcedures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ProcedureData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcedureData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    printProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    proposeProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProposeProcedureRequest"];
+            };
+        };
+        responses: {
+            /** @description a preview */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcedureData"];
+                };
+            };
+            /** @description proposed */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcedureData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    decideProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                proposal: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecideProcedureRequest"];
+            };
+        };
+        responses: {
+            /** @description decided */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProcedureData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -14278,6 +16401,7 @@ export interface operations {
                 after?: string | null;
                 product_id?: number | null;
                 verdict?: "good" | "scrap" | "open" | null;
+                number?: number | null;
                 process?: string | null;
             };
             header?: never;
@@ -14451,6 +16575,80 @@ export interface operations {
             };
         };
     };
+    getCases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CaseData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    openCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenCaseRequest"];
+            };
+        };
+        responses: {
+            /** @description opened */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getChargesFor: {
         parameters: {
             query?: never;
@@ -14562,6 +16760,118 @@ export interface operations {
             };
         };
     };
+    runLabel: {
+        parameters: {
+            query?: {
+                piece?: number | null;
+            };
+            header?: never;
+            path: {
+                run: string;
+                format: "pdf" | "svg";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the label */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getLessons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["LessonData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayToLesson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayToLessonRequest"];
+            };
+        };
+        responses: {
+            /** @description said */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["LessonData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getRunReadings: {
         parameters: {
             query?: never;
@@ -14582,6 +16892,39 @@ export interface operations {
                     "application/json": {
                         [key: string]: number[][];
                     };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    traceRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -15132,7 +17475,7 @@ export interface operations {
                 };
                 content: {
                     "application/json": {
-                        items: components["schemas"]["SourceData"][];
+                        items: components["schemas"]["SourceCardData"][];
                         /** @description ask again with it as `after`; null when there is no more */
                         next: string | null;
                     };
@@ -15397,7 +17740,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "procedures";
             };
             cookie?: never;
         };
@@ -15448,7 +17791,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "procedures";
             };
             cookie?: never;
         };

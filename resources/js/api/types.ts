@@ -21,6 +21,17 @@ export type ReviewItem = Schemas['ReviewItemData'];
 export type Colleague = Schemas['ColleagueData'];
 export type Key = Schemas['KeyData'];
 export type Screen = Schemas['ScreenData'];
+export type SourceCard = Schemas['SourceCardData'];
+export type Brought = Schemas['BroughtData'];
+export type TrustStep = Schemas['TrustStepData'];
+export type LotStep = Schemas['LotStepData'];
+export type Learnt = Schemas['LearntData'];
+export type LearntProduct = Schemas['LearntProductData'];
+export type AsRun = Schemas['AsRunData'];
+export type Chart = Schemas['ChartData'];
+export type SetUp = Schemas['SetUpData'];
+export type MachineLearnt = Schemas['MachineLearntData'];
+export type Plausible = Schemas['PlausibleData'];
 export type LotDetail = Schemas['LotDetailData'];
 export type RunSummary = Schemas['RunSummaryData'];
 /** A page of a list: what stands on it, and what to ask for to go on. */
@@ -106,6 +117,8 @@ export interface ProcedureStep {
 export interface Procedure {
     id: string;
     version: number;
+    /** the how manieth own way of the shop */
+    own?: number;
     title: string;
     /** how numbers of the plan are said at the machine */
     words?: Record<string, string>;
@@ -154,3 +167,64 @@ export type Tracked = Schemas['TrackedData'];
 export type Alarm = Schemas['AlarmData'];
 export type Channel = Schemas['ChannelData'];
 export type Merge = Schemas['MergeData'];
+export type ProcedureWay = Omit<Schemas['ProcedureData'], 'shipped' | 'worked' | 'changes'> & {
+    shipped: Procedure;
+    worked: Procedure;
+    changes: OwnChange[];
+};
+export type ProcedureEntryOf = Schemas['ProcedureEntryData'];
+export type StepNote = Schemas['StepNoteData'];
+/** Something that a shop does otherwise than a shipped procedure says: at one of its steps, or in one of its own after it. */
+export interface OwnChange {
+    step?: string;
+    after?: string;
+    title?: string;
+    do?: string;
+    why?: string;
+    button?: string;
+    place?: string;
+    typical_min?: number;
+    people?: number;
+    strict?: boolean;
+    hands?: 'free' | 'one' | 'none';
+    cautions?: string[];
+    checks?: string[];
+}
+export type Defect = Schemas['DefectData'];
+export type Lesson = Schemas['LessonData'];
+export interface RankedCause {
+    id: string;
+    name: string;
+    why: string;
+    probability: number;
+    for: { of: string; says: string; ratio: number }[];
+    against: { of: string; says: string; ratio: number }[];
+    defects: string[];
+}
+export interface CauseRanking {
+    causes: RankedCause[];
+    next_question: { id: string; kind: string; text: string; choices: string[]; bits: number } | null;
+    next_change: {
+        parameter: string;
+        name: string;
+        change: 'raise' | 'lower' | 'set' | 'do';
+        from: number | null;
+        to: number | null;
+        unit: string;
+        limit: string;
+        effort: string;
+        because: string;
+        note: string;
+    } | null;
+    cautions: string[];
+    warnings: string[];
+    explanation: string;
+}
+export type Case = Omit<Schemas['CaseData'], 'ranking'> & { ranking: CauseRanking };
+export type Day = Schemas['DayData'];
+export type DayJob = Schemas['DayJobData'];
+export type DayLane = Schemas['DayLaneData'];
+export type Order = Schemas['OrderData'];
+export type Trace = Schemas['TraceData'];
+export type TraceNode = Schemas['TraceNodeData'];
+export type RunTimer = Schemas['TimerData'];

@@ -22,6 +22,7 @@ export function whole(known: Run | undefined, answer: Run): Run | null {
         setup: Object.keys(answer.setup).length > 0 ? answer.setup : known.setup,
         safety: known.safety,
         procedure: known.procedure,
+        plausible: known.plausible,
         events: [...before, ...answer.events],
         entries: [...entries.values()],
         pieces: [...pieces.values()].sort((a, b) => a.piece - b.piece),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import type { ProcedureEntry } from '../api/types';
+import type { Plausible, ProcedureEntry } from '../api/types';
 import { parseQuantity } from '../units/quantity';
 import { shown } from './units';
 
@@ -10,6 +10,8 @@ const props = defineProps<{
     entry: ProcedureEntry | null;
     before?: Record<string, unknown>;
     correcting?: boolean;
+    /** between what numbers are believed at once */
+    plausible?: Plausible[];
 }>();
 const emit = defineEmits<{ done: [values: Record<string, unknown>, reason: string]; close: [] }>();
 const values = ref<Record<string, string>>({});
@@ -33,7 +35,7 @@ watch(
     () => props.entry,
     () => {
         field.value = 0;
-        reason.value = '';
+        reason.value = doubted.value = '';
         fresh.value = true;
         values.value = Object.fromEntries(
             fields.value.map((f) => {
@@ -76,12 +78,28 @@ const complete = computed(
         (!props.correcting || reason.value.trim() !== '') &&
         unread.value === null,
 );
+/** What cannot well be: said once, and taken when it is pressed again. */
+const doubts = computed(() =>
+    fields.value.flatMap((f) => {
+        const read = f.kind || (values.value[f.id] ?? '') === '' ? null : readField(f);
+        const of = props.plausible?.find((p) => p.entry === props.entry?.id && p.field === f.id);
+        if (!of || read === null) return [];
+        const beyond = (of.high !== null && read > of.high) || (of.low !== null && read < of.low);
+        return beyond ? [`${f.label} ${values.value[f.id]}? ${of.says}`] : [];
+    }),
+);
+const doubted = ref('');
 function go(index: number) {
     field.value = index;
     fresh.value = true;
 }
 function finish() {
     if (!complete.value || !props.entry) return;
+    const said = doubts.value.join(' ');
+    if (said !== doubted.value) {
+        doubted.value = said;
+        if (said !== '') return;
+    }
     const out: Record<string, unknown> = {};
     for (const f of fields.value) {
         const text = values.value[f.id] ?? '';
@@ -195,10 +213,17 @@ useEventListener(window, 'keydown', typed, { capture: true });
                     </button>
                 </div>
             </div>
+            <p v-if="doubted !== '' && doubted === doubts.join(' ')" class="fault" role="alert">
+                {{ doubted }} Press again if it is so.
+            </p>
             <div class="end">
                 <v-btn variant="outlined" @click="open = false">Cancel</v-btn>
                 <v-btn color="primary" size="large" :disabled="!complete" @click="finish">{{
-                    correcting ? 'Add the correction' : 'Log it'
+                    doubted !== '' && doubted === doubts.join(' ')
+                        ? 'It is so: log it'
+                        : correcting
+                          ? 'Add the correction'
+                          : 'Log it'
                 }}</v-btn>
             </div>
         </v-card>

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import TimeStrip from './TimeStrip.vue';

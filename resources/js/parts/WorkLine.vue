@@ -63,6 +63,7 @@ async function leave() {
                 <span class="says">{{ s.state?.says ?? '\u00A0' }}</span>
             </router-link>
         </nav>
+        <router-link to="/plan" :class="['shop', { here: at === 'plan' }]">Plan</router-link>
         <router-link to="/reckon" :class="['shop', { here: at === 'reckon' }]">Reckon</router-link>
         <router-link to="/shop" :class="['shop', { here: at === 'shop' }]">Shop</router-link>
         <div v-if="!queue.online || unsent > 0" class="net" role="status">

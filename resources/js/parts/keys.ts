@@ -1,6 +1,7 @@
-import { onKeyStroke } from '@vueuse/core';
+import { onKeyStroke, useTimeoutFn } from '@vueuse/core';
 import { reactive } from 'vue';
 import type { Router } from 'vue-router';
+import { BURST_MS, codes } from './scan';
 
 export interface ShopKey {
     key: string;
@@ -21,21 +22,39 @@ const typing = (event: KeyboardEvent) => {
     );
 };
 
+/**
+ * Keys wait for a moment of quiet, then each does what it says: those that a scanner sent before its Enter are a code,
+ * and none of its digits opens a page or counts a piece.
+ */
 export function useKeys(list: () => ShopKey[]): void {
+    let pressed: ShopKey[] = [];
+    let codesBefore = codes.read;
+    const act = useTimeoutFn(
+        () => {
+            const mine = pressed;
+            pressed = [];
+            if (codes.read === codesBefore) for (const key of mine) key.do();
+        },
+        BURST_MS,
+        { immediate: false },
+    );
     onKeyStroke(true, (event) => {
         if (
+            event === codes.end ||
             typing(event) ||
             event.ctrlKey ||
             event.metaKey ||
             event.altKey ||
-            document.querySelector('.v-overlay--active .v-card')
+            document.querySelector('.v-overlay--active :is(.v-card, .v-list)')
         )
             return;
         const found = list().find((k) => k.key.toLowerCase() === event.key.toLowerCase());
         if (found) {
             event.preventDefault();
-            found.do();
+            if (pressed.length === 0) codesBefore = codes.read;
+            pressed.push(found);
         }
+        if (pressed.length > 0) act.start();
     });
 }
 

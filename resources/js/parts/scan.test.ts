@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { codeOf, onScan } from './scan';
+import { codeOf, onScan, pageOf } from './scan';
 
 describe('what a scanner types', () => {
     it.each([
@@ -7,6 +7,10 @@ describe('what a scanner types', () => {
         ['l-0101', 'L-0101'],
         [' C-00012 ', 'C-00012'],
         ['https://bench.hollow-oak.test/l/L-0101', 'L-0101'],
+        ['R-0140', 'R-140'],
+        ['r-0140-3', 'R-140-3'],
+        ['https://bench.hollow-oak.test/r/140', 'R-140'],
+        ['https://bench.hollow-oak.test/r/140/12', 'R-140-12'],
     ])('reads %j', (text, code) => {
         expect(codeOf(text)).toBe(code);
     });
@@ -16,11 +20,24 @@ describe('what a scanner types', () => {
         'L-1',
         'L-123456789',
         'X-0101',
+        'R-',
+        'R-140-',
+        'R-140-3-4',
+        'https://bench.hollow-oak.test/r/x',
         'L-0101 and more',
         'https://bench.hollow-oak.test/x/L-0101',
         '<script>L-0101',
     ])('hears no code in %j', (text) => {
         expect(codeOf(text)).toBeNull();
+    });
+
+    it.each([
+        ['L-0101', '/l/L-0101'],
+        ['C-00012', '/weigh'],
+        ['R-140', '/r/140'],
+        ['R-140-3', '/r/140/3'],
+    ])('%s opens %s', (code, page) => {
+        expect(pageOf(code)).toBe(page);
     });
 
     it('is heard by whoever listened last, and no more by who has gone', () => {

@@ -1,16 +1,27 @@
 import { useEventListener } from '@vueuse/core';
 
 /**
- * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is a lot's code, or the address
- * on its label that ends in one. Whoever listened last hears it first.
+ * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is the code of a lot, a charge
+ * or something made, or the address on its label. Whoever listened last hears it first.
  */
 type Heard = (code: string) => boolean;
 const listeners: Heard[] = [];
-const BURST_MS = 60;
+export const BURST_MS = 60;
+/** How many bursts of keys were a code, known or not, and the Enter that ended the last one. */
+export const codes = { read: 0, end: null as KeyboardEvent | null };
+const SHORTEST = 4;
 
 export function codeOf(text: string): string | null {
     const found = /(?:^|\/l\/)([LC]-\d{4,8})$/i.exec(text.trim());
-    return found ? found[1]!.toUpperCase() : null;
+    if (found) return found[1]!.toUpperCase();
+    const made = /(?:^R-|\/r\/)(\d{1,9})(?:[-/](\d{1,7}))?$/i.exec(text.trim());
+    return made ? `R-${Number(made[1])}${made[2] ? `-${Number(made[2])}` : ''}` : null;
+}
+
+/** The page that a code opens. */
+export function pageOf(code: string): string {
+    if (code.startsWith('C')) return '/weigh';
+    return code.startsWith('R') ? `/r/${code.slice(2).replace('-', '/')}` : `/l/${code}`;
 }
 
 /** Hears scans until the component goes; true means: this was for me. */
@@ -29,11 +40,15 @@ export function useScanner(): void {
         document,
         'keydown',
         (event: KeyboardEvent) => {
-            const now = performance.now();
-            if (now - last > BURST_MS) text = '';
-            last = now;
+            // when it was pressed, not when a busy page came to it
+            if (event.timeStamp - last > BURST_MS) text = '';
+            last = event.timeStamp;
             if (event.key === 'Enter') {
-                const code = text.length >= 6 ? codeOf(text) : null;
+                const code = text.length >= SHORTEST ? codeOf(text) : null;
+                if (text.length >= SHORTEST) {
+                    codes.read++;
+                    codes.end = event;
+                }
                 text = '';
                 if (code && listeners.some((l) => l(code))) {
                     event.preventDefault();

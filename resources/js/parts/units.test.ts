@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { session } from '../api/session';
 import { clockText, dateText, minutesText, number, show, toShop } from './units';

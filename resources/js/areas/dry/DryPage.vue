@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { newKey } from '../../api/queue';
-import type { DryBoard, DryPlan, Lot } from '../../api/types';
+import type { DryBoard, DryPlan } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import TypedField from '../../parts/TypedField.vue';
-import { clockText, dayText, number, show, timeOfDay } from '../../parts/units';
+import { dayText, number, show, timeOfDay } from '../../parts/units';
 import { useLots } from '../../parts/useLots';
 import { sentence, useLatest, useSend } from '../../parts/useSend';
 import SortNav from '../sort/SortNav.vue';
+import DriedStanding from './DriedStanding.vue';
+import InDryer from './InDryer.vue';
 
 const now = useNow();
 const queries = useQueryClient();
@@ -21,6 +24,12 @@ const { data: board } = useQuery({
 });
 const { find, lots } = useLots();
 const lot = ref<number | null>(null);
+/** A lot that its own page sends here. */
+const asked = useRoute().query.lot;
+if (typeof asked === 'string') {
+    find.value = asked;
+    watch(lots, (all) => (lot.value ??= all.find((l) => l.code === asked)?.id ?? null), { immediate: true });
+}
 const dryer = ref<number | null>(null);
 const air = ref<number | null>(null);
 const wanted = ref('');
@@ -46,32 +55,11 @@ async function load() {
     await queries.invalidateQueries({ queryKey: ['drying'] });
     await refreshFloor();
 }
-const hopper = ref<'open' | 'closed'>('closed');
-const humidity = ref<number | null>(50);
-const taking = ref<string | null>(null);
-async function out(drying: string) {
-    const done = await loading.send(() =>
-        api.post(`drying/${drying}/out`, { hopper: hopper.value, rh_pct: humidity.value }),
-    );
-    if (done === undefined) return;
-    taking.value = null;
-    await Promise.all([
-        queries.invalidateQueries({ queryKey: ['drying'] }),
-        queries.invalidateQueries({ queryKey: ['lot'] }),
-    ]);
-    await refreshFloor();
-}
-const share = (d: { started_at: number; ready_at: number }) =>
-    `${Math.min(100, Math.max(1, (100 * (now.value - d.started_at)) / (d.ready_at - d.started_at)))}%`;
 const dryable = computed(() =>
     lots.value.filter(
         (l) => !l.never_hot && l.mass_g > 0 && !board.value?.drying.some((d) => d.lot_id === l.id),
     ),
 );
-const left = (l: Lot) =>
-    l.dry_minutes_left === null || !board.value
-        ? null
-        : l.dry_minutes_left - (now.value - board.value.server_time) / 60;
 </script>
 
 <template>
@@ -87,63 +75,12 @@ const left = (l: Lot) =>
             <section v-for="m in board?.dryers ?? []" :key="m.id" class="card" :aria-label="m.name">
                 <h2>{{ m.name }}</h2>
                 <p v-if="!board?.drying.some((d) => d.dryer === m.name)" class="quiet">Empty.</p>
-                <article
+                <InDryer
                     v-for="d in board?.drying.filter((x) => x.dryer === m.name) ?? []"
                     :key="d.id"
-                    class="in"
-                >
-                    <div class="top">
-                        <div>
-                            <strong
-                                ><i class="swatch" :style="{ background: d.swatch }" />{{ d.polymer }},
-                                <router-link :to="`/sort/lots/${d.lot_id}`">{{ d.lot }}</router-link></strong
-                            >
-                            <p class="quiet">
-                                {{ show(d.mass_g, 'mass') }} at {{ show(d.air_c, 'temperature') }} since
-                                {{ timeOfDay(d.started_at) }}, {{ d.by
-                                }}<template v-if="d.wanted_at">
-                                    · wanted {{ dayText(d.wanted_at) }} {{ timeOfDay(d.wanted_at) }}</template
-                                >
-                            </p>
-                        </div>
-                        <div class="when">
-                            <p :class="['mono', { ready: d.ready_at <= now }]">
-                                {{ d.ready_at <= now ? 'dry' : clockText(d.ready_at - now) }}
-                            </p>
-                            <p class="quiet">
-                                {{ d.ready_at <= now ? 'since' : 'until' }} {{ timeOfDay(d.ready_at) }}
-                            </p>
-                        </div>
-                    </div>
-                    <div class="bar-track"><span class="fill" :style="{ width: share(d) }" /></div>
-                    <div v-if="taking === d.id" class="fields out">
-                        <label
-                            >It goes into<select v-model="hopper">
-                                <option value="closed">a closed hopper or tin</option>
-                                <option value="open">an open hopper</option>
-                            </select></label
-                        ><TypedField
-                            v-model="humidity"
-                            dimension="number"
-                            label="Room humidity, %"
-                            :min="1"
-                            :max="100"
-                        />
-                        <div class="acts">
-                            <v-btn
-                                color="primary"
-                                :loading="loading.busy.value"
-                                :disabled="humidity === null"
-                                @click="out(d.id)"
-                                >{{ d.ready_at <= now ? 'It is out' : 'Take it out wet' }}</v-btn
-                            >
-                            <p v-if="d.ready_at > now" class="fault">
-                                It is not dry yet: it will count as wet.
-                            </p>
-                        </div>
-                    </div>
-                    <v-btn v-else size="small" variant="outlined" @click="taking = d.id">Take it out</v-btn>
-                </article>
+                    :d="d"
+                    :now="now"
+                />
             </section>
             <section class="card">
                 <h2>Into the dryer</h2>
@@ -220,48 +157,7 @@ const left = (l: Lot) =>
                     Nothing. What comes out of the dryer takes up water again; how long it may stand shows
                     here.
                 </p>
-                <table v-else class="rows">
-                    <thead>
-                        <tr>
-                            <th>Lot</th>
-                            <th>Polymer</th>
-                            <th>State</th>
-                            <th class="n">May still stand</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="l in board.standing" :key="l.id">
-                            <td>
-                                <router-link :to="`/sort/lots/${l.id}`">{{ l.code }}</router-link>
-                            </td>
-                            <td>{{ l.polymer }}</td>
-                            <td>
-                                <span
-                                    :class="[
-                                        'tag',
-                                        left(l) !== null && left(l)! <= 0
-                                            ? 'bad'
-                                            : l.dry_state === 'use now'
-                                              ? 'hot'
-                                              : 'cold',
-                                    ]"
-                                    >{{
-                                        left(l) !== null && left(l)! <= 0 ? '▲ dry again' : l.dry_state
-                                    }}</span
-                                >
-                            </td>
-                            <td class="n mono">
-                                {{
-                                    left(l) === null
-                                        ? 'as long as it likes'
-                                        : left(l)! > 0
-                                          ? clockText(60 * left(l)!)
-                                          : 'over'
-                                }}
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
+                <DriedStanding v-else :board="board" :now="now" />
             </section>
         </div>
         <p class="quiet foot">
@@ -282,40 +178,6 @@ const left = (l: Lot) =>
 }
 .wide {
     grid-column: 1 / -1;
-}
-.in {
-    border-top: 1px solid var(--line);
-    padding: 12px 0;
-    display: grid;
-    gap: 10px;
-    justify-items: start;
-}
-.top {
-    display: flex;
-    justify-content: space-between;
-    width: 100%;
-    gap: 12px;
-}
-.when {
-    text-align: right;
-}
-.when .mono {
-    font-size: 2.3rem;
-    line-height: 1;
-}
-.ready {
-    color: var(--good);
-}
-.bar-track {
-    width: 100%;
-}
-.fill {
-    display: block;
-    height: 100%;
-    background: var(--ember);
-}
-.out {
-    width: 100%;
 }
 .answer {
     border-left: 5px solid var(--ember);

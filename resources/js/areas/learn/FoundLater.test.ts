@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import series from '../../../../core/src/Process/Compression/series.json';
@@ -13,9 +12,10 @@ const verdict = (key: string, piece: number, said: string) => ({
     piece,
     values: { verdict: said },
 });
-const shown = (entries: unknown[]) =>
+const shown = (entries: unknown[], scanned: number | null = null) =>
     mount(FoundLater, {
         props: {
+            scanned,
             run: { summary: { id: 'r1' }, entries } as unknown as Run,
             procedure: series as unknown as Procedure,
         },
@@ -56,5 +56,19 @@ describe('what is found later', () => {
                 .find('button')
                 .exists(),
         ).toBe(false);
+    });
+
+    it('is asked at once of the piece that somebody holds, and of no other', async () => {
+        const entries = [verdict('a', 1, 'good'), verdict('b', 2, 'scrap'), verdict('c', 3, 'good')];
+        const third = shown(entries, 3);
+        expect(third.get('select').element.value).toBe('c');
+        await third.get('input').setValue('cracked');
+        await third.get('form').trigger('submit');
+        expect(recordAll).toHaveBeenCalledWith('r1', [
+            expect.objectContaining({ data: expect.objectContaining({ event: 'c' }) }),
+        ]);
+        // What was scrap already is not found bad again.
+        expect(shown(entries, 2).find('form').exists()).toBe(false);
+        expect(shown(entries, null).find('form').exists()).toBe(false);
     });
 });

@@ -8,7 +8,12 @@ import { capital } from '../../parts/text';
  * Something is found at the saw, or weeks later in use: what was judged good is not. The verdict is put right by a further
  * entry, the goods follow, and what was said before stays in the log.
  */
-const props = defineProps<{ run: Run; procedure: Procedure }>();
+const props = defineProps<{
+    run: Run;
+    procedure: Procedure;
+    /** that somebody has in hand: scanned, it is asked for at once */
+    scanned?: number | null;
+}>();
 const emit = defineEmits<{ kept: [] }>();
 const judged = computed(() => {
     const entries = props.procedure.entries.filter((e) => e.effect === 'dispose').map((e) => e.id);
@@ -16,8 +21,9 @@ const judged = computed(() => {
 });
 const name = (piece: number | null | undefined) =>
     capital(`${props.procedure.piece?.title ?? 'sheet'} ${piece ?? ''}`.trim());
-const open = ref(false);
-const which = ref<string | null>(null);
+const inHand = judged.value.find((e) => e.piece === props.scanned && props.scanned !== null);
+const open = ref(inHand !== undefined);
+const which = ref<string | null>(inHand && inHand !== judged.value[0] ? inHand.key : null);
 const what = ref('');
 const key = computed(() => which.value ?? judged.value[0]?.key ?? null);
 async function keep() {

@@ -5,7 +5,7 @@ import { minutesText } from '../../parts/units';
 import { headOf, howItWent, measuredOf, nameOf } from './went';
 
 /** The pieces of a run, each as it went beside what was planned. */
-const props = defineProps<{ run: Run; procedure: Procedure }>();
+const props = defineProps<{ run: Run; procedure: Procedure; scanned?: number | null }>();
 const rows = computed(() => howItWent(props.run));
 const timers = computed(() =>
     props.procedure.timers.filter((t) => rows.value.some((r) => r.timed.some((x) => x.title === t.title))),
@@ -30,7 +30,11 @@ const timed = (row: (typeof rows.value)[number], title: string) => row.timed.fin
                     </tr>
                 </thead>
                 <tbody>
-                    <tr v-for="r in rows" :key="r.piece ?? 0">
+                    <tr
+                        v-for="r in rows"
+                        :key="r.piece ?? 0"
+                        :class="{ scanned: r.piece === scanned && scanned !== null }"
+                    >
                         <th scope="row">{{ nameOf(procedure, r) }}</th>
                         <td v-for="t in timers" :key="t.id" class="n">
                             <template v-if="timed(r, t.title)?.done != null"
@@ -46,6 +50,17 @@ const timed = (row: (typeof rows.value)[number], title: string) => row.timed.fin
                                 r.verdict
                             }}</span>
                             {{ r.reason }}
+                            <router-link
+                                v-if="r.verdict !== '' && r.verdict !== 'good'"
+                                :to="`/cause/new/${run.summary.id}?piece=${r.piece}`"
+                                >Why?</router-link
+                            ><a
+                                v-if="r.verdict === 'good'"
+                                class="label"
+                                :href="`/api/v1/runs/${run.summary.id}/label.pdf?piece=${r.piece}`"
+                                target="_blank"
+                                >Label</a
+                            >
                             <p v-for="a in r.anyway" :key="a" class="bad">
                                 <span aria-hidden="true">▲</span> {{ a }}
                             </p>
@@ -58,6 +73,12 @@ const timed = (row: (typeof rows.value)[number], title: string) => row.timed.fin
 </template>
 
 <style scoped>
+.scanned {
+    box-shadow: inset 5px 0 0 var(--ember);
+}
+.label {
+    margin-left: 8px;
+}
 th small {
     display: block;
     font-weight: 400;

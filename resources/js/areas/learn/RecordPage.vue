@@ -12,13 +12,18 @@ import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
+import CasesOf from './CasesOf.vue';
 import FoundLater from './FoundLater.vue';
+import LessonCard from './LessonCard.vue';
 import PieceTable from './PieceTable.vue';
 import { title as channelTitle } from '../reckon/schema';
 import { byKind } from './trace';
 import { howItWent, timedText } from './went';
 
-const id = String(useRoute().params.id);
+const route = useRoute();
+const id = String(route.params.id);
+/** the piece whose label was scanned */
+const scanned = route.query.piece ? Number(route.query.piece) : null;
 const { data: run, isPending, refetch } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
 const { data: readings } = useQuery({
     queryKey: ['readings', id],
@@ -98,6 +103,9 @@ const overrides = computed(
                 <div class="out">
                     <v-btn color="primary" :href="`/api/v1/runs/${id}.pdf`" target="_blank"
                         >Batch record, PDF</v-btn
+                    ><v-btn variant="outlined" :href="`/api/v1/runs/${id}/label.pdf`" target="_blank"
+                        >Label</v-btn
+                    ><v-btn variant="outlined" :to="`/trace/run/${id}`">Made of</v-btn
                     ><v-btn variant="outlined" :href="`/api/v1/runs/${id}.json`" download>JSON</v-btn
                     ><v-btn variant="outlined" :href="`/api/v1/runs/${id}.csv`" download>CSV</v-btn>
                 </div>
@@ -124,10 +132,13 @@ const overrides = computed(
                         {{ run.summary.good }} good, {{ run.summary.bad }} not, of
                         {{ run.pieces.length }} begun.
                     </p>
+                    <LessonCard v-if="run.summary.status === 'finished'" :run="id" />
+                    <CasesOf :run="id" :bad="run.summary.verdict === 'scrap' || run.summary.bad > 0" />
                     <FoundLater
                         v-if="run.summary.status === 'finished'"
                         :run="run"
                         :procedure="procedure"
+                        :scanned="scanned"
                         @kept="refetch"
                     />
                 </section>
@@ -148,7 +159,10 @@ const overrides = computed(
                         </div>
                         <div>
                             <dt>Procedure</dt>
-                            <dd>{{ procedure.id }}, version {{ procedure.version }}</dd>
+                            <dd>
+                                {{ procedure.id.replaceAll('_', ' ') }}, version {{ procedure.version
+                                }}{{ procedure.own ? `, our own ${procedure.own}` : '' }}
+                            </dd>
                         </div>
                         <div v-for="o in overrides" :key="o.id">
                             <dt>Overridden</dt>
@@ -157,7 +171,7 @@ const overrides = computed(
                     </dl>
                 </section>
             </div>
-            <PieceTable v-if="run.pieces.length > 0" :run="run" :procedure="procedure" />
+            <PieceTable v-if="run.pieces.length > 0" :run="run" :procedure="procedure" :scanned="scanned" />
             <HeardList
                 v-if="run.heard > 0"
                 class="mt-4"

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import series from '../../../../core/src/Process/Compression/series.json';
 import type { Procedure, Run } from '../../api/types';

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import injection from '../../../../core/src/Process/Injection/procedure.json';

@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, watch } from 'vue';
 import type { QueuedEvent } from '../../api/store';
 import type { Procedure, Run } from '../../api/types';
-import { clockText, timeOfDay } from '../../parts/units';
+import { timeOfDay } from '../../parts/units';
 import { eventWords } from './words';
 
 /** The ribbon of everything logged, newest last; what is not yet with the server says so. An entry is corrected by adding to it. */
@@ -73,7 +73,7 @@ watch(
                 </button>
             </li>
             <li v-for="q in refused" :key="q.key" class="refused" role="alert">
-                <p class="when">▲ not stored, {{ clockText(0) === '' ? '' : q.by }}</p>
+                <p class="when">▲ not stored, {{ q.by }}</p>
                 <p>{{ eventWords({ ...q.event, seq: 0, recorded_at: 0, by: q.by } as never, procedure) }}</p>
                 <p>
                     <strong>{{ q.refused }}</strong>

@@ -1,5 +1,4 @@
 import { mount } from '@vue/test-utils';
-import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import type { Tracked } from '../../api/types';
 import { timeOfDay } from '../../parts/units';

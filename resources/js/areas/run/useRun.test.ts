@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent } from 'vue';

@@ -144,3 +144,4 @@ export function useRun(id: string) {
         stop: () => window.clearInterval(poll),
     };
 }
+export type RunHere = ReturnType<typeof useRun>;

@@ -8,6 +8,7 @@ import { session } from '../../api/session';
 import type { Run } from '../../api/types';
 import CareDue from '../../parts/CareDue.vue';
 import { usePageKeys } from '../../parts/pageKeys';
+import { dayText } from '../../parts/units';
 import { panelOf } from '../../processes/panels';
 import LotPicks from './LotPicks.vue';
 import PlanDoubts from './PlanDoubts.vue';
@@ -18,12 +19,13 @@ import { SETTING, useSetting } from './useSetting';
 const router = useRouter();
 const setting = useSetting();
 provide(SETTING, setting);
-const { draft, answers, shop, plan, problem, product, process, load, choose, blocks } = setting;
+const { draft, answers, shop, plan, problem, product, process, load, choose, takeLot, blocks } = setting;
 /** Whoever comes from a shelf that runs short has said what to make. */
 const query = useRoute().query;
 const wanted = Number(query.product);
 onMounted(async () => {
     await load();
+    if (typeof query.lot === 'string') return takeLot(query.lot);
     if (!shop.products.some((p) => p.id === wanted)) return;
     if (wanted !== draft.value.product_id) choose(wanted);
     // How many were asked for: shots, sheets, bars, as its process counts.
@@ -123,7 +125,7 @@ async function keep() {
     try {
         const recipe = await api.post<{ version: number }>(`products/${product.value.id}/recipes`, {
             machine_id: draft.value.machines[process.value?.roles[0]?.id ?? ''],
-            after_version: product.value.recipe?.version ?? 0,
+            after_version: plan.value.opened_with?.version ?? 0,
             settings: plan.value.recipe,
         });
         kept.value = `Kept as version ${recipe.version}.`;
@@ -168,6 +170,13 @@ usePageKeys('Setting up', () => [
                 </fieldset>
             </div>
         </div>
+        <p v-if="plan?.opened_with" class="opened">
+            Opens with version {{ plan.opened_with.version }}, {{ dayText(plan.opened_with.created_at) }},
+            {{ plan.opened_with.by
+            }}<template v-if="plan.opened_with.note"
+                >: <strong>{{ plan.opened_with.note }}</strong></template
+            >
+        </p>
         <p v-if="problem" class="card problem" role="alert">
             <strong>{{
                 problem.field.replace('settings.', '').replace('machines.', '').replaceAll('_', ' ')
@@ -248,3 +257,9 @@ usePageKeys('Setting up', () => [
         </div>
     </div>
 </template>
+
+<style scoped>
+.opened {
+    margin: 0 0 10px;
+}
+</style>

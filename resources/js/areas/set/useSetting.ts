@@ -166,6 +166,25 @@ export function useSetting() {
         fillPlaces();
     }
 
+    /** A lot that its own page sends here: something of its polymer, and as much as its source has earned. */
+    async function takeLot(code: string) {
+        const found = await api.get<LotDetail>(`lots/${encodeURIComponent(code)}`).catch(() => null);
+        if (!found) return;
+        const { lot, next } = found;
+        if (!shop.lots.some((l) => l.id === lot.id)) shop.lots = [...shop.lots, lot];
+        if (product.value?.polymer !== lot.polymer) {
+            const fits = shop.products.find((p) => p.polymer === lot.polymer);
+            if (fits) choose(fits.id);
+        }
+        const trial = next.map((step) => step.id).find((id) => id === 'small_trial' || id === 'full_trial');
+        Object.assign(draft.value, {
+            lot_id: lot.id,
+            charge_id: null,
+            polymer: product.value?.polymer === lot.polymer ? null : lot.polymer,
+            scale: trial ?? 'production',
+        });
+    }
+
     const blocks = computed<Block[]>(() => plan.value?.safety?.blocks ?? []);
     const from = (name: string) => plan.value?.origins[name] ?? '';
     return {
@@ -181,6 +200,7 @@ export function useSetting() {
         value,
         choice,
         choose,
+        takeLot,
         blocks,
         from,
         body,

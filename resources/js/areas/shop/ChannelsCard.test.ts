@@ -1,5 +1,4 @@
 import { VueQueryPlugin } from '@tanstack/vue-query';
-import 'fake-indexeddb/auto';
 import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { session } from '../../api/session';

@@ -10,6 +10,7 @@ import { dayText, timeOfDay } from '../../parts/units';
 import { title, unitOf, withUnit } from '../reckon/schema';
 import CareCard from './CareCard.vue';
 import ChannelsCard from './ChannelsCard.vue';
+import MachineTaught from './MachineTaught.vue';
 import MouldFits from './MouldFits.vue';
 import NumberOf from './NumberOf.vue';
 
@@ -221,6 +222,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
             </div>
             <p v-else class="quiet">A lead enters machines and moulds, and what is known of them.</p>
         </form>
+        <MachineTaught v-if="detail?.learns" :machine="detail" />
         <ChannelsCard v-if="detail" :machine="detail.machine.id" />
         <CareCard v-if="detail" :machine="detail.machine.id" />
         <MouldFits v-if="detail?.kind.is_mould" :mould="detail.machine.id" :after="detail.after" />

@@ -3,20 +3,16 @@ import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
 import { session } from '../../api/session';
-import type { Machine, MachineKind, Product, ReviewItem } from '../../api/types';
+import type { Machine, MachineKind, Product } from '../../api/types';
 import { show } from '../../parts/units';
 import AccessCard from './AccessCard.vue';
 import { factWords } from './facts';
 import PeopleCard from './PeopleCard.vue';
 import PolymerCard from './PolymerCard.vue';
+import ShopWants from './ShopWants.vue';
 
 const machines = useQuery({ queryKey: ['machines'], queryFn: () => api.list<Machine>('machines') });
 const products = useQuery({ queryKey: ['products'], queryFn: () => api.list<Product>('products') });
-const review = useQuery({
-    queryKey: ['review'],
-    queryFn: () => api.list<ReviewItem>('review'),
-    enabled: computed(() => session.person?.role === 'lead'),
-});
 const lead = computed(() => session.person?.role === 'lead');
 const retired = useQuery({
     queryKey: ['machines', 'retired'],
@@ -39,26 +35,7 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
                 <p class="quiet">People, machines and what is known of each polymer.</p>
             </div>
         </div>
-        <section v-if="lead && review.data.value?.length" class="card review" aria-labelledby="review">
-            <h2 id="review">To look at again ({{ review.data.value.length }})</h2>
-            <p class="quiet">
-                Let in before a rule got stricter. Nothing was changed: it is for a lead to decide.
-            </p>
-            <table class="rows">
-                <tbody>
-                    <tr v-for="r in review.data.value" :key="r.name + r.says">
-                        <td>
-                            <router-link v-if="r.lot_id" :to="r.link">{{ r.name }}</router-link><strong
-                                v-else
-                                >{{ r.name }}</strong
-                            >
-                        </td>
-                        <td>{{ r.says }}</td>
-                        <td>{{ r.do }}</td>
-                    </tr>
-                </tbody>
-            </table>
-        </section>
+        <ShopWants />
         <div class="two">
             <div class="stack">
                 <section class="card">
@@ -72,6 +49,7 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
                     <p class="acts">
                         <v-btn v-if="lead" variant="outlined" to="/shop/products/new">Add a product</v-btn>
                         <v-btn variant="outlined" to="/goods">Goods on the shelf</v-btn>
+                        <v-btn variant="outlined" to="/shop/procedures">How we work</v-btn>
                     </p>
                 </section>
                 <section class="card">

@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { describe, expect, it } from 'vitest';
 import type { Machine, MachineKind } from '../../api/types';
 import { called, factWords } from './facts';

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query';
-import { ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { api, Refused } from '../../api/client';
 import { newKey } from '../../api/queue';
+import { columnsOf, KINDS, kindOf } from './csvFile';
 import SortNav from './SortNav.vue';
 
 interface Outcome {
@@ -10,28 +11,10 @@ interface Outcome {
     errors: { row: number; field: string; message: string }[];
     would: string[];
 }
-const KINDS: [string, string, string][] = [
-    ['sources', 'Sources', 'name, note'],
-    [
-        'lots',
-        'Lots',
-        'source, polymer, form, colour, mass_g, and if you like swatch, location, tare_g; with a code, what it names is changed',
-    ],
-    ['movements', 'Corrections to lots', 'lot, mass_g, reason'],
-    ['mixes', 'Mixes', 'mix, polymer, component, parts, and if you like swatch, kind'],
-    [
-        'machines',
-        'Machines and moulds',
-        'machine, kind, fact, value, and if you like origin: a row for each fact',
-    ],
-    [
-        'products',
-        'Products',
-        'product, process, polymer, number, value, and if you like mould, note: a row for each number',
-    ],
-];
 const queries = useQueryClient();
-const kind = ref('lots');
+const kind = ref<string | null>(null);
+const known = computed(() => KINDS.find((k) => k.id === kind.value) ?? null);
+const over = ref(false);
 const file = ref<File | null>(null);
 const seen = ref<Outcome | null>(null);
 const problem = ref('');
@@ -39,13 +22,8 @@ const done = ref('');
 const busy = ref(false);
 const progress = ref(0);
 let id = newKey();
-watch(kind, () => {
-    file.value = null;
-    seen.value = null;
-    problem.value = done.value = '';
-});
 async function send(dry: boolean) {
-    if (!file.value) return;
+    if (!file.value || kind.value === null) return;
     busy.value = true;
     problem.value = done.value = '';
     try {
@@ -74,11 +52,24 @@ async function send(dry: boolean) {
         progress.value = 0;
     }
 }
-const choose = (chosen: File | null | undefined) => {
+/** A file says by its columns what it holds; where it does not, a person says it. */
+async function choose(chosen: File | null | undefined) {
+    over.value = false;
     file.value = chosen ?? null;
     seen.value = null;
-    if (chosen) void send(true);
-};
+    problem.value = done.value = '';
+    if (!chosen) return;
+    const columns = columnsOf(await chosen.slice(0, 4096).text());
+    kind.value = kindOf(columns)?.id ?? null;
+    if (kind.value) await send(true);
+    else
+        problem.value = `By its columns (${columns.join(', ')}) it is none of what the shop knows: say what it holds.`;
+}
+async function say(id: string) {
+    kind.value = id;
+    seen.value = null;
+    await send(true);
+}
 </script>
 
 <template>
@@ -94,30 +85,45 @@ const choose = (chosen: File | null | undefined) => {
         <SortNav />
         <div class="two">
             <section class="card">
-                <h2>Out</h2>
+                <h2>Out, to look at or to change</h2>
                 <ul class="outs">
-                    <li v-for="[k, says] in KINDS" :key="k">
-                        <a :href="`/api/v1/transfer/${k}.csv`"
-                            >{{ k === 'movements' ? 'Ledger' : says }}, {{ k }}.csv</a
+                    <li v-for="k in KINDS" :key="k.id">
+                        <a :href="`/api/v1/transfer/${k.id}.csv`">{{ k.out ?? k.says }}</a>
+                        <small class="quiet"
+                            >{{ k.columns.join(', ')
+                            }}{{ k.also ? `, and if you like ${k.also.join(', ')}` : ''
+                            }}{{ k.note ? `; ${k.note}` : '' }}</small
                         >
                     </li>
                 </ul>
             </section>
-            <section class="card">
-                <h2>In</h2>
-                <div class="fields">
-                    <label
-                        >What it holds<select v-model="kind">
-                            <option v-for="[k, says] in KINDS" :key="k" :value="k">{{ says }}</option>
-                        </select></label
-                    ><label
-                        >CSV file<input
-                            type="file"
-                            accept=".csv,text/csv"
-                            @change="choose(($event.target as HTMLInputElement).files?.[0])"
-                    /></label>
-                    <p class="wide quiet">Columns: {{ KINDS.find(([k]) => k === kind)?.[2] }}</p>
+            <section
+                :class="['card', 'in', { over }]"
+                @dragover.prevent="over = true"
+                @dragleave="over = false"
+                @drop.prevent="choose($event.dataTransfer?.files[0])"
+            >
+                <h2>In, as it went out or as you have it</h2>
+                <label class="drop"
+                    ><span>{{ file ? file.name : 'Drop a file here, or choose one' }}</span
+                    ><input
+                        type="file"
+                        aria-label="CSV file"
+                        accept=".csv,text/csv"
+                        @change="choose(($event.target as HTMLInputElement).files?.[0])"
+                /></label>
+                <div v-if="file" class="kinds" role="group" aria-label="What it holds">
+                    <v-btn
+                        v-for="k in KINDS"
+                        :key="k.id"
+                        size="small"
+                        :variant="k.id === kind ? 'flat' : 'outlined'"
+                        :aria-pressed="k.id === kind"
+                        @click="say(k.id)"
+                        >{{ k.says }}</v-btn
+                    >
                 </div>
+                <p v-if="known?.note" class="quiet">{{ known.note }}</p>
                 <p v-if="busy" class="quiet">
                     <progress :value="progress" max="1" aria-label="How much of the file is done" />
                     {{ Math.round(100 * progress) }} %
@@ -180,8 +186,34 @@ const choose = (chosen: File | null | undefined) => {
     min-height: 44px;
     padding-top: 10px;
 }
-.wide {
-    grid-column: 1 / -1;
+.outs li {
+    border-bottom: 1px solid var(--line);
+    padding: 4px 0 8px;
+}
+.outs small {
+    display: block;
+}
+.in.over {
+    border-color: var(--ember);
+    box-shadow: inset 0 0 0 2px var(--ember);
+}
+.drop {
+    display: grid;
+    gap: 12px;
+    justify-items: center;
+    padding: 26px;
+    margin: 10px 0;
+    border: 2px dashed var(--line);
+    border-radius: 4px;
+    font-size: 1.1rem;
+    font-weight: 650;
+    cursor: pointer;
+}
+.kinds {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px;
+    margin-bottom: 8px;
 }
 @media (max-width: 1000px) {
     .two {

@@ -1,66 +1,54 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
-import { newKey } from '../../api/queue';
-import type { Lot, Polymer, Product, Source } from '../../api/types';
+import type { Brought, Lot, SourceCard } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
+import { useDelivery } from './delivery';
+import DeliveryFields from './DeliveryFields.vue';
 import PictureField from './PictureField.vue';
 import SortNav from './SortNav.vue';
+import SourceTiles from './SourceTiles.vue';
+import TakenIn from './TakenIn.vue';
 
-const router = useRouter();
 const queries = useQueryClient();
-const { data: sources } = useQuery({ queryKey: ['sources'], queryFn: () => api.list<Source>('sources') });
-const { data: polymers } = useQuery({
-    queryKey: ['polymers'],
-    queryFn: () => api.list<Polymer>('polymers'),
+const route = useRoute();
+const delivery = useDelivery();
+const { lot, gross, tare, net, doubt, missing, picture, like } = delivery;
+const taken = ref<Lot | null>(null);
+/** whether its particulars are open; as last time they need not be */
+const open = ref(true);
+const { data: sources } = useQuery({
+    queryKey: ['sources'],
+    queryFn: async () => {
+        const all = await api.list<SourceCard>('sources');
+        const asked = all.find((s) => String(s.id) === route.query.source);
+        if (asked && lot.source_id === null) choose(asked);
+        return all;
+    },
 });
-const { data: products } = useQuery({
-    queryKey: ['products'],
-    queryFn: () => api.list<Product>('products'),
-});
-const lot = ref({
-    source_id: null as number | null,
-    polymer: 'UNKNOWN',
-    form: 'flake',
-    colour: '',
-    swatch: '#9aa0a2',
-    location: '',
-    generation: 0,
-    reserved_for_id: null as number | null,
-});
-const gross = ref<number | null>(null);
-const tare = ref<number | null>(null);
-const net = computed(() => (gross.value === null ? null : gross.value - (tare.value ?? 0)));
-const sheet = ref<{
-    length_mm: number | null;
-    width_mm: number | null;
-    thickness_mm: number | null;
-    film_side: string;
-    finish: string;
-}>({ length_mm: 1250, width_mm: 650, thickness_mm: 3, film_side: 'good side', finish: '' });
-const picture = ref<string | null>(null);
-const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film'];
+const source = computed(() => sources.value?.find((s) => s.id === lot.source_id) ?? null);
+function choose(chosen: SourceCard) {
+    delivery.from(chosen);
+    taken.value = null;
+    open.value = chosen.brought.length === 0;
+}
+function pick(before: Brought | null) {
+    if (before) delivery.as(before);
+    else delivery.other();
+    open.value = before === null;
+}
 const { busy, fault, send } = useSend();
-let id = newKey();
 async function take() {
-    const made = await send(() =>
-        api.post<Lot>('lots', {
-            id,
-            ...lot.value,
-            mass_g: net.value ?? 0,
-            tare_g: tare.value,
-            picture_id: picture.value,
-            sheet: lot.value.form === 'sheet' ? sheet.value : null,
-        }),
-    );
+    const made = await send(() => api.post<Lot>('lots', delivery.body()));
     if (!made) return;
-    id = newKey();
+    taken.value = made;
+    delivery.another();
     await queries.invalidateQueries({ queryKey: ['lots'] });
-    await router.push(`/sort/lots/${made.id}`);
+    await queries.invalidateQueries({ queryKey: ['sources'] });
 }
 </script>
 
@@ -75,90 +63,103 @@ async function take() {
             </div>
         </div>
         <SortNav />
-        <form class="card fields" @submit.prevent="take">
-            <label
-                >From<select v-model="lot.source_id">
-                    <option :value="null" disabled>a source</option>
-                    <option v-for="s in sources ?? []" :key="s.id" :value="s.id">
-                        {{ s.name }}, {{ s.state.replaceAll('_', ' ') }}
-                    </option>
-                </select></label
-            >
-            <label
-                >Polymer<select v-model="lot.polymer">
-                    <option v-for="p in polymers ?? []" :key="p.code" :value="p.code">
-                        {{ p.code }}, {{ p.name }}
-                    </option>
-                </select></label
-            >
-            <label
-                >Form<select v-model="lot.form">
-                    <option v-for="f in FORMS" :key="f">{{ f }}</option>
-                </select></label
-            >
-            <label
-                >Passes so far<input v-model.number="lot.generation" type="number" min="0" max="20"
-            /></label>
-            <label>Colour<input v-model="lot.colour" maxlength="60" /></label
-            ><label>Swatch<input v-model="lot.swatch" type="color" /></label>
-            <label>Place<input v-model="lot.location" maxlength="60" /></label>
-            <label
-                >Kept for<select v-model="lot.reserved_for_id">
-                    <option :value="null">anything</option>
-                    <option v-for="p in products ?? []" :key="p.id" :value="p.id">{{ p.name }}</option>
-                </select></label
-            >
-            <template v-if="lot.form === 'sheet'">
-                <TypedField
-                    v-model="sheet.length_mm"
-                    dimension="length"
-                    label="Length"
-                    :min="1"
-                    :max="10000"
-                /><TypedField
-                    v-model="sheet.width_mm"
-                    dimension="length"
-                    label="Width"
-                    :min="1"
-                    :max="10000"
-                /><TypedField
-                    v-model="sheet.thickness_mm"
-                    dimension="length"
-                    label="Thickness"
-                    :min="0.05"
-                    :max="200"
-                />
-                <label
-                    >Protective film<select v-model="sheet.film_side">
-                        <option>none</option>
-                        <option>good side</option>
-                        <option>both</option>
-                    </select></label
-                ><label>Finish<input v-model="sheet.finish" maxlength="40" /></label>
-            </template>
-            <TypedField dimension="mass" v-model="gross" label="On the scale" /><TypedField
-                dimension="mass"
-                v-model="tare"
-                label="Container, tare"
-                :note="
-                    net === null
-                        ? ''
-                        : net > 0
-                          ? `net ${show(net, 'mass')}`
-                          : 'heavier than what is on the scale'
-                "
-            />
-            <PictureField v-model="picture" label="Swatch picture" />
-            <div class="acts">
+        <TakenIn v-if="taken" :lot="taken" class="mb-4" @another="taken = null" />
+        <form v-else class="two" @submit.prevent="take">
+            <div class="stack">
+                <section class="card">
+                    <h2>Who brings it</h2>
+                    <SourceTiles :sources="sources ?? []" :chosen="lot.source_id" @choose="choose" />
+                </section>
+                <section v-if="lot.source_id !== null" class="card">
+                    <h2>What it is</h2>
+                    <div v-if="source?.brought.length" class="tiles" role="group" aria-label="As before">
+                        <button
+                            v-for="b in source.brought"
+                            :key="b.code"
+                            type="button"
+                            class="tile"
+                            :aria-pressed="like === b.code"
+                            @click="pick(b)"
+                        >
+                            <strong
+                                ><i class="swatch" :style="{ background: b.swatch }" />{{ b.polymer }},
+                                {{ b.colour }} {{ b.form }}</strong
+                            ><span class="quiet"
+                                >as {{ b.code }}, {{ show(b.mass_g, 'mass')
+                                }}{{ b.location ? `, ${b.location}` : '' }}</span
+                            >
+                        </button>
+                        <button type="button" class="tile" :aria-pressed="like === null" @click="pick(null)">
+                            <strong>Something else</strong><span class="quiet">say what it is</span>
+                        </button>
+                    </div>
+                    <DeliveryFields v-if="open" :delivery="delivery" class="mt-3" />
+                    <button v-else type="button" class="plain" @click="open = true">
+                        Something of it is otherwise
+                    </button>
+                </section>
+            </div>
+            <section class="card weigh" aria-label="How much">
+                <p :class="['net', 'mono', { quiet: net === null || net <= 0 }]" aria-live="polite">
+                    {{ net !== null && net > 0 ? show(net, 'mass') : '– g' }}
+                </p>
+                <p class="quiet">net, that is what goes into the book</p>
+                <div class="fields">
+                    <TypedField v-model="gross" dimension="mass" label="On the scale" /><TypedField
+                        v-model="tare"
+                        dimension="mass"
+                        label="Container, tare"
+                        :note="doubt"
+                    />
+                    <PictureField v-model="picture" label="Swatch picture" />
+                </div>
                 <v-btn
+                    class="take"
                     color="primary"
+                    size="large"
                     type="submit"
                     :loading="busy"
-                    :disabled="lot.source_id === null || !net || net <= 0 || !lot.colour.trim()"
+                    :disabled="missing !== ''"
                     >Take it in</v-btn
-                ><router-link to="/sort/find">Which polymer is it?</router-link>
+                >
+                <p v-if="missing" class="quiet">Still wanted: {{ missing }}.</p>
                 <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p>
-            </div>
+            </section>
         </form>
     </div>
 </template>
+
+<style scoped>
+.two {
+    display: grid;
+    grid-template-columns: 1.9fr 1fr;
+    gap: var(--gap);
+    align-items: start;
+}
+.stack {
+    display: grid;
+    gap: var(--gap);
+}
+.weigh {
+    position: sticky;
+    top: calc(var(--head) + 12px);
+    display: grid;
+    gap: 10px;
+}
+.net {
+    font-size: 3rem;
+    line-height: 1;
+    margin: 0;
+}
+.take {
+    min-height: 64px;
+}
+@media (max-width: 1000px) {
+    .two {
+        grid-template-columns: 1fr;
+    }
+    .weigh {
+        position: static;
+    }
+}
+</style>

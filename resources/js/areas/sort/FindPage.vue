@@ -10,6 +10,7 @@ import { usePageKeys } from '../../parts/pageKeys';
 import TypedField from '../../parts/TypedField.vue';
 import { number } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
+import OddsTable from './OddsTable.vue';
 import SortNav from './SortNav.vue';
 import TestDrawing from './TestDrawing.vue';
 
@@ -205,31 +206,7 @@ usePageKeys('Finding the polymer', () => [
             </section>
             <section class="card" aria-label="How likely each is">
                 <p v-if="answer?.conflict" role="alert" class="fault">{{ answer.conflict.because }}</p>
-                <table class="odds">
-                    <caption class="sr">
-                        Probability of each polymer
-                    </caption>
-                    <tbody>
-                        <tr v-for="r in answer?.ranked.slice(0, 9) ?? []" :key="r.code">
-                            <th scope="row">{{ r.code }}</th>
-                            <td class="bar">
-                                <span class="bar-track"
-                                    ><span
-                                        :class="['fill', { pvc: NEVER_HOT.includes(r.code) }]"
-                                        :style="{ width: `${Math.max(0.5, 100 * r.probability)}%` }"
-                                /></span>
-                            </td>
-                            <td class="n mono">
-                                {{
-                                    r.probability > 0.9995
-                                        ? '100'
-                                        : number(100 * r.probability, r.probability < 0.1 ? 1 : 0)
-                                }}
-                                %
-                            </td>
-                        </tr>
-                    </tbody>
-                </table>
+                <OddsTable :ranked="answer?.ranked ?? []" :never-hot="NEVER_HOT" />
                 <p v-if="evidence.length && !decided && !over" class="quiet">{{ answer?.because }}</p>
             </section>
         </div>
@@ -372,30 +349,6 @@ usePageKeys('Finding the polymer', () => [
     color: inherit;
     font-size: 1.3rem;
     cursor: pointer;
-}
-.odds {
-    width: 100%;
-    border-collapse: collapse;
-}
-.odds th {
-    text-align: left;
-    width: 74px;
-    padding: 5px 0;
-}
-.odds .n {
-    width: 74px;
-    text-align: right;
-}
-.bar-track {
-    display: block;
-}
-.fill {
-    display: block;
-    height: 100%;
-    background: var(--slate);
-}
-.fill.pvc {
-    background: var(--alarm);
 }
 .more {
     margin-top: 16px;

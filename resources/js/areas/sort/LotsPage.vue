@@ -93,11 +93,9 @@ usePageKeys('Shelves', () => [
                             <span
                                 v-if="l.dry_state === 'dry' || l.dry_state === 'use now'"
                                 class="tag cold"
-                                >{{ l.dry_state }}</span><span
-                                v-if="l.dry_state === 'dry again'"
-                                class="tag bad"
-                                >▲ dry again</span
+                                >{{ l.dry_state }}</span
                             >
+                            <span v-else-if="l.dry_state === 'dry again'" class="tag bad">▲ dry again</span>
                         </td>
                         <td>{{ l.location }}</td>
                         <td>
@@ -137,6 +135,9 @@ td:nth-child(2) {
 }
 td:nth-child(3) {
     width: 14%;
+}
+td .tag {
+    margin-left: 8px;
 }
 .group h2 {
     display: flex;

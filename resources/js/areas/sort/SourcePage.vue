@@ -23,21 +23,6 @@ const kind = ref('');
 const worked = ref<number | null>(null);
 const note = ref('');
 const picture = ref<string | null>(null);
-const SAYS: Record<string, string> = {
-    small_trial_passed: 'Small trial passed',
-    small_trial_failed: 'Small trial failed',
-    full_trial_passed: 'Full-size trial passed',
-    full_trial_failed: 'Full-size trial failed',
-    accepted: 'Accepted into stock',
-    delivery_good: 'Delivery checked, good',
-    delivery_failed: 'Delivery failed: back to trial',
-};
-const NEXT: Record<string, string[]> = {
-    on_trial: ['small_trial_passed', 'small_trial_failed'],
-    small_trial_passed: ['full_trial_passed', 'full_trial_failed'],
-    full_trial_passed: ['accepted'],
-    accepted: [],
-};
 const RUNGS: [string, string][] = [
     ['on_trial', 'On trial'],
     ['small_trial_passed', 'Small trial passed'],
@@ -45,12 +30,8 @@ const RUNGS: [string, string][] = [
     ['accepted', 'Accepted'],
 ];
 const rung = computed(() => RUNGS.findIndex(([r]) => r === data.value?.source.state));
-const choices = computed(() => [
-    ...(NEXT[data.value?.source.state ?? ''] ?? []),
-    'delivery_good',
-    'delivery_failed',
-]);
-const trial = computed(() => kind.value.endsWith('trial_passed'));
+const step = computed(() => data.value?.steps.find((t) => t.kind === kind.value) ?? null);
+const trial = computed(() => step.value?.needs_temperature ?? false);
 let key = newKey();
 async function noteIt() {
     const done = await send(() =>
@@ -81,6 +62,7 @@ async function noteIt() {
                     <h1>{{ data.source.name }}</h1>
                     <p class="quiet">{{ data.source.note }}</p>
                 </div>
+                <v-btn variant="outlined" :to="`/sort/deliver?source=${id}`">Take a delivery in</v-btn>
             </div>
             <SortNav />
             <ol class="ladder" aria-label="Trust">
@@ -142,24 +124,20 @@ async function noteIt() {
             </section>
             <form class="card fields" @submit.prevent="noteIt">
                 <h2 class="wide">What happened</h2>
-                <label
-                    >It is<select v-model="kind">
-                        <option value="" disabled>choose</option>
-                        <option
-                            v-for="k in choices"
-                            :key="k"
-                            :value="k"
-                            :disabled="k === 'accepted' && session.person?.role !== 'lead'"
-                        >
-                            {{ SAYS[k]
-                            }}{{
-                                k === 'accepted' && session.person?.role !== 'lead'
-                                    ? ' (a lead does this)'
-                                    : ''
-                            }}
-                        </option>
-                    </select></label
-                >
+                <div class="wide steps" role="group" aria-label="It is">
+                    <v-btn
+                        v-for="t in data.steps"
+                        :key="t.kind"
+                        :variant="kind === t.kind ? 'flat' : 'outlined'"
+                        :aria-pressed="kind === t.kind"
+                        :disabled="t.lead_only && session.person?.role !== 'lead'"
+                        @click="kind = t.kind"
+                        >{{ t.says
+                        }}{{
+                            t.lead_only && session.person?.role !== 'lead' ? ' (a lead does this)' : ''
+                        }}</v-btn
+                    >
+                </div>
                 <TypedField
                     v-if="trial"
                     v-model="worked"
@@ -168,12 +146,12 @@ async function noteIt() {
                     :min="20"
                     :max="450"
                 />
-                <label class="wide"
+                <label v-if="step" class="wide"
                     >{{ kind === 'delivery_failed' ? 'What was wrong' : 'Smell, colour, cleanliness, bubbles'
                     }}<input v-model="note" maxlength="1000"
                 /></label>
                 <PictureField v-if="trial" v-model="picture" label="Picture of the piece" />
-                <div class="acts">
+                <div v-if="step" class="acts">
                     <v-btn
                         color="primary"
                         type="submit"
@@ -190,7 +168,7 @@ async function noteIt() {
                     <p v-if="data.events.length === 0" class="quiet">Nothing noted yet.</p>
                     <ol class="story">
                         <li v-for="e in data.events" :key="e.at">
-                            <strong>{{ SAYS[e.kind] ?? e.kind }}</strong><template v-if="e.worked_at_c">
+                            <strong>{{ e.says }}</strong><template v-if="e.worked_at_c">
                                 at {{ show(e.worked_at_c, 'temperature') }}</template
                             >
                             <span class="quiet">{{ dayText(e.at) }}, {{ e.by }}</span
@@ -198,7 +176,7 @@ async function noteIt() {
                             }}<img
                                 v-if="e.picture_id"
                                 :src="`/api/v1/pictures/${e.picture_id}`"
-                                :alt="`${SAYS[e.kind]}, the piece`"
+                                :alt="`${e.says}, the piece`"
                             />
                         </li>
                     </ol>
@@ -271,6 +249,11 @@ async function noteIt() {
     grid-template-columns: 1fr 1fr;
     gap: 12px;
     margin-top: 12px;
+}
+.steps {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
 }
 .story {
     padding-left: 18px;

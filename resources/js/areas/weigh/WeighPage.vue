@@ -37,6 +37,17 @@ const tolerance = ref<number | null>(1);
 const why = ref('');
 if (route.query.polymer) polymer.value = String(route.query.polymer);
 const fitting = computed(() => (mixes.value ?? []).filter((m) => m.polymer === polymer.value));
+/** A mix that its own page sends here. */
+watch(
+    mixes,
+    (all) => {
+        const sent = all?.find((m) => String(m.id) === route.query.mix);
+        if (!sent || mix.value !== null) return;
+        polymer.value = sent.polymer;
+        mix.value = sent.id;
+    },
+    { immediate: true },
+);
 watch(polymer, () => {
     if (!fitting.value.some((m) => m.id === mix.value)) mix.value = null;
 });

@@ -1,94 +1,31 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
-import { api } from '../../api/client';
+import { computed } from 'vue';
 import { session } from '../../api/session';
 import type { PressPlan } from '../../api/types';
 import MachinePicks from '../../areas/set/MachinePicks.vue';
 import { useThisSetting } from '../../areas/set/useSetting';
-import CrossSection from '../../parts/CrossSection.vue';
-import HeatCurve from '../../parts/HeatCurve.vue';
 import QuantityField from '../../parts/QuantityField.vue';
 import { clockText, minutesText, show } from '../../parts/units';
+import HowLong from './HowLong.vue';
+import HowMuch from './HowMuch.vue';
+import ThroughTime from './ThroughTime.vue';
+import { useCharge } from './useCharge';
 
 /** A pressed sheet: what can be moved, and the answer with its picture through the thickness. */
 const props = defineProps<{ plan: PressPlan }>();
-const { draft, value, choice, from, body } = useThisSetting();
+const { value, choice, from } = useThisSetting();
 
 const thickness = value('thickness_mm');
 const length = value('length_mm');
 const width = value('width_mm');
 const allowance = value('allowance_pct');
 const platen = value('platen_c');
-const pumpEvery = value('pump_every_min');
 const soak = value('soak_min');
-const shopRule = value('shop_kg_per_mm');
 const sheets = value('sheets');
 const series = computed(() => props.plan.plan.series);
 
-const WEIGH: Record<string, [string, string]> = {
-    true_density: ['By true density', 'our default: it knows the polymer'],
-    as_water: ['Weighed as water', '1 g/cm³ for everything'],
-    shop_rule: ["Shop's kg per mm", 'a rule for one press size'],
-};
 const rule = choice('heat_rule');
-/** sets the target on the scale, not a picture beside it */
-const chargeMethod = choice('charge_method');
-const pumpSchool = choice('pump_school');
-
-// The charge is worked out in a fraction of the time of the whole answer: it follows the slider, the rest comes after.
-const charge = shallowRef<PressPlan['plan']['sheet'] | null>(null);
-const sheet = computed(() => charge.value ?? props.plan.plan.sheet);
-const SHEET = [
-    'length_mm',
-    'width_mm',
-    'thickness_mm',
-    'allowance_pct',
-    'trim_mm',
-    'bulk_density_g_cm3',
-    'frame_depth_mm',
-    'shop_kg_per_mm',
-];
-let weighing = false;
-watch(
-    body,
-    async () => {
-        if (weighing) return;
-        weighing = true;
-        const known = props.plan;
-        const set: Record<string, unknown> = { ...known.settings, ...draft.value.settings };
-        const given = Object.fromEntries(
-            SHEET.filter((k) => typeof set[k] === 'number').map((k) => [k, set[k]]),
-        );
-        const polymer = draft.value.polymer ?? known.polymer;
-        const answer = await api
-            .post<PressPlan['plan']['sheet']>('calc/charge.sheet', { polymer, ...given })
-            .catch(() => null);
-        weighing = false;
-        if (props.plan === known) charge.value = answer;
-    },
-    { deep: true },
-);
-watch(
-    () => props.plan,
-    () => (charge.value = null),
-);
-/** by density it follows the slider at once; the other ways come with the whole answer */
-const weighOut = computed(() =>
-    chargeMethod.value === 'true_density' ? sheet.value.charge_mass_g : props.plan.plan.charge.mass_g,
-);
-
-const curve = computed(() => props.plan.plan.cycle.curve);
-const turn = computed(() => 60 * (props.plan.plan.cycle.heat_min + props.plan.plan.cycle.soak_min));
-const end = computed(() => curve.value[curve.value.length - 1]?.time_s ?? 1);
-const share = ref(0.22);
-const at = computed(() => share.value * end.value);
-const point = computed(() =>
-    curve.value.reduce(
-        (best, p) => (Math.abs(p.time_s - at.value) < Math.abs(best.time_s - at.value) ? p : best),
-        curve.value[0]!,
-    ),
-);
-const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm)));
+const { sheet, weighOut } = useCharge(() => props.plan);
 </script>
 
 <template>
@@ -208,159 +145,11 @@ const loosest = computed(() => Math.max(...curve.value.map((p) => p.thickness_mm
 
         <slot />
 
-        <section class="card" aria-labelledby="through">
-            <h2 id="through">Through the thickness</h2>
-            <div class="pics">
-                <CrossSection
-                    v-if="point"
-                    :point="point"
-                    :loosest="loosest"
-                    :cold="at > turn"
-                    :height="190"
-                />
-                <HeatCurve
-                    :curve="curve"
-                    :turn="turn"
-                    :target="plan.plan.cycle.core_target_c"
-                    :demould="plan.plan.cycle.demould_c"
-                    :at="at"
-                    :height="190"
-                />
-            </div>
-            <label class="scrub"
-                ><span class="sr">Look at another moment</span
-                ><input
-                    v-model.number="share"
-                    type="range"
-                    min="0"
-                    max="1"
-                    step="0.002"
-                    :aria-valuetext="clockText(at)"
-                /><span class="mono">{{ clockText(at) }}</span></label
-            >
-            <p>{{ plan.plan.explanation }}</p>
-            <p class="quiet">{{ plan.plan.cycle.explanation }}</p>
-            <p v-for="w in [...plan.plan.cycle.warnings, ...plan.plan.sheet.warnings]" :key="w" class="warn">
-                <span aria-hidden="true">▲</span> {{ w }}
-            </p>
-        </section>
+        <ThroughTime :plan="plan" />
 
         <div class="two">
-            <section class="card" aria-labelledby="long">
-                <h2 id="long">How long</h2>
-                <p class="quiet">
-                    Heat goes in with the square of the thickness; a rule per millimetre is right at one
-                    thickness only. The choice is kept with the run.
-                </p>
-                <label
-                    v-for="r in plan.plan.timing.rules"
-                    :key="r.id"
-                    :class="['choice', { on: r.id === rule }]"
-                >
-                    <input
-                        type="radio"
-                        name="rule"
-                        :value="r.id"
-                        :checked="r.id === rule"
-                        @change="rule = r.id"
-                    />
-                    <span
-                        ><strong>{{ r.label }}</strong
-                        ><br /><span class="num"
-                            >{{ minutesText(r.heat_min) }} heat, {{ minutesText(r.cool_min) }} cool</span
-                        ><br /><span class="quiet"
-                            >Middle {{ show(r.core_end_of_heat_c, 'temperature') }} after heat,
-                            {{ show(r.core_end_of_cool_c, 'temperature') }} when opened.
-                            {{ r.verdict === 'ok' ? '' : r.note }}</span
-                        ></span
-                    >
-                    <span
-                        :class="['tag', r.verdict === 'core cold' ? 'bad' : r.verdict === 'ok' ? 'good' : '']"
-                        >{{ r.verdict }}</span
-                    >
-                </label>
-            </section>
-
-            <section class="card" aria-labelledby="much">
-                <h2 id="much">How much</h2>
-                <p class="quiet">Three ways of weighing, and what each would really give.</p>
-                <label
-                    v-for="s in plan.plan.weighing.schools"
-                    :key="s.id"
-                    :class="['choice school', { on: s.id === chargeMethod }]"
-                >
-                    <input
-                        type="radio"
-                        name="charge-method"
-                        :checked="s.id === chargeMethod"
-                        @change="chargeMethod = s.id"
-                    />
-                    <div>
-                        <strong>{{ WEIGH[s.id]?.[0] }}</strong><br /><span class="quiet">{{
-                            WEIGH[s.id]?.[1]
-                        }}</span>
-                    </div>
-                    <div class="r">
-                        <span class="mono">{{ show(s.charge_mass_g, 'mass') }}</span><br /><span
-                            :class="{ off: Math.abs(s.gives_thickness_mm / thickness - 1) > 0.02 }"
-                            >gives
-                            {{
-                                show(
-                                    s.gives_thickness_mm,
-                                    'length',
-                                    session.preferences.units === 'us' ? 3 : 2,
-                                )
-                            }}</span
-                        >
-                    </div>
-                </label>
-                <QuantityField
-                    v-if="plan.settings.shop_kg_per_mm !== null"
-                    v-model="shopRule"
-                    label="Shop's kg per mm"
-                    dimension="number"
-                    :min="0.01"
-                    :max="3"
-                    :step="0.01"
-                    :digits="2"
-                    :origin="from('shop_kg_per_mm')"
-                />
-                <h2 class="mt-4">When to pump</h2>
-                <label :class="['choice', { on: pumpSchool === 'every_minutes' }]"
-                    ><input
-                        type="radio"
-                        name="pump"
-                        :checked="pumpSchool === 'every_minutes'"
-                        @change="pumpSchool = 'every_minutes'"
-                    /><span
-                        ><strong>Every few minutes</strong><br /><span class="quiet"
-                            >our default: a clock asks also when nobody looks</span
-                        ></span
-                    ></label
-                >
-                <QuantityField
-                    v-if="pumpSchool === 'every_minutes'"
-                    v-model="pumpEvery"
-                    label="Every"
-                    dimension="time"
-                    :min="1"
-                    :max="15"
-                    :step="0.5"
-                    :origin="from('pump_every_min')"
-                />
-                <label :class="['choice', { on: pumpSchool === 'watch_gauge' }]"
-                    ><input
-                        type="radio"
-                        name="pump"
-                        :checked="pumpSchool === 'watch_gauge'"
-                        @change="pumpSchool = 'watch_gauge'"
-                    /><span
-                        ><strong>Whenever the gauge slackens</strong><br /><span class="quiet"
-                            >for who stays at the press</span
-                        ></span
-                    ></label
-                >
-            </section>
+            <HowLong :plan="plan" />
+            <HowMuch :plan="plan" />
         </div>
     </div>
 </template>

@@ -39,51 +39,18 @@ const shownAs = computed(() => {
     return processes.data.value?.find((p) => p.id === id) ?? null;
 });
 const columns = computed(() => shownAs.value?.figures ?? []);
-/** Runs as the process saw them: its second number against its first, good and bad. */
-const axes = computed(() => columns.value.filter((f) => !f.measured).slice(0, 2));
-const at = (run: RunSummary, axis: number) =>
-    figureOf(run.figures, axes.value[axis]?.id ?? '')?.value ?? null;
 function tone(run: RunSummary) {
     if (run.status === 'aborted') return 'bad';
     if (run.good + run.bad === 0) return 'hot';
     if (run.bad === 0) return 'good';
     return run.good === 0 ? 'bad' : 'mixed';
 }
-const plot = computed(() =>
-    axes.value.length < 2
-        ? []
-        : items.value.filter((r) => r.good + r.bad > 0 && at(r, 0) !== null && at(r, 1) !== null),
-);
-const span = computed(() => {
-    const of = (axis: number) => {
-        const all = plot.value.map((r) => at(r, axis)!);
-        const [low, high] = [Math.min(...all), Math.max(...all)];
-        const room = Math.max(0.08 * (high - low), 0.02 * Math.abs(high), 0.5);
-        return [low - room, high + room] as const;
-    };
-    return { y: of(0), x: of(1) };
-});
-const px = (v: number) => 66 + ((v - span.value.x[0]) / (span.value.x[1] - span.value.x[0])) * 420;
-const py = (v: number) => 176 - ((v - span.value.y[0]) / (span.value.y[1] - span.value.y[0])) * 160;
-/** Three values along an axis, in the person's units. */
-const ticks = (axis: number, [low, high]: readonly [number, number]) =>
-    [0.1, 0.5, 0.9].map((share) => {
-        const value = low + share * (high - low);
-        return { value, text: figureText({ ...axes.value[axis]!, value }) };
-    });
-const jitter = (id: string, k: number) => (parseInt(id.slice(k, k + 2), 16) / 255 - 0.5) * 9;
-const sum = (of: (run: RunSummary) => number) => items.value.reduce((total, run) => total + of(run), 0);
-const good = computed(() => sum((r) => r.good));
-const bad = computed(() => sum((r) => r.bad));
 </script>
 
 <template>
-    <div class="page">
+    <section aria-labelledby="runs">
         <div class="page-head">
-            <div>
-                <h1>Learn</h1>
-                <p class="quiet">Every run with its whole log. Shown: {{ good }} good, {{ bad }} scrap.</p>
-            </div>
+            <h2 id="runs">Every run, with its whole log</h2>
             <div class="filters">
                 <label
                     >Process
@@ -114,39 +81,7 @@ const bad = computed(() => sum((r) => r.bad));
                 >
             </div>
         </div>
-        <section v-if="plot.length > 0" class="card window">
-            <svg
-                viewBox="0 0 500 200"
-                width="520"
-                role="img"
-                :aria-label="`${axes[1]?.label} against ${axes[0]?.label} for ${plot.length} runs; ${bad} pieces scrap.`"
-            >
-                <g v-for="t in ticks(1, span.x)" :key="`x${t.value}`">
-                    <path :d="`M${px(t.value)} 16V176`" class="grid" />
-                    <text :x="px(t.value)" y="192" text-anchor="middle">{{ t.text }}</text>
-                </g>
-                <g v-for="t in ticks(0, span.y)" :key="`y${t.value}`">
-                    <path :d="`M66 ${py(t.value)}H486`" class="grid" />
-                    <text x="62" :y="py(t.value) + 4" text-anchor="end">{{ t.text }}</text>
-                </g>
-                <g
-                    v-for="r in plot"
-                    :key="r.id"
-                    :transform="`translate(${px(at(r, 1)!) + jitter(r.id, 0)} ${py(at(r, 0)!) + jitter(r.id, 2)})`"
-                >
-                    <circle v-if="r.bad <= r.good" r="4.5" class="good" />
-                    <path v-else d="M-5-5L5 5M5-5L-5 5" class="bad" />
-                </g>
-            </svg>
-            <div>
-                <h2>The window as it was run</h2>
-                <p class="quiet">
-                    {{ axes[1]?.label }} along, {{ axes[0]?.label.toLowerCase() }} up. ○ mostly good, ✕ mostly
-                    scrap.
-                </p>
-            </div>
-        </section>
-        <table class="rows card mt-4">
+        <table class="rows card">
             <thead>
                 <tr>
                     <th>Run</th>
@@ -211,7 +146,7 @@ const bad = computed(() => sum((r) => r.bad));
             @click="runs.fetchNextPage()"
             >Older runs</v-btn
         >
-    </div>
+    </section>
 </template>
 
 <style scoped>
@@ -231,34 +166,5 @@ const bad = computed(() => sum((r) => r.bad));
     color: var(--ink);
     font: inherit;
     padding: 0 10px;
-}
-.window {
-    display: flex;
-    gap: 24px;
-    align-items: center;
-    flex-wrap: wrap;
-}
-.window svg {
-    max-width: 100%;
-}
-.window > div {
-    max-width: 320px;
-}
-.grid {
-    stroke: var(--line);
-}
-text {
-    font-size: 12px;
-    fill: var(--quiet);
-}
-.good {
-    fill: none;
-    stroke: var(--slate);
-    stroke-width: 2.2;
-}
-.bad {
-    stroke: var(--alarm);
-    stroke-width: 2.6;
-    fill: none;
 }
 </style>

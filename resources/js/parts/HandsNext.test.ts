@@ -1,0 +1,110 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ref } from 'vue';
+import { floor } from '../api/floor';
+import type { Floor, Hand } from '../api/types';
+import { buttonOf, server, shownAt, textOf } from '../tests/mount';
+import * as clock from './clock';
+import HandsNext from './HandsNext.vue';
+import * as sound from './sound';
+import { timeOfDay } from './units';
+
+const NOW = 1_000_000;
+const hand = (over: Partial<Hand> = {}): Hand =>
+    ({
+        to: '/run/r1',
+        run_id: null,
+        number: 145,
+        about: 'divider board, run 145',
+        machine: 'Little Pond',
+        at: NOW + 90,
+        what: 'Open and store flat',
+        why: 'A warm sheet keeps bending for hours.',
+        step: 'open',
+        entry: null,
+        timer: 'cool',
+        people: 1,
+        button: null,
+        ...over,
+    }) as Hand;
+const open = async (hands: Hand[], path = '/sort') => {
+    floor.now = { alarms: [], stages: [], lanes: [], hands, server_time: NOW } as unknown as Floor;
+    return shownAt(HandsNext, '/sort', path);
+};
+let ring: ReturnType<typeof vi.spyOn>;
+beforeEach(() => {
+    server({ floor: { alarms: [], stages: [], lanes: [], hands: [], server_time: NOW } });
+    vi.spyOn(clock, 'useNow').mockReturnValue(ref(NOW));
+    ring = vi.spyOn(sound, 'ring').mockImplementation(() => undefined);
+});
+afterEach(() => {
+    vi.restoreAllMocks();
+    vi.unstubAllGlobals();
+    floor.now = null;
+});
+
+describe('what needs hands next', () => {
+    it('is the first of them, with what, where, why and how long still', async () => {
+        const { page } = await open([hand({ at: NOW + 3600, what: 'Later' }), hand()]);
+        const first = textOf(page.get('.first'));
+        expect(first).toContain('1:30');
+        expect(first).toContain('Open and store flat: Little Pond');
+        expect(first).toContain('A warm sheet keeps bending for hours.');
+        expect(textOf(page.get('.rest'))).toContain('Later: Little Pond');
+    });
+
+    it('says that it waits when its time is over, and sounds', async () => {
+        const { page } = await open([hand({ at: NOW - 30 })]);
+        expect(page.get('.first').classes()).toContain('late');
+        expect(textOf(page)).toContain('waiting for hands');
+        // It rings while one waits, and not for what is still to come.
+        expect(ring.mock.calls.length).toBeLessThanOrEqual(1);
+    });
+
+    it('does not ring for what is to come', async () => {
+        await open([hand()]);
+        expect(ring).not.toHaveBeenCalled();
+    });
+
+    it('of what may be done at any time is now, and not late', async () => {
+        const { page } = await open([hand({ timer: null, entry: null, at: NOW - 500 })]);
+        expect(page.get('.count').text()).toBe('now');
+        expect(textOf(page)).not.toContain('waiting for hands');
+    });
+
+    it('says when two are wanted', async () => {
+        expect(textOf((await open([hand({ people: 2 })])).page)).toContain('2 people.');
+        expect(textOf((await open([hand()])).page)).not.toContain('people');
+    });
+
+    it('tells a moment of the day from a wait: what is hours off stands by the clock', async () => {
+        const { page } = await open([
+            hand(),
+            hand({ at: NOW + 9000, step: 'x' }),
+            hand({ at: NOW + 600, step: 'y' }),
+        ]);
+        const rest = page.findAll('.rest .when').map((w) => w.text());
+        expect(rest).toEqual(['10:00', timeOfDay(NOW + 9000)]);
+    });
+
+    it('goes there by a tap, and says when one is there already', async () => {
+        const { page, router } = await open([hand()]);
+        await buttonOf(page, 'Go there').trigger('click');
+        await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/run/r1'));
+        const here = await open([hand({ to: '/sort' })]);
+        expect(textOf(here.page)).toContain('You are there');
+    });
+
+    it('shows all of them on a phone when they are asked for', async () => {
+        const { page } = await open([hand(), hand({ step: 'x', at: NOW + 200 })]);
+        const more = page.get('button.more');
+        expect(more.text()).toBe('All 2');
+        await more.trigger('click');
+        expect(page.get('aside').classes()).toContain('open');
+        expect(more.attributes('aria-expanded')).toBe('true');
+        expect((await open([hand()])).page.find('button.more').exists()).toBe(false);
+    });
+
+    it('says that nothing waits', async () => {
+        expect(textOf((await open([])).page)).toContain('Nothing waits.');
+    });
+});
