@@ -125,7 +125,7 @@ test('an unknown stays unknown: the tests that are to hand do not decide, and no
     await signIn(page, 'ines');
     const lots = await list<Lot>(page, 'lots?polymer=UNKNOWN');
     await page.goto(`/sort/lots/${lots[0]!.id}`);
-    await page.getByRole('link', { name: 'Find the polymer' }).last().click();
+    await page.getByRole('link', { name: 'Find out what it is' }).click();
     await expect(page.getByRole('heading', { name: 'Find the polymer' })).toBeVisible();
     const here = page.getByRole('region', { name: 'Other tests' });
     await expect(here.getByRole('checkbox')).not.toHaveCount(0);
@@ -156,12 +156,17 @@ test('a source goes from its first delivery to accepted, and down again', async 
     await page.getByRole('button', { name: 'Add, on trial' }).click();
     await expect(page.getByText('May go into: a small trial.')).toBeVisible();
     await page.goto('/sort/deliver');
-    await page.getByLabel(/^From/).selectOption({ label: 'Village fete, on trial' });
+    await page.getByRole('button', { name: /^Village fete/ }).click();
     await page.getByLabel(/^Polymer/).selectOption('HDPE');
     await page.getByLabel('Colour').fill('pink');
     await page.getByLabel('On the scale').fill('6000');
     await page.getByLabel('Container, tare').fill('800');
     await page.getByRole('button', { name: 'Take it in' }).click();
+    // What it wants next is said at once: a trial before anything else of a new source.
+    const taken = page.getByRole('region', { name: 'Taken in' });
+    await expect(taken.getByRole('listitem').last()).toContainText('A small trial');
+    await accessible(page);
+    await taken.getByRole('link', { name: /^Open L-/ }).click();
     await page.waitForURL(/\/sort\/lots\/\d+$/);
     await expect(page.getByText('5 200 g').first()).toBeVisible();
     const lot = Number(page.url().split('/').pop());
@@ -181,7 +186,7 @@ test('a source goes from its first delivery to accepted, and down again', async 
     };
     expect(await gate('production')).toContain('source_not_accepted');
     await page.getByRole('link', { name: 'Village fete' }).click();
-    await page.getByLabel(/^It is/).selectOption('small_trial_passed');
+    await page.getByRole('button', { name: 'Small trial passed' }).click();
     await expect(page.getByRole('button', { name: 'Note it' })).toBeDisabled();
     await page.getByLabel('It worked at, °C').fill('183');
     await page.getByLabel('Picture of the piece').setInputFiles({
@@ -196,16 +201,16 @@ test('a source goes from its first delivery to accepted, and down again', async 
     await page.getByRole('button', { name: 'Note it' }).click();
     await expect(page.getByText('a small trial, a full-size trial', { exact: true })).toBeVisible();
     expect(await gate('full_trial')).not.toContain('source_not_accepted');
-    await page.getByLabel(/^It is/).selectOption('full_trial_passed');
+    await page.getByRole('button', { name: 'Full-size trial passed' }).click();
     await page.getByLabel('It worked at, °C').fill('186');
     await page.getByRole('button', { name: 'Note it' }).click();
     await expect(page.getByText('183 °C to 186 °C')).toBeVisible();
-    await page.getByLabel(/^It is/).selectOption('accepted');
+    await page.getByRole('button', { name: 'Accepted into stock' }).click();
     await page.getByRole('button', { name: 'Note it' }).click();
     await expect(page.getByText('a small trial, a full-size trial, production')).toBeVisible();
     expect(await gate('production')).not.toContain('source_not_accepted');
     await accessible(page);
-    await page.getByLabel(/^It is/).selectOption('delivery_failed');
+    await page.getByRole('button', { name: 'Delivery failed: back to trial' }).click();
     await page.getByLabel('What was wrong').fill('smells of diesel');
     await page.getByRole('button', { name: 'Note it' }).click();
     await expect(page.getByText('May go into: a small trial.')).toBeVisible();

@@ -38,7 +38,6 @@ const tap = async (...names) => {
         await page.waitForTimeout(250);
     }
 };
-const follow = (name) => page.getByRole('link', { name }).first().click();
 const anyway = async (name) => {
     await tap(name);
     await page.getByLabel('Why').fill('shown for a picture');
@@ -53,11 +52,8 @@ await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
 for (const [path, name] of [
     ['/sort', 'sort'],
     ['/dry', 'dry'],
-    ['/reckon/mesh.measure', 'reckon-mesh'],
     ['/reckon/heat.press_cycle', 'reckon'],
     ['/learn', 'learn'],
-    ['/check', 'check'],
-    ['/goods', 'goods'],
 ]) {
     await page.goto(base + path);
     await shot(name);
@@ -66,9 +62,6 @@ await page.goto(`${base}/sort/find`);
 await tap(/waxy, hard/);
 await page.waitForTimeout(600);
 await shot('find');
-await page.goto(`${base}/sort/sources`);
-await follow('Market co-op');
-await shot('source');
 await page.goto(`${base}/sort/batches`);
 await page.getByLabel(/^From/).selectOption({ label: 'Garden nursery' });
 await page.getByLabel('What it is').fill('pots and trays');
@@ -107,10 +100,28 @@ await page.waitForTimeout(1500);
 await shot('bench');
 await page.goto(`${base}/learn`);
 await page
+    .getByRole('article', { name: 'hive floor panel' })
+    .getByRole('link', { name: 'What its runs say' })
+    .click();
+await page.getByRole('heading', { name: 'The window as it was run' }).waitFor();
+await page.waitForTimeout(800);
+await shot('window');
+await page.goto(`${base}/learn`);
+await page
     .getByRole('row', { name: /hive floor panel/ })
     .first()
     .click();
 await shot('record');
+const asked = (path) => page.evaluate((p) => fetch(`/api/v1/${p}`).then((r) => r.json()), path);
+const bad = (await asked('runs?limit=100')).items.find((r) => r.process === 'injection' && r.bad > 0);
+await page.goto(`${base}/cause/new/${bad.id}`);
+await tap(/^Short shot/, 'Find the cause', 'under 0.85');
+await shot('cause');
+await page.goto(`${base}/trace/lot/${(await asked(`runs/${bad.id}`)).materials[0].lot_id}`);
+await shot('trace');
+await page.goto(`${base}/shop/procedures/compression`);
+await tap(/^Weigh in/);
+await shot('way');
 await page.goto(`${base}/set`);
 await page.getByText('hive floor panel', { exact: true }).first().click();
 await shot('set');
@@ -152,7 +163,6 @@ await page.getByRole('radio', { name: /L-0106/ }).check();
 await page.waitForTimeout(800);
 for (const tick of await page.locator('.ticks input').all()) await tick.check();
 await page.evaluate(() => window.scrollTo(0, 0));
-await shot('set-shots');
 await tap(/^Start the run/);
 await page.getByRole('heading', { name: /^Heat the barrel/ }).waitFor();
 await log('t', '218', '221');
@@ -169,6 +179,9 @@ for (let n = 0; n < 2; n++) {
 }
 await tap('It is full');
 await shot('run-shots');
+await page.goto(`${base}/plan`);
+await page.getByRole('group', { name: 'The day by machine and person' }).waitFor();
+await shot('plan');
 const lead = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
 await lead.goto(`${base}/sign-in`);
 await lead.getByLabel('Name to sign in').fill('maren');

@@ -130,6 +130,7 @@ export async function scan(page: Page, text: string): Promise<void> {
 export async function menu(page: Page, person: string, item: string): Promise<void> {
     const kept = page.waitForResponse((r) => r.url().includes('/me/preferences'));
     await page.getByRole('button', { name: person }).click();
-    await page.getByText(item).click();
+    // by its key: a pointer that comes while the list still finds its place may be let go beside it
+    await page.getByRole('listitem').filter({ hasText: item }).press('Enter');
     await kept;
 }

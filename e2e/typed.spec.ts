@@ -118,14 +118,15 @@ test('2,1 kg and Enter is 2 100 g on the delivery, in the ledger and in what is 
 }) => {
     await signIn(page, 'ines');
     await page.goto('/sort/deliver');
-    const source = page.getByLabel(/^From/);
-    await source.selectOption({ index: 1 });
+    await page.getByRole('button', { name: /^Market co-op/ }).click();
+    await page.getByRole('button', { name: /^Something else/ }).click();
     await page.getByLabel(/^Polymer/).selectOption('PP');
     await page.getByLabel('Colour').fill('moss');
     await page.getByLabel('Container, tare').fill('0');
     await page.getByLabel('On the scale').click();
     await page.keyboard.type('2,1 kg');
     await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: /^Open L-/ }).click();
     await page.waitForURL(/\/sort\/lots\/\d+$/);
     const id = Number(page.url().split('/').pop());
     expect((await ask<{ lot: { mass_g: number } }>(page, `lots/${id}`)).lot.mass_g).toBe(2100);
