@@ -45,7 +45,7 @@ test.describe('the scratch bench', () => {
                 // From the top: what a sticky head lies over half-way down is no fault of the form.
                 await page.evaluate(() => window.scrollTo(0, 0));
                 // The frame around it is the same for all.
-                await accessible(page, undefined, 'main');
+                await accessible(page, { within: 'main' });
             }
         });
     }

@@ -12,6 +12,14 @@ export const session = reactive<Session & { known: boolean }>({
     known: false,
 });
 
+/** Counts who came and went here: an answer that was asked for before is of somebody who may have left. */
+let turn = 0;
+async function become(answer: Promise<Session>): Promise<void> {
+    turn++;
+    await take(await answer);
+    turn++;
+}
+
 async function take(next: Session): Promise<void> {
     // The proof of a sitting is told once, as it begins: it is kept while the same person sits here.
     const sitting =
@@ -28,11 +36,13 @@ export async function loadSession(): Promise<void> {
     const last = (await (await kept).get('last', 'session')) as Session | undefined;
     if (last && !session.known)
         Object.assign(session, { person: last.person, sitting: last.sitting ?? null });
+    const mine = turn;
     try {
-        await take(await api.get<Session>('session'));
+        const now = await api.get<Session>('session');
+        if (mine === turn) await take(now);
     } catch (error) {
         if (!(error instanceof Unreachable)) throw error;
-        if (last) Object.assign(session, last);
+        if (last && mine === turn) Object.assign(session, last);
         session.known = true;
     }
 }
@@ -42,11 +52,11 @@ setInterval(() => {
     if (session.person) void loadSession().catch(() => undefined);
 }, 3600_000);
 
-export const signIn = async (login: string, password: string) =>
-    take(await api.post<Session>('session', { login, password }));
-export const switchPerson = async (person_id: number, pin: string) =>
-    take(await api.post<Session>('session/pin', { person_id, pin }));
-export const signOut = async () => take(await api.delete<Session>('session'));
+export const signIn = (login: string, password: string) =>
+    become(api.post<Session>('session', { login, password }));
+export const switchPerson = (person_id: number, pin: string) =>
+    become(api.post<Session>('session/pin', { person_id, pin }));
+export const signOut = () => become(api.delete<Session>('session'));
 
 export async function setPreferences(change: Partial<Preferences>): Promise<void> {
     session.preferences = { ...session.preferences, ...change };
