@@ -28,6 +28,7 @@ use App\People\Http\PersonController;
 use App\People\Http\SessionController;
 use App\Planning\Http\DayController;
 use App\Planning\Http\OrderController;
+use App\Runs\Http\ChangeController;
 use App\Runs\Http\FloorController;
 use App\Runs\Http\PlanController;
 use App\Runs\Http\ProcedureController;
@@ -131,6 +132,10 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('cases/{case}/entries', [CaseController::class, 'add'])->whereUuid('case');
         Route::get('runs/{run}/lessons', [LessonController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/lessons', [LessonController::class, 'store'])->whereUuid('run');
+        Route::get('changes', [ChangeController::class, 'index']);
+        Route::post('changes', [ChangeController::class, 'store']);
+        Route::get('changes/{change}', [ChangeController::class, 'show'])->whereUuid('change');
+        Route::post('changes/{change}/entries', [ChangeController::class, 'add'])->whereUuid('change');
         Route::get('learnt', [LearnController::class, 'index']);
         Route::get('learnt/{product}', [LearnController::class, 'show']);
         Route::get('proposals', ProposalController::class);

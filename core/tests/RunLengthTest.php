@@ -75,5 +75,5 @@ it('is what people at a plant take, more or less', function (string $process, in
         $took[] = (end($done)->at - $run->events[0]->at) / 60;
     }
     $mean = array_sum($took) / count($took);
-    expect($length->whole($pieces))->toBeGreaterThan(0.55 * $mean)->toBeLessThan(1.5 * $mean);
+    expect($length->whole($pieces))->toBeGreaterThan(0.5 * $mean)->toBeLessThan(1.5 * $mean);
 })->with([['compression', 5], ['extrusion', 6], ['vacuum_forming', 5], ['injection', 8]]);

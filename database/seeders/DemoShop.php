@@ -557,6 +557,7 @@ final class DemoShop
             ['L-0092', 'Market co-op', 'HDPE', 'flake', 'slate', '#4a5560', 'Rack A6', 420000],
             ['L-0093', 'Market co-op', 'HIPS', 'sheet', 'amber', '#d9a441', 'Sheet rack 3', 62000],
             ['L-0094', 'Market co-op', 'ABS', 'sheet', 'moss', '#5f7350', 'Sheet rack 4', 84000],
+            ['L-0095', 'Market co-op', 'PA6', 'pellet', 'natural', '#e8e2cf', 'Rack D2', 9000],
         ];
         foreach ($lots as [$code, $source, $polymer, $form, $colour, $swatch, $place, $mass]) {
             $lot = Lot::query()->create([
@@ -810,6 +811,7 @@ final class DemoShop
             ['stand rail', 'Adder', 'L-0092', [3, 5], 7.6, 3, ['melt_c' => [180, 205]]],
             ['syrup feeder tray', 'Bellows', 'L-0093', [2, 4], 10.6, 4, ['heat_factor' => [0.93, 1.08]]],
             ['travel lid', 'Bellows', 'L-0094', [5], 13.3, 3, ['heat_factor' => [0.95, 1.06]]],
+            ['frame spacer clip', 'Wren', 'L-0095', [4], 7.9, 6, ['melt_c' => [245, 265], 'mould_c' => [65, 90]]],
         ] as $i => [$product, $machine, $lot, $days, $hour, $pieces, $moved]) {
             for ($day = $now->subDays(91)->startOfDay(); $day < $now->subDay()->startOfDay(); $day = $day->addDay()) {
                 if (! in_array($day->dayOfWeekIso, $days, true)) {

@@ -15,6 +15,7 @@ use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Drying\DryerAir;
+use Dithermic\Core\Drying\Form;
 use Dithermic\Core\Drying\PlanResult;
 use Illuminate\Support\ValidatedInput;
 
@@ -111,11 +112,7 @@ final readonly class DryLot
             'polymer' => $lot->polymer,
             'start' => CarbonImmutable::now()->toIso8601String(),
             'air_c' => $asked->filled('air_c') ? $asked->float('air_c') : null,
-            'form' => match ($lot->form) {
-                'flake', 'regrind', 'densified film' => 'flake',
-                'sheet', 'offcut' => 'sheet',
-                default => 'pellet'
-            },
+            'form' => Form::ofLot($lot->form)->value,
             'wanted_at' => self::wanted($asked)?->toIso8601String(),
         ], static fn (mixed $v): bool => $v !== null));
         assert($plan instanceof PlanResult);

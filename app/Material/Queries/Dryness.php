@@ -8,6 +8,9 @@ use App\Material\Models\Lot;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Drying\ExposureResult;
+use Dithermic\Core\Drying\Form;
+use Dithermic\Core\Drying\PlanResult;
+use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\DryState;
 
 /** How dry a lot is now: since it came out of the dryer it takes up water again. */
@@ -15,7 +18,7 @@ final readonly class Dryness
 {
     public const ROOM_RH_PCT = 50.0;
 
-    public function __construct(private Registry $calculations)
+    public function __construct(private Registry $calculations, private PolymerLibrary $polymers)
     {
     }
 
@@ -24,6 +27,22 @@ final readonly class Dryness
         $exposure = $this->exposure($lot, $at);
 
         return $exposure === null ? $lot->dry_state : DryState::from($exposure->state);
+    }
+
+    /** The drying that it wants before it is worked, begun now or then; null where it is dry enough, or need not be. */
+    public function wants(Lot $lot, ?CarbonImmutable $at = null): ?PlanResult
+    {
+        if (! $this->polymers->get($lot->polymer)->mustBeDried() || $this->state($lot) === DryState::Dry) {
+            return null;
+        }
+        $plan = $this->calculations->run('dry.plan', [
+            'polymer' => $lot->polymer,
+            'start' => ($at ?? CarbonImmutable::now())->toIso8601String(),
+            'form' => Form::ofLot($lot->form)->value,
+        ]);
+        assert($plan instanceof PlanResult);
+
+        return $plan;
     }
 
     /** @param  CarbonImmutable|null  $at  a moment since it was dried; null for now */

@@ -8,7 +8,9 @@ use App\Material\Models\Charge;
 use App\Material\Models\ContaminationNote;
 use App\Material\Models\Lot;
 use App\Material\Queries\Dryness;
+use App\Runs\Data\ChangeDueData;
 use App\Runs\Data\PlanData;
+use App\Runs\Queries\ChangeOver;
 use App\Shop\Models\Machine;
 use App\Shop\Queries\PresentShop;
 use Dithermic\Core\Calculator\InputError;
@@ -22,7 +24,7 @@ use Dithermic\Core\Safety\MachineFacts;
 /** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
 final readonly class PlanRun
 {
-    public function __construct(private Registry $calculations, private PresentShop $present, private Dryness $dryness)
+    public function __construct(private Registry $calculations, private PresentShop $present, private Dryness $dryness, private ChangeOver $changes)
     {
     }
 
@@ -42,6 +44,28 @@ final readonly class PlanRun
             $order->lots === [] ? null : $this->safety($order, $plan),
             $this->present->marks($order->polymer(), $order->process),
             $order->recipe === null ? null : $this->present->recipe($order->recipe->loadMissing('by')),
+            $this->change($order, $plan),
+        );
+    }
+
+    private function change(Order $order, Plan $plan): ?ChangeDueData
+    {
+        try {
+            $change = $this->changes->plan($order, $plan);
+        } catch (InputError) {
+            // What the machine does not say for it, its change would ask for; the job is planned without.
+            return null;
+        }
+        $main = $order->main();
+
+        return $change === null || $main === null ? null : new ChangeDueData(
+            $change->total_min,
+            $change->hands_min,
+            $change->purge_g,
+            $main->last_polymer,
+            $change->explanation,
+            $change->stop,
+            $this->changes->open($main)?->id,
         );
     }
 

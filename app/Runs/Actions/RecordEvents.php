@@ -21,6 +21,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Learning\Done;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Left;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
@@ -236,8 +237,28 @@ final readonly class RecordEvents
             'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original['values'] ?? []),
             'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
             'dispose' => $this->dispose($run, $event, $values, $original['values'] ?? [], $piece),
+            'leaves' => $this->leave($run, $values),
             default => null,
         };
+    }
+
+    /**
+     * What stays in the main machine, and whether the mould does: what the next job finds there.
+     *
+     * @param  array<string, mixed>  $values
+     */
+    private function leave(Run $run, array $values): void
+    {
+        try {
+            $left = Left::of(new Record($values), $this->polymers->get($run->polymer));
+        } catch (InputError $error) {
+            throw $error->under('data.values');
+        }
+        $machine = $run->mainMachine();
+        $machine->update([
+            'last_polymer' => $left->polymer,
+            'last_swatch' => $left->own ? $run->materials->first()?->lot->swatch : null,
+        ] + ($left->mouldStays ? [] : ['hung_id' => null]));
     }
 
     /**

@@ -11,6 +11,7 @@ use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
+use App\Runs\Queries\ChangeOver;
 use App\Shop\Models\Machine;
 use App\Support\Sent;
 use Carbon\CarbonImmutable;
@@ -24,7 +25,7 @@ use Illuminate\Support\Facades\DB;
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
 final readonly class StartRun
 {
-    public function __construct(private Places $places, private Sent $sent, private TakeCharge $charges)
+    public function __construct(private Places $places, private Sent $sent, private TakeCharge $charges, private ChangeOver $changes)
     {
     }
 
@@ -111,10 +112,22 @@ final readonly class StartRun
                 $version->procedure(),
                 $run->load(['events.by', 'stations'])->state(),
             );
-            $main->update(['last_polymer' => $lot->polymer]);
+            $main->update(['last_polymer' => $lot->polymer, 'last_swatch' => $lot->swatch] + $this->hangs($order));
 
             return $run;
         });
+    }
+
+    /** @return array{hung_id?: int} the mould that hangs from here on, where the process has one */
+    private function hangs(Order $order): array
+    {
+        foreach ($order->process->roles() as $role) {
+            if ($role->throughout && isset($order->machines[$role->id])) {
+                return ['hung_id' => $order->machines[$role->id]->id];
+            }
+        }
+
+        return [];
     }
 
     /** @param  list<array{id: string, reason: string}>  $overrides */
@@ -152,6 +165,12 @@ final readonly class StartRun
                 throw new InputError(
                     "machines.{$role}",
                     "{$machine->name} is held by run {$holder->number} until that has moved on",
+                );
+            }
+            if ($this->changes->open($machine) !== null) {
+                throw new InputError(
+                    "machines.{$role}",
+                    "{$machine->name} is being changed over: finish that, or give it up, first",
                 );
             }
         }

@@ -46,6 +46,8 @@ final readonly class PlanData
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property(description: 'the recipe that it opened with; null where none was kept')]
         public ?RecipeData $opened_with = null,
+        #[OA\Property(description: 'between this job and what the machine holds; null where nothing stands there')]
+        public ?ChangeDueData $change = null,
     ) {
     }
 }

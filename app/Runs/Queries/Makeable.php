@@ -16,9 +16,6 @@ use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
 use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Calculator\Registry;
-use Dithermic\Core\Drying\PlanResult as DryPlan;
-use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Procedure;
@@ -53,8 +50,6 @@ final class Makeable
     public function __construct(
         private readonly PlanRun $plan,
         private readonly Processes $processes,
-        private readonly PolymerLibrary $polymers,
-        private readonly Registry $calculations,
         private readonly Dryness $dryness,
     ) {
     }
@@ -270,17 +265,10 @@ final class Makeable
         foreach ($busy as $machine) {
             $first[] = "wait for {$machine->name}";
         }
-        if ($lot === null || ! $this->polymers->get($lot->polymer)->mustBeDried()) {
+        $dry = $lot === null ? null : $this->dryness->wants($lot, Seconds::moment($now));
+        if ($lot === null || $dry === null) {
             return $begins;
         }
-        if ($this->dryness->state($lot) === DryState::Dry) {
-            return $begins;
-        }
-        $dry = $this->calculations->run('dry.plan', [
-            'polymer' => $lot->polymer,
-            'start' => Seconds::moment($now)->toIso8601String(),
-        ]);
-        assert($dry instanceof DryPlan);
         if ($dry->hours === null) {
             $holds[] = $dry->because;
 

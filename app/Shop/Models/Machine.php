@@ -18,7 +18,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property string $kind
  * @property array<string, float|int|string|null> $facts
- * @property string|null $last_polymer
+ * @property string|null $last_polymer that is still in it
+ * @property string|null $last_swatch and its colour
+ * @property int|null $hung_id the mould that hangs in it
  * @property CarbonImmutable|null $retired_at
  */
 final class Machine extends Model
@@ -26,7 +28,7 @@ final class Machine extends Model
     /** @use HasFactory<MachineFactory> */
     use HasFactory;
 
-    protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'retired_at'];
+    protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'last_swatch', 'hung_id', 'retired_at'];
 
     /** @return HasMany<MachineFact, $this> what is known of it, since when and how; the newest of a name counts */
     public function factLog(): HasMany

@@ -104,6 +104,7 @@ final class Registry
         Process\Compression\Planner::class,
         Process\Injection\Fits::class,
         Process\Injection\Planner::class,
+        Process\Injection\ChangePlanner::class,
         Process\Extrusion\Planner::class,
         Process\VacuumForming\Planner::class,
         Settings\Recommend::class,

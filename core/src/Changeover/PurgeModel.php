@@ -17,8 +17,35 @@ use Dithermic\Core\Material\PolymerLibrary;
  */
 final readonly class PurgeModel
 {
+    /** what may be left of another polymer, % */
+    public const RESIDUAL_PCT = 0.5;
+
+    /** of what was darker than what comes, which shows, % */
+    private const UNDER_LIGHT_PCT = 0.2;
+
+    /** of what was lighter, which does not, % */
+    private const UNDER_DARK_PCT = 2.0;
+
+    /** colours nearer than this are one, of 0 black to 1 white */
+    private const SAME_SHADE = 0.05;
+
     public function __construct(private PolymerLibrary $polymers)
     {
+    }
+
+    /**
+     * How much of the old may be left, %; null where it need not be washed out at all.
+     *
+     * @param  float  $lighter  by how much the new is lighter, of 0 black to 1 white
+     */
+    public static function residual(bool $samePolymer, float $lighter): ?float
+    {
+        return match (true) {
+            $lighter > self::SAME_SHADE + 1e-9 => self::UNDER_LIGHT_PCT,
+            ! $samePolymer => self::RESIDUAL_PCT,
+            $lighter < -self::SAME_SHADE - 1e-9 => self::UNDER_DARK_PCT,
+            default => null,
+        };
     }
 
     public static function volume(float $barrel, float $mixing, float $residualPct): float

@@ -17,8 +17,6 @@ final readonly class Sequence
 {
     private const EXACT = 12;
 
-    private const SAME_SHADE = 0.05;
-
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -126,15 +124,10 @@ final readonly class Sequence
             $in->mixing,
             $residual,
         );
-        $lighter = $b->lightness > $a->lightness + self::SAME_SHADE;
-        $darker = $b->lightness < $a->lightness - self::SAME_SHADE;
         $stop = $a->polymer === $b->polymer ? null : $model->danger($a->polymer, $b->polymer);
-        $purge = match (true) {
-            $a->polymer !== $b->polymer => ($legs - 1) * $volume(0.5) + $volume($lighter ? 0.2 : 0.5),
-            $lighter => $volume(0.2),
-            $darker => $volume(2.0),
-            default => 0.0,
-        } / $in->throughput_cm3_min;
+        $left = PurgeModel::residual($a->polymer === $b->polymer, $b->lightness - $a->lightness);
+        $last = $left === null ? 0.0 : $volume($left);
+        $purge = (($legs - 1) * $volume(PurgeModel::RESIDUAL_PCT) + $last) / $in->throughput_cm3_min;
         $delta = $b->set_c - $a->set_c;
         $temperature = abs($delta) / ($delta > 0 ? $in->heat_k_min : $in->cool_k_min);
         $mould = $b->mould !== $a->mould ? $in->mould_min : 0.0;

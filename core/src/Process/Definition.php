@@ -18,6 +18,8 @@ use Dithermic\Core\Learning\ReadRun;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant;
+use Dithermic\Core\Process\Change\ChangeJob;
+use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
@@ -185,6 +187,16 @@ abstract class Definition
      * @param  Record  $product  what is made in it, by its settings; empty where nothing is
      */
     public function fits(Record $machine, Record $mould, Record $product, ?string $polymer): ?MouldFit
+    {
+        return null;
+    }
+
+    /**
+     * What stands between what a main machine holds and its next job; null where nothing does, or nothing is changed over.
+     *
+     * @throws InputError where a machine or mould does not say enough
+     */
+    public function change(ChangeJob $to): ?ChangePlan
     {
         return null;
     }

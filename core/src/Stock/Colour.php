@@ -20,12 +20,8 @@ final class Colour
         $sum = array_sum(array_column($parts, 1));
         $linear = [0.0, 0.0, 0.0];
         foreach ($parts as [$swatch, $mass]) {
-            if (preg_match('/^#[0-9a-f]{6}$/i', $swatch) !== 1) {
-                throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
-            }
-            foreach ([0, 1, 2] as $i) {
-                $value = hexdec(substr($swatch, 1 + 2 * $i, 2)) / 255;
-                $linear[$i] += $mass / $sum * ($value <= 0.04045 ? $value / 12.92 : (($value + 0.055) / 1.055) ** 2.4);
+            foreach (self::linear($swatch) as $i => $value) {
+                $linear[$i] += $mass / $sum * $value;
             }
         }
 
@@ -39,5 +35,29 @@ final class Colour
                 $linear,
             ),
         );
+    }
+
+    /** How light it looks: 0 black, 1 white. CIE 1976 L* over 100, of the luminance of sRGB. */
+    public static function lightness(string $swatch): float
+    {
+        [$red, $green, $blue] = self::linear($swatch);
+        $y = 0.2126 * $red + 0.7152 * $green + 0.0722 * $blue;
+
+        return ($y > 216 / 24389 ? 116 * $y ** (1 / 3) - 16 : $y * 24389 / 27) / 100;
+    }
+
+    /** @return array{float, float, float} */
+    private static function linear(string $swatch): array
+    {
+        if (preg_match('/^#[0-9a-f]{6}$/i', $swatch) !== 1) {
+            throw new InputError('swatch', "\"{$swatch}\" is not a colour: write #rrggbb");
+        }
+        $of = static function (int $i) use ($swatch): float {
+            $value = hexdec(substr($swatch, 1 + 2 * $i, 2)) / 255;
+
+            return $value <= 0.04045 ? $value / 12.92 : (($value + 0.055) / 1.055) ** 2.4;
+        };
+
+        return [$of(0), $of(1), $of(2)];
     }
 }

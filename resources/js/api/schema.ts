@@ -854,6 +854,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/plan.change": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** from one job to the next: purge route, mould, water and first parts, in the order of hands and waits */
+        post: operations["calcPlanChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/plan.compression": {
         parameters: {
             query?: never;
@@ -1239,6 +1256,58 @@ export interface paths {
         put?: never;
         /** Answer its question, say what was read, changed, or whether that was it */
         post: operations["addToCase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Job changes under way, then the newest that are over */
+        get: operations["getChanges"];
+        put?: never;
+        /** Begin to change a machine over to another job, once per id */
+        post: operations["beginChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/changes/{change}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A job change, as it stands and as it will go */
+        get: operations["getChange"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/changes/{change}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say what was done, read or seen of a change, once per id */
+        post: operations["addToChange"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3195,6 +3264,31 @@ export interface components {
             keep?: boolean | null;
             worked?: boolean;
         };
+        AddToChangeRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description the newest entry that was seen */
+            after: number;
+            /** @enum {string} */
+            kind: "begun" | "tapped" | "looked" | "over" | "passed" | "undone" | "given_up";
+            task?: string;
+            /** @description one of the task's own */
+            tap?: string;
+            /** @enum {string} */
+            look?: "old_colour" | "streaks" | "bubbles" | "clean";
+            /** @description of the purging */
+            mass_g?: number | null;
+            /** @description where the task asks for a temperature */
+            c?: number | null;
+            /** @description of the water */
+            in_c?: number | null;
+            out_c?: number | null;
+            /** @description of the first parts */
+            good?: number | null;
+            bad?: number | null;
+            /** @description it is left out, or all is given up */
+            why?: string | null;
+        };
         /** @description What a channel told that it should not have. */
         AlarmData: {
             id: string;
@@ -3325,6 +3419,34 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        BeginChangeRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description who work on it; one unless said */
+            people?: number | null;
+            /** @description of the barrel now; that of the room unless said */
+            heat_c?: number | null;
+            product_id: number;
+            /** @description by the places of the process, as GET processes names them */
+            machines: {
+                [key: string]: number | null;
+            };
+            lot_id?: number | null;
+            /** Format: uuid */
+            charge_id?: string | null;
+            polymer?: string | null;
+            settings?: {
+                [key: string]: number | null;
+            } | null;
+            choices?: {
+                [key: string]: string;
+            } | null;
+            answers?: {
+                [key: string]: boolean;
+            } | null;
+            /** @enum {string|null} */
+            scale?: "small_trial" | "full_trial" | "production" | null;
         };
         BeginChargeRequest: {
             /** Format: uuid */
@@ -3475,6 +3597,89 @@ export interface components {
              */
             prior: number;
         };
+        /** @description A machine on its way from one job to the next. */
+        ChangeData: {
+            /** Format: uuid */
+            id: string;
+            machine_id: number;
+            machine: string;
+            product_id: number;
+            product: string;
+            /** @description of the material that comes */
+            lot_id: number | null;
+            lot: string | null;
+            polymer: string;
+            swatch: string | null;
+            was_polymer: string | null;
+            was_swatch: string | null;
+            /** @description the mould that hung */
+            was_mould: string | null;
+            /** @description the mould that shall hang */
+            mould: string | null;
+            by: string;
+            /** Format: float */
+            at: number;
+            /** Format: float */
+            ended_at: number | null;
+            given_up: string | null;
+            /** @description newest entry; sent back with the next */
+            after: number;
+            people: number;
+            says: string;
+            /** @description why the two must not meet; null where they may */
+            stop: string | null;
+            /**
+             * Format: float
+             * @description s since 1970 UTC: the first parts are judged
+             */
+            ready_at: number;
+            /** Format: float */
+            planned_min: number;
+            /** Format: float */
+            hands_min: number;
+            /** Format: float */
+            serial_min: number;
+            /** Format: float */
+            purge_g: number;
+            route: string[];
+            tasks: components["schemas"]["ChangeTaskData"][];
+            positions: components["schemas"]["Position"][];
+            hoses: components["schemas"]["Hose"][];
+            /** @description what speaks against it, and what to mind */
+            cares: string[];
+            unknown: string[];
+        };
+        /** @description What stands between what a machine holds and a job. */
+        ChangeDueData: {
+            /**
+             * Format: float
+             * @description null where there is no way
+             */
+            total_min: number | null;
+            /** Format: float */
+            hands_min: number;
+            /** Format: float */
+            purge_g: number;
+            /** @description polymer that is still in it; null where it is clean or nobody knows */
+            holds: string | null;
+            says: string;
+            /** @description why two must not meet, or why there is no way */
+            stop: string | null;
+            /**
+             * Format: uuid
+             * @description the change that the machine is in already
+             */
+            open: string | null;
+        };
+        /** @description A purging that was looked at. */
+        ChangeLookData: {
+            /** @enum {string} */
+            look: "old_colour" | "streaks" | "bubbles" | "clean";
+            /** Format: float */
+            mass_g: number | null;
+            /** Format: float */
+            at: number;
+        };
         ChangePersonRequest: {
             active: boolean;
             /** @enum {string} */
@@ -3493,6 +3698,95 @@ export interface components {
             note?: string | null;
             /** @description the mould that it is usually made in */
             mould_id?: number | null;
+        };
+        ChangeTask: {
+            id: string;
+            title: string;
+            /** @description what is done, in words for whoever does it */
+            do: string;
+            /** @description what goes wrong without it */
+            why: string;
+            /** @description a person's hands; false: it goes on by itself */
+            hands: boolean;
+            /** @description (min) */
+            minutes: number;
+            /**
+             * @description tasks that have to be over before it
+             * @default []
+             */
+            after: string[];
+            /**
+             * @description persons that it wants
+             * @default 1
+             */
+            people: number;
+            /**
+             * @description in front of the nozzle or between the platens: never two of these at once
+             * @default false
+             */
+            front: boolean;
+            /**
+             * @description begins as late as it may: what is hot early only cooks
+             * @default false
+             */
+            late: boolean;
+            /**
+             * @description what is asked when it is over; null where nothing is
+             * @enum {string|null}
+             */
+            asks: "temperature" | "purging" | "ports" | "water" | "first_parts" | null;
+            /** @description (°C) */
+            set_c: number | null;
+            /** @description (g) */
+            mass_g: number | null;
+            /** @description code of a polymer */
+            polymer: string | null;
+            /**
+             * @description tapped one by one
+             * @default []
+             */
+            taps: string[];
+            /** @description null where nothing hurts */
+            caution: string | null;
+            /**
+             * @description from the begin of the change (min)
+             * @default 0
+             */
+            start_min: number;
+            /**
+             * @description (min)
+             * @default 0
+             */
+            end_min: number;
+            /**
+             * @description the whole takes longer by every minute that it is late
+             * @default false
+             */
+            critical: boolean;
+        };
+        /** @description A task of a job change, as it stands. */
+        ChangeTaskData: {
+            task: components["schemas"]["ChangeTask"];
+            /** @enum {string} */
+            state: "waits" | "ready" | "under_way" | "through" | "passed";
+            /**
+             * Format: float
+             * @description s since 1970 UTC, as it went or as it is foretold
+             */
+            from: number;
+            /** Format: float */
+            to: number;
+            tapped: string[];
+            looks: components["schemas"]["ChangeLookData"][];
+            /**
+             * Format: float
+             * @description g, weighed as it came
+             */
+            purged_g: number;
+            /** @description why it was left out */
+            passed: string | null;
+            /** @description as it was read when it was over; null before */
+            said: string | null;
         };
         ChangeoverPurgeInput: {
             from: {
@@ -6675,6 +6969,17 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        Hose: {
+            from: string;
+            to: string;
+            /** @description the machine's circuit that feeds it, from 1 */
+            circuit: number;
+            /**
+             * @description between two of the mould's own
+             * @default false
+             */
+            loop: boolean;
+        };
         IdentifyRankInput: {
             /** @description what was seen so far */
             evidence: {
@@ -7657,6 +7962,345 @@ export interface components {
             confirmed: Record<string, never>;
             missing: string[];
         };
+        PlanChangeInput: {
+            machine: {
+                /** @default the injector */
+                name: string;
+                /** @description bore of a plunger's barrel (mm) */
+                barrel_diameter_mm?: number | null;
+                /** @description heated length (mm) */
+                barrel_length_mm?: number | null;
+                /** @description (mm) */
+                plunger_diameter_mm?: number | null;
+                /** @description (N) */
+                hand_force_n?: number | null;
+                /** @description (mm) */
+                lever_long_mm?: number | null;
+                /** @description (mm) */
+                lever_short_mm?: number | null;
+                /** @description of the motor at the drum (Nm) */
+                torque_nm?: number | null;
+                /** @description (mm) */
+                drum_radius_mm?: number | null;
+                /**
+                 * @description of the gears between
+                 * @default 1
+                 */
+                ratio: number;
+                /** @description (mm) */
+                screw_diameter_mm?: number | null;
+                /** @description (mm) */
+                max_stroke_mm?: number | null;
+                /** @description on the melt (bar) */
+                max_specific_bar?: number | null;
+                /** @description the screw moves forward at most (mm/s) */
+                max_speed_mm_s?: number | null;
+                /** @description that a screw makes ready (cm3/min) */
+                throughput_cm3_min?: number | null;
+                /** @description holds the mould shut (kN) */
+                clamp_kn?: number | null;
+                /** @description where bolts hold it */
+                bolts?: number | null;
+                /** @description of each bolt (kN) */
+                bolt_proof_kn?: number | null;
+                /** @description it may be set to at most (°C) */
+                max_c?: number | null;
+                /** @description of a screw's barrel (cm3) */
+                barrel_volume_cm3?: number | null;
+                /** @description specific over hydraulic pressure */
+                intensification?: number | null;
+                /** @description of the screw (1/min) */
+                max_rpm?: number | null;
+                /** @description heated one by one */
+                zones?: number | null;
+                /** @description of all bands together (W) */
+                heater_w?: number | null;
+                /** @description of the steel that is heated (kg) */
+                barrel_kg?: number | null;
+                /** @description clear between the tie bars, across (mm) */
+                tie_bar_width_mm?: number | null;
+                /** @description clear between the tie bars, upright (mm) */
+                tie_bar_height_mm?: number | null;
+                /** @description of a closed mould, at least (mm) */
+                least_mould_mm?: number | null;
+                /** @description of a closed mould, at most (mm) */
+                most_mould_mm?: number | null;
+                /** @description widest distance of the platens (mm) */
+                daylight_mm?: number | null;
+                /** @description it opens so far (mm) */
+                opening_mm?: number | null;
+                /** @description it pushes the ejector so far (mm) */
+                ejector_stroke_mm?: number | null;
+                /** @description of a hot runner that it drives */
+                hot_runner_zones?: number | null;
+                /** @description of water that it feeds */
+                circuits?: number | null;
+                /** @description of its supply, left for a mould's heaters (kW) */
+                spare_kw?: number | null;
+            };
+            to: {
+                /** @description code of a polymer in the library */
+                polymer: string;
+                /** @description of its colour: 0 black, 1 white or natural; null where nobody said */
+                lightness?: number | null;
+                /** @description the middle of the polymer's window unless given (°C) */
+                melt_c?: number | null;
+            };
+            from?: {
+                /** @description code of a polymer in the library */
+                polymer: string;
+                /** @description of its colour: 0 black, 1 white or natural; null where nobody said */
+                lightness?: number | null;
+                /** @description the middle of the polymer's window unless given (°C) */
+                melt_c?: number | null;
+            } | null;
+            mould_from?: {
+                /** @default the mould */
+                name: string;
+                /**
+                 * @description what it is made of, or where it cools
+                 * @enum {string|null}
+                 */
+                make?: "steel" | "aluminium" | "printed_resin" | "in_water" | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description of its plates, across (mm) */
+                width_mm?: number | null;
+                /** @description of its plates, upright (mm) */
+                height_mm?: number | null;
+                /** @description closed, from clamping face to clamping face (mm) */
+                tool_height_mm?: number | null;
+                /** @description it must open so far to let the part out (mm) */
+                opens_mm?: number | null;
+                /** @description its ejector is pushed so far (mm) */
+                ejection_mm?: number | null;
+                /** @description of its hot runner */
+                hot_runner_zones?: number | null;
+                /** @description of water, each with an in and an out */
+                circuits?: number | null;
+                /** @description of its own heaters (kW) */
+                heater_kw?: number | null;
+                /** @description (kg) */
+                mass_kg?: number | null;
+                /** @description shots that it stands */
+                life_shots?: number | null;
+                /** @description shots that it has made, counted by the shop */
+                made?: number | null;
+            } | null;
+            mould_to?: {
+                /** @default the mould */
+                name: string;
+                /**
+                 * @description what it is made of, or where it cools
+                 * @enum {string|null}
+                 */
+                make?: "steel" | "aluminium" | "printed_resin" | "in_water" | null;
+                /** @description parts in a shot */
+                cavities?: number | null;
+                /** @description sprue and runners of a shot (cm3) */
+                runner_volume_cm3?: number | null;
+                /** @description at the gate (mm) */
+                gate_mm?: number | null;
+                /** @description from the gate to the last place to fill (mm) */
+                flow_length_mm?: number | null;
+                /** @description of all cavities, seen from the nozzle (cm2) */
+                projected_area_cm2?: number | null;
+                /** @description of the mould behind the cavity (mm) */
+                mould_wall_mm?: number | null;
+                /** @description what it takes over the physics of cooling */
+                cool_factor?: number | null;
+                /** @description of its plates, across (mm) */
+                width_mm?: number | null;
+                /** @description of its plates, upright (mm) */
+                height_mm?: number | null;
+                /** @description closed, from clamping face to clamping face (mm) */
+                tool_height_mm?: number | null;
+                /** @description it must open so far to let the part out (mm) */
+                opens_mm?: number | null;
+                /** @description its ejector is pushed so far (mm) */
+                ejection_mm?: number | null;
+                /** @description of its hot runner */
+                hot_runner_zones?: number | null;
+                /** @description of water, each with an in and an out */
+                circuits?: number | null;
+                /** @description of its own heaters (kW) */
+                heater_kw?: number | null;
+                /** @description (kg) */
+                mass_kg?: number | null;
+                /** @description shots that it stands */
+                life_shots?: number | null;
+                /** @description shots that it has made, counted by the shop */
+                made?: number | null;
+            } | null;
+            /** @description as its product wants it (°C) */
+            mould_c?: number | null;
+            /**
+             * @description of the barrel now (°C)
+             * @default 20
+             */
+            barrel_c: number;
+            /**
+             * @description that the new material still wants in the dryer (min)
+             * @default 0
+             */
+            dry_min: number;
+            /**
+             * @description who work on it
+             * @default 1
+             */
+            people: number;
+            /**
+             * @description parts that are judged before it counts as running
+             * @default 3
+             */
+            first_parts: number;
+            /**
+             * @description of the new job, shot to shot (s)
+             * @default 60
+             */
+            cycle_s: number;
+            /**
+             * @description a mould out and another in (min)
+             * @default 30
+             */
+            mould_min: number;
+            /**
+             * @description 1 is perfectly mixed
+             * @default 0.6
+             */
+            mixing: number;
+            /** @description codes of what the shop has to put between; the whole library unless given */
+            available?: string[] | null;
+        };
+        PlanChangeResult: {
+            /** @description in the order in which they begin */
+            tasks: {
+                id: string;
+                title: string;
+                /** @description what is done, in words for whoever does it */
+                do: string;
+                /** @description what goes wrong without it */
+                why: string;
+                /** @description a person's hands; false: it goes on by itself */
+                hands: boolean;
+                /** @description (min) */
+                minutes: number;
+                /**
+                 * @description tasks that have to be over before it
+                 * @default []
+                 */
+                after: string[];
+                /**
+                 * @description persons that it wants
+                 * @default 1
+                 */
+                people: number;
+                /**
+                 * @description in front of the nozzle or between the platens: never two of these at once
+                 * @default false
+                 */
+                front: boolean;
+                /**
+                 * @description begins as late as it may: what is hot early only cooks
+                 * @default false
+                 */
+                late: boolean;
+                /**
+                 * @description what is asked when it is over; null where nothing is
+                 * @enum {string|null}
+                 */
+                asks?: "temperature" | "purging" | "ports" | "water" | "first_parts" | null;
+                /** @description (°C) */
+                set_c?: number | null;
+                /** @description (g) */
+                mass_g?: number | null;
+                /** @description code of a polymer */
+                polymer?: string | null;
+                /**
+                 * @description tapped one by one
+                 * @default []
+                 */
+                taps: string[];
+                /** @description null where nothing hurts */
+                caution?: string | null;
+                /**
+                 * @description from the begin of the change (min)
+                 * @default 0
+                 */
+                start_min: number;
+                /**
+                 * @description (min)
+                 * @default 0
+                 */
+                end_min: number;
+                /**
+                 * @description the whole takes longer by every minute that it is late
+                 * @default false
+                 */
+                critical: boolean;
+            }[];
+            /** @description until the first parts are judged; null where there is no way (min) */
+            total_min: number | null;
+            /** @description of all that is done by hands (min) */
+            hands_min: number;
+            /** @description one thing after the other, as a list would do it (min) */
+            serial_min: number;
+            /** @description no order with these hands is shorter (min) */
+            bound_min: number;
+            /** @description polymer codes that go through the barrel, from the old one */
+            route: string[];
+            /** @description of all purgings together (g) */
+            purge_g: number;
+            /** @description of the clamp, from the mould's own measures */
+            positions: {
+                name: string;
+                /** @description (mm) */
+                mm: number;
+                /** @description how it comes about */
+                because: string;
+                /**
+                 * @description the machine can go there
+                 * @default true
+                 */
+                reached: boolean;
+            }[];
+            /** @description of its water */
+            hoses: {
+                from: string;
+                to: string;
+                /** @description the machine's circuit that feeds it, from 1 */
+                circuit: number;
+                /**
+                 * @description between two of the mould's own
+                 * @default false
+                 */
+                loop: boolean;
+            }[];
+            /** @description why the two must not meet, or why there is no way */
+            stop: string | null;
+            /** @description no purging may be passed over: the two must not meet */
+            must_purge: boolean;
+            /** @description what speaks against this mould in this machine */
+            against: string[];
+            /** @description what could not be looked at or worked out */
+            unknown: string[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         PlanCompressionInput: {
             /** @description code of a polymer in the library */
             polymer: string;
@@ -8036,6 +8680,7 @@ export interface components {
             safety: components["schemas"]["SafetyCheckResult"] | null;
             marks: components["schemas"]["HeatMarksData"];
             opened_with: components["schemas"]["RecipeData"] | null;
+            change: components["schemas"]["ChangeDueData"] | null;
         };
         PlanExtrusionInput: {
             /** @description code of a polymer in the library */
@@ -9204,6 +9849,18 @@ export interface components {
             regrind_max_pct: number | null;
             regrind_note: string | null;
             never_hot: boolean;
+        };
+        Position: {
+            name: string;
+            /** @description (mm) */
+            mm: number;
+            /** @description how it comes about */
+            because: string;
+            /**
+             * @description the machine can go there
+             * @default true
+             */
+            reached: boolean;
         };
         PostSignalRequest: {
             /**
@@ -12664,6 +13321,37 @@ export interface operations {
             };
         };
     };
+    calcPlanChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanChangeInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanChangeResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcPlanCompression: {
         parameters: {
             query?: never;
@@ -13394,6 +14082,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CaseData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getChanges: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ChangeData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    beginChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeginChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description begun */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addToChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddToChangeRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChangeData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

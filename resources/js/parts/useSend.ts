@@ -42,7 +42,10 @@ export const sentence = (fault: { field: string; message: string }): string => {
  * The answer to what is being typed: only the newest question counts, whatever order the answers come in, and an older
  * one under way is let go.
  */
-export function useLatest<T>(question: WatchSource<unknown>, ask: (signal: AbortSignal) => Promise<T> | null) {
+export function useLatest<T>(
+    question: WatchSource<unknown>,
+    ask: (signal: AbortSignal) => Promise<T> | null,
+) {
     const answer = shallowRef<T | null>(null);
     const fault = ref<{ field: string; message: string } | null>(null);
     watch(

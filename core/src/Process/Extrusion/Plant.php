@@ -71,6 +71,7 @@ final class Plant implements Machine
                 'mass_g' => round($this->dice->normal(1, 0.15) * max(50.0, $this->targets->number('purge_g', 0.0)), 0),
             ], 60)],
             'judge' => $piece === null ? [] : $this->judge($piece),
+            'empty' => [new Observed('left', ['what' => 'what was run'], 20)],
             default => [],
         };
     }

@@ -14,6 +14,8 @@ use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Process\Change\ChangeJob;
+use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Process\Clock;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
@@ -128,6 +130,29 @@ final class Moulding extends Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
+    }
+
+    public function change(ChangeJob $to): ?ChangePlan
+    {
+        $targets = (array) $to->plan->targets;
+        $plan = $this->calculations->run('plan.change', [
+            'machine' => Reader::known(InjectorFacts::class, $to->job->machine('barrel')->of ?? []),
+            'from' => $to->polymer === null
+                ? null
+                : ['polymer' => $to->polymer, 'lightness' => $to->wasLightness],
+            'to' => ['polymer' => $to->job->polymer, 'lightness' => $to->lightness, 'melt_c' => $targets['melt_c'] ?? null],
+            'mould_from' => $to->mould === null ? null : Reader::known(MouldFacts::class, $to->mould->of),
+            'mould_to' => self::mould($to->job, MouldFacts::class),
+            'mould_c' => $targets['mould_c'] ?? null,
+            'barrel_c' => $to->heatC,
+            'dry_min' => $to->dryMin,
+            'people' => $to->people,
+            'cycle_s' => $targets['cycle_s'] ?? null,
+            'available' => $to->available,
+        ]);
+        assert($plan instanceof ChangePlan);
+
+        return $plan->stop === null && ! $plan->changesAnything() ? null : $plan;
     }
 
     public function clocks(RunState $state): array

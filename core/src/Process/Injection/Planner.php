@@ -57,11 +57,6 @@ final readonly class Planner
     /** at most this share of the melt's life is spent between two shots; over it, the plan warns */
     private const LIFE_SHARE = 0.7;
 
-    /** steel, kJ/(kg·K), and the share of the bands' power that goes into it: the rest is lost to the room */
-    private const STEEL_KJ_KG_K = 0.49;
-
-    private const BAND_SHARE = 0.7;
-
     /** where the machine does not say how fast it heats, min */
     private const USUAL_HEAT_UP_MIN = 20.0;
 
@@ -388,15 +383,12 @@ final readonly class Planner
         return round($budget->minutes_left, 1);
     }
 
-    /** Steel and its bands: m·c·ΔT over the share of their power that stays in it, min. */
+    /** Minutes until the barrel is hot; null where the machine does not say its power and its steel. */
     private function heatUp(InjectorFacts $machine, Settled $set): ?float
     {
-        if ($machine->heater_w === null || $machine->barrel_kg === null) {
-            return null;
-        }
-        $kj = $machine->barrel_kg * self::STEEL_KJ_KG_K * max(0.0, $set->get('melt_c') - self::ROOM_C);
+        $steel = new BarrelSteel($machine);
 
-        return round($kj / (self::BAND_SHARE * $machine->heater_w / 1000) / 60, 1);
+        return $steel->known() ? round($steel->minutes(min(self::ROOM_C, $set->get('melt_c')), $set->get('melt_c')), 1) : null;
     }
 
     /** @return list<PlanCheck> */

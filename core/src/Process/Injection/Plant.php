@@ -94,6 +94,11 @@ final class Plant implements Machine
             'cool' => $this->refill($now),
             'test_shot' => $this->testShots(),
             'judge' => $piece === null ? [] : $this->judge($piece),
+            // A plunger is shot empty; a screw is left full of what stands the heat.
+            'empty' => [new Observed('left', [
+                'what' => $this->targets->has('barrel_g') ? 'empty' : 'HDPE',
+                'mould' => 'on its shelf',
+            ], 20)],
             default => [],
         };
     }

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\People\Models\User;
+use App\Runs\Models\ChangeLine;
+use App\Runs\Models\JobChange;
+use App\Runs\Queries\ChangeOver;
+use App\Shop\Models\Machine;
+use App\Support\Sent;
+use App\Support\ShopClock;
+use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Process\Change\ChangeEntry;
+use Dithermic\Core\Process\Change\ChangeFile;
+use Illuminate\Support\Facades\DB;
+
+/** Begins a job change and adds to it. What the machine holds afterwards is what its log says, finished or given up. */
+final readonly class WorkOnChange
+{
+    public function __construct(
+        private Sent $sent,
+        private ShopClock $clock,
+        private ChangeOver $changes,
+        private Places $places,
+    ) {
+    }
+
+    /** @throws InputError where nothing is to be changed, there is no way, or the machine is not free */
+    public function begin(string $id, Order $order, int $people, ?float $heatC, User $by): JobChange
+    {
+        return DB::transaction(function () use ($id, $order, $people, $heatC, $by): JobChange {
+            $main = $order->main() ?? throw new InputError('machines', 'choose the machine');
+            $machine = Machine::query()->whereKey($main->id)->lockForUpdate()->firstOrFail();
+            if (! $this->sent->as($id)) {
+                return JobChange::query()->findOrFail($id);
+            }
+            $this->mustBeFree($machine);
+            foreach ($order->lots as $lot) {
+                if ($lot->polymer !== $order->polymer()) {
+                    throw new InputError('lot_id', "lot {$lot->code} is {$lot->polymer}, and this is set up for {$order->polymer()}");
+                }
+            }
+            $plan = $this->changes->plan($order, $order->process->plan($order->job()), $people, $heatC)
+                ?? throw new InputError('machines', "{$machine->name} has nothing to be changed over: it holds this already");
+            if ($plan->total_min === null) {
+                throw new InputError('polymer', (string) $plan->stop);
+            }
+            $mould = null;
+            foreach ($order->process->roles() as $role) {
+                $mould = $role->throughout ? $order->machines[$role->id] ?? $mould : $mould;
+            }
+
+            return JobChange::query()->create([
+                'id' => $id,
+                'machine_id' => $machine->id,
+                'product_id' => $order->product->id,
+                'lot_id' => $order->lots[0]->id ?? null,
+                'mould_id' => $mould?->id,
+                'polymer' => $order->polymer(),
+                'was' => [
+                    'polymer' => $machine->last_polymer,
+                    'swatch' => $machine->last_swatch,
+                    'mould' => Machine::query()->whereKey($machine->hung_id)->value('name'),
+                ],
+                'plan' => (array) json_decode((string) json_encode($plan), true),
+                'people' => $people,
+                'by_id' => $by->id,
+                'at' => $this->clock->moment(),
+            ]);
+        });
+    }
+
+    /**
+     * @param  int  $after  the newest entry that was seen
+     * @param  array<string, mixed>  $said
+     *
+     * @throws InputError where it has no place, or somebody has added something since
+     */
+    public function add(string $id, JobChange $change, ChangeEntry $kind, int $after, array $said, User $by): void
+    {
+        DB::transaction(function () use ($id, $change, $kind, $after, $said, $by): void {
+            JobChange::query()->whereKey($change->id)->lockForUpdate()->firstOrFail();
+            if (! $this->sent->as($id)) {
+                return;
+            }
+            $change->refresh()->load('lines');
+            if (($change->lines->last()->id ?? 0) !== $after) {
+                throw new InputError('after', 'is not the newest: somebody has added to this change. Look again');
+            }
+            $at = $this->clock->moment();
+            $file = $change->file();
+            $file->mustTake($kind, $said, (float) $at->format('U.v'), $by->isLead());
+            $file->add($kind, $said, (float) $at->format('U.v'));
+            ChangeLine::query()->create([
+                'change_id' => $change->id, 'kind' => $kind, 'said' => $said, 'by_id' => $by->id, 'at' => $at,
+            ]);
+            $this->holds($change, $file);
+            if ($file->endedAt !== null) {
+                $change->update(['ended_at' => $at]);
+            }
+            $change->unsetRelation('lines');
+        });
+    }
+
+    /** What is in the barrel and what hangs changes with the entry that says so, not with the end of it all. */
+    private function holds(JobChange $change, ChangeFile $file): void
+    {
+        $polymer = $file->inBarrel() ?? ($file->isThrough() ? $change->polymer : null);
+        $machine = $change->machine;
+        if ($polymer !== null) {
+            $ours = $polymer === $change->polymer;
+            $machine->last_polymer = $polymer;
+            $machine->last_swatch = $ours ? $change->lot?->swatch : null;
+        }
+        if ($file->mouldIs('in')) {
+            $machine->hung_id = $change->mould_id;
+        } elseif ($file->mouldIs('out')) {
+            $machine->hung_id = null;
+        }
+        $machine->save();
+    }
+
+    private function mustBeFree(Machine $machine): void
+    {
+        $holder = $this->places->holder($machine);
+        if ($holder !== null) {
+            throw new InputError('machines', "{$machine->name} is held by run {$holder->number}: it is changed over when that is done");
+        }
+        if ($this->changes->open($machine) !== null) {
+            throw new InputError('machines', "{$machine->name} is being changed over already: go on with that");
+        }
+    }
+}

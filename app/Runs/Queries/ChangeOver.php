@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Queries;
+
+use App\Material\Models\Lot;
+use App\Material\Queries\Dryness;
+use App\Runs\Actions\Order;
+use App\Runs\Models\JobChange;
+use App\Shop\Models\Machine;
+use Dithermic\Core\Data\Record;
+use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Change\ChangeJob;
+use Dithermic\Core\Process\Change\ChangePlan;
+use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Stock\Colour;
+
+/** What stands between what a machine holds and an order, by what the shop knows of both. */
+final readonly class ChangeOver
+{
+    /** newest lots that are looked at for what could go between */
+    private const SHELF = 200;
+
+    public function __construct(private Dryness $dryness, private PolymerLibrary $polymers)
+    {
+    }
+
+    public function plan(Order $order, Plan $plan, int $people = 1, ?float $heatC = null): ?ChangePlan
+    {
+        $main = $order->main();
+        if ($main === null) {
+            return null;
+        }
+        $lot = $order->lots[0] ?? null;
+
+        return $order->process->change(new ChangeJob(
+            $order->job(),
+            $plan,
+            $lot === null ? null : Colour::lightness($lot->swatch),
+            $main->last_polymer !== null && $this->polymers->has($main->last_polymer) ? $main->last_polymer : null,
+            $main->last_swatch === null ? null : Colour::lightness($main->last_swatch),
+            $this->hung($main),
+            $this->dryMinutes($lot),
+            $people,
+            $heatC ?? 20.0,
+            $this->shelf(),
+        ));
+    }
+
+    /** The change that a machine is in. */
+    public function open(Machine $machine): ?JobChange
+    {
+        return JobChange::query()->where('machine_id', $machine->id)->whereNull('ended_at')->first();
+    }
+
+    private function hung(Machine $main): ?Record
+    {
+        $mould = Machine::query()->whereKey($main->hung_id)->first();
+
+        return $mould === null ? null : new Record(['name' => $mould->name] + $mould->facts, 'mould');
+    }
+
+    private function dryMinutes(?Lot $lot): float
+    {
+        $hours = $lot === null ? null : $this->dryness->wants($lot)?->hours;
+
+        return 60 * ($hours ?? 0.0);
+    }
+
+    /** @return list<string> polymers of which something lies on the shelf */
+    private function shelf(): array
+    {
+        $lots = Lot::query()->withHeld()->orderByDesc('id')->limit(self::SHELF)->get();
+        $codes = $lots->filter(static fn (Lot $lot): bool => (float) $lot->held_g > 0)->pluck('polymer')->unique();
+
+        return array_values($codes->filter(fn (string $code): bool => $this->polymers->has($code))->all());
+    }
+}

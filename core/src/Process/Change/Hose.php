@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Dithermic\Core\Process\Change;
+
+use Dithermic\Core\Calculator\Field;
+
+/** One hose of a mould's water: from a port of the machine to one of the mould, between two of the mould, and back. */
+final readonly class Hose
+{
+    public function __construct(
+        public string $from,
+        public string $to,
+        #[Field('the machine\'s circuit that feeds it, from 1')] public int $circuit,
+        #[Field('between two of the mould\'s own')] public bool $loop = false,
+    ) {
+    }
+
+    /**
+     * The hoses between a machine's water and a mould's: each circuit of the mould on a feed of its own, or, where the machine
+     * has fewer, looped in rows as even as can be.
+     *
+     * @return list<self>
+     */
+    public static function between(int $feeds, int $circuits): array
+    {
+        $hoses = [];
+        $next = 1;
+        $rows = min($feeds, $circuits);
+        for ($row = 1; $row <= $rows; $row++) {
+            $length = intdiv($circuits, $rows) + ($row <= $circuits % $rows ? 1 : 0);
+            $hoses[] = new self("feed {$row}", "{$next} in", $row);
+            for ($i = 1; $i < $length; $i++) {
+                $hoses[] = new self("{$next} out", ($next + 1).' in', $row, loop: true);
+                $next++;
+            }
+            $hoses[] = new self("{$next} out", "return {$row}", $row);
+            $next++;
+        }
+
+        return $hoses;
+    }
+
+    public function says(): string
+    {
+        return "{$this->from} → {$this->to}";
+    }
+}
