@@ -87,7 +87,9 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
 
     await page.getByRole('button', { name: 'No more shots: shut down' }).click();
     await expect(stepTitle(page)).toContainText('Empty the barrel');
-    await confirmAll(page);
+    await page.getByRole('button', { name: /^What stays/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'empty', exact: true }).click();
+    await page.getByRole('button', { name: 'Log it' }).click();
     await advance(page).click();
     await expect(stepTitle(page)).toContainText('Heaters off');
     await confirmAll(page);

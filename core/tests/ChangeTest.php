@@ -95,6 +95,13 @@ it('plans a change against its longest wait, and heats only when it is wanted', 
         ->and($task['hopper']->critical)->toBeFalse();
 });
 
+it('asks nobody to switch on a dryer that it is in already', function (): void {
+    $task = tasksOf(changePlan(['dry_min' => 90, 'in_dryer' => true]));
+    expect(changePlan(['dry_min' => 90, 'in_dryer' => true])->under_way)->toBe(['dry'])
+        ->and(changePlan()->under_way)->toBe([])
+        ->and($task)->not->toHaveKey('dryer')->and($task['dry']->minutes)->toBe(90.0)->and($task['dry']->start_min)->toBe(0.0);
+});
+
 it('washes out by colour, at a heat that both stand', function (): void {
     $mass = static fn (array $over): float => changePlan($over + ['dry_min' => 0])->purge_g;
     $lighter = $mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.2], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.9]]);

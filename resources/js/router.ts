@@ -101,6 +101,12 @@ export const router = createRouter({
             meta: { title: 'Lot', stage: 'sort' },
         },
         {
+            path: '/change/:id',
+            name: 'change',
+            component: () => import('./areas/change/ChangePage.vue'),
+            meta: { title: 'Change over', stage: 'set' },
+        },
+        {
             path: '/set',
             name: 'set',
             component: () => import('./areas/set/SetPage.vue'),

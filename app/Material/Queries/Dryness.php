@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Material\Queries;
 
+use App\Material\Models\Drying;
 use App\Material\Models\Lot;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
@@ -43,6 +44,12 @@ final readonly class Dryness
         assert($plan instanceof PlanResult);
 
         return $plan;
+    }
+
+    /** The drying that it is in; null where it is in no dryer. */
+    public function inDryer(Lot $lot): ?Drying
+    {
+        return Drying::query()->where('lot_id', $lot->id)->whereNull('out_at')->first();
     }
 
     /** @param  CarbonImmutable|null  $at  a moment since it was dried; null for now */

@@ -52,7 +52,8 @@ final readonly class WorkOnChange
                 $mould = $role->throughout ? $order->machines[$role->id] ?? $mould : $mould;
             }
 
-            return JobChange::query()->create([
+            $at = $this->clock->moment();
+            $change = JobChange::query()->create([
                 'id' => $id,
                 'machine_id' => $machine->id,
                 'product_id' => $order->product->id,
@@ -67,8 +68,15 @@ final readonly class WorkOnChange
                 'plan' => (array) json_decode((string) json_encode($plan), true),
                 'people' => $people,
                 'by_id' => $by->id,
-                'at' => $this->clock->moment(),
+                'at' => $at,
             ]);
+            foreach ($plan->under_way as $task) {
+                ChangeLine::query()->create([
+                    'change_id' => $id, 'kind' => ChangeEntry::Begun, 'said' => ['task' => $task], 'by_id' => $by->id, 'at' => $at,
+                ]);
+            }
+
+            return $change;
         });
     }
 

@@ -9,6 +9,7 @@ use App\Material\Queries\Dryness;
 use App\Runs\Actions\Order;
 use App\Runs\Models\JobChange;
 use App\Shop\Models\Machine;
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Change\ChangeJob;
@@ -33,6 +34,7 @@ final readonly class ChangeOver
             return null;
         }
         $lot = $order->lots[0] ?? null;
+        $drying = $lot === null ? null : $this->dryness->inDryer($lot);
 
         return $order->process->change(new ChangeJob(
             $order->job(),
@@ -41,7 +43,12 @@ final readonly class ChangeOver
             $main->last_polymer !== null && $this->polymers->has($main->last_polymer) ? $main->last_polymer : null,
             $main->last_swatch === null ? null : Colour::lightness($main->last_swatch),
             $this->hung($main),
-            $this->dryMinutes($lot),
+            match (true) {
+                $lot === null => 0.0,
+                $drying !== null => max(0.0, CarbonImmutable::now()->diffInSeconds($drying->ready_at) / 60),
+                default => 60 * ($this->dryness->wants($lot)->hours ?? 0.0),
+            },
+            $drying !== null,
             $people,
             $heatC ?? 20.0,
             $this->shelf(),
@@ -59,13 +66,6 @@ final readonly class ChangeOver
         $mould = Machine::query()->whereKey($main->hung_id)->first();
 
         return $mould === null ? null : new Record(['name' => $mould->name] + $mould->facts, 'mould');
-    }
-
-    private function dryMinutes(?Lot $lot): float
-    {
-        $hours = $lot === null ? null : $this->dryness->wants($lot)?->hours;
-
-        return 60 * ($hours ?? 0.0);
     }
 
     /** @return list<string> polymers of which something lies on the shelf */

@@ -104,11 +104,11 @@ final readonly class PresentChange
 
     private static function said(TaskState $state): ?string
     {
-        $said = array_intersect_key($state->said, array_flip(['c', 'in_c', 'out_c', 'good', 'bad']));
-        $words = ['c' => '%g °C', 'in_c' => 'in %g °C', 'out_c' => 'out %g °C', 'good' => '%g good', 'bad' => '%g not'];
         $parts = [];
-        foreach ($said as $name => $value) {
-            $parts[] = sprintf($words[$name], $value);
+        foreach (['c' => '%g °C', 'in_c' => 'in %g °C', 'out_c' => 'out %g °C', 'good' => '%g good', 'bad' => '%g not'] as $name => $words) {
+            if (isset($state->said[$name])) {
+                $parts[] = sprintf($words, $state->said[$name]);
+            }
         }
 
         return $parts === [] ? null : implode(', ', $parts);

@@ -8157,6 +8157,11 @@ export interface components {
              */
             dry_min: number;
             /**
+             * @description it is in the dryer already, for as long as dry_min says
+             * @default false
+             */
+            in_dryer: boolean;
+            /**
              * @description who work on it
              * @default 1
              */
@@ -8296,6 +8301,8 @@ export interface components {
             against: string[];
             /** @description what could not be looked at or worked out */
             unknown: string[];
+            /** @description tasks that go on already as it begins */
+            under_way: string[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */

@@ -228,3 +228,7 @@ export type Order = Schemas['OrderData'];
 export type Trace = Schemas['TraceData'];
 export type TraceNode = Schemas['TraceNodeData'];
 export type RunTimer = Schemas['TimerData'];
+export type Change = Schemas['ChangeData'];
+export type ChangeTask = Schemas['ChangeTaskData'];
+export type ChangeDue = Schemas['ChangeDueData'];
+export type Hose = Schemas['Hose'];

@@ -18,6 +18,7 @@ final readonly class ChangeJob
      * @param  float|null  $wasLightness  of that
      * @param  Record|null  $mould  that hangs: name and facts
      * @param  float  $dryMin  that the material of the job still wants
+     * @param  bool  $inDryer  it is there already
      * @param  float  $heatC  of the machine now
      * @param  list<string>|null  $available  codes of what the shop has to put between
      */
@@ -29,6 +30,7 @@ final readonly class ChangeJob
         public ?float $wasLightness = null,
         public ?Record $mould = null,
         public float $dryMin = 0.0,
+        public bool $inDryer = false,
         public int $people = 1,
         public float $heatC = 20.0,
         public ?array $available = null,

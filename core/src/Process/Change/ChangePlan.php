@@ -17,6 +17,7 @@ final class ChangePlan extends Result
      * @param  list<string>  $route
      * @param  list<string>  $against
      * @param  list<string>  $unknown
+     * @param  list<string>  $under_way
      */
     public function __construct(
         #[Field('in the order in which they begin', of: ChangeTask::class)] public readonly array $tasks,
@@ -32,6 +33,7 @@ final class ChangePlan extends Result
         #[Field('no purging may be passed over: the two must not meet')] public readonly bool $must_purge,
         #[Field('what speaks against this mould in this machine', of: 'string')] public readonly array $against,
         #[Field('what could not be looked at or worked out', of: 'string')] public readonly array $unknown,
+        #[Field('tasks that go on already as it begins', of: 'string')] public readonly array $under_way = [],
     ) {
     }
 

@@ -115,6 +115,7 @@ final readonly class ChangePlanner
             $danger !== null,
             $against,
             $this->unknown($in, $fits->unknown ?? []),
+            $in->in_dryer && $in->dry_min > 0 ? ['dry'] : [],
         );
         $plan->warn($in->people === 1 && array_filter($tasks, static fn (ChangeTask $t): bool => $t->people > 1) !== []
             ? 'The mould wants two persons or a hoist: fetch somebody before it hangs.' : null);
@@ -137,7 +138,18 @@ final readonly class ChangePlanner
             return [];
         }
 
-        return [
+        $dry = new ChangeTask(
+            'dry',
+            'It dries',
+            'Leave it. It goes into the hopper last, and warm.',
+            'Wet, it comes out brittle and with silver streaks.',
+            false,
+            round($in->dry_min, 1),
+            $in->in_dryer ? [] : ['dryer'],
+            polymer: $in->to->polymer,
+        );
+
+        return $in->in_dryer ? [$dry] : [
             new ChangeTask(
                 'dryer',
                 'Dryer on first',
@@ -147,16 +159,7 @@ final readonly class ChangePlanner
                 self::DRYER_MIN,
                 polymer: $in->to->polymer,
             ),
-            new ChangeTask(
-                'dry',
-                'It dries',
-                'Leave it. It goes into the hopper last, and warm.',
-                'Wet, it comes out brittle and with silver streaks.',
-                false,
-                $in->dry_min,
-                ['dryer'],
-                polymer: $in->to->polymer,
-            ),
+            $dry,
         ];
     }
 

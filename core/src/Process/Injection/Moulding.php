@@ -146,6 +146,7 @@ final class Moulding extends Definition
             'mould_c' => $targets['mould_c'] ?? null,
             'barrel_c' => $to->heatC,
             'dry_min' => $to->dryMin,
+            'in_dryer' => $to->inDryer,
             'people' => $to->people,
             'cycle_s' => $targets['cycle_s'] ?? null,
             'available' => $to->available,

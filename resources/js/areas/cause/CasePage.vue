@@ -15,7 +15,8 @@ import './cause.css';
 import { changeWords, outcomeWords, standing, takeWords } from './case';
 
 /** One bad piece: what is likeliest, one question, one change, and whether that was it. */
-const id = computed(() => String(useRoute().params.id));
+const route = useRoute();
+const id = computed(() => String(route.params.id));
 const client = useQueryClient();
 const found = useQuery({
     queryKey: computed(() => ['case', id.value]),

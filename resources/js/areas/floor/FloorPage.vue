@@ -8,6 +8,7 @@ import { useNow } from '../../parts/clock';
 import { measuredText } from '../../parts/figures';
 import { clockText, dayText, show, timeOfDay } from '../../parts/units';
 import CareDue from '../../parts/CareDue.vue';
+import ChangesOpen from './ChangesOpen.vue';
 import FirstSteps from './FirstSteps.vue';
 import GoodsShort from './GoodsShort.vue';
 
@@ -58,6 +59,7 @@ const next = (l: Lane) =>
         <template v-else>
             <FirstSteps v-if="latest.data.value?.items.length === 0" />
             <GoodsShort />
+            <ChangesOpen />
             <CareDue class="mb-2" />
             <div v-if="lanes.length > 0" class="lanes">
                 <div class="axis" aria-hidden="true">

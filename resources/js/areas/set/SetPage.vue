@@ -10,6 +10,7 @@ import CareDue from '../../parts/CareDue.vue';
 import { usePageKeys } from '../../parts/pageKeys';
 import { dayText } from '../../parts/units';
 import { panelOf } from '../../processes/panels';
+import ChangeFirst from './ChangeFirst.vue';
 import LotPicks from './LotPicks.vue';
 import PlanDoubts from './PlanDoubts.vue';
 import SafetyGate from './SafetyGate.vue';
@@ -233,6 +234,7 @@ usePageKeys('Setting up', () => [
                 </template>
                 <LotPicks :polymer="polymer" />
                 <CareDue :machines="Object.values(draft.machines)" />
+                <ChangeFirst v-if="answered.change" :due="answered.change" />
                 <PlanDoubts :plan="answered.plan" />
                 <SafetyGate
                     v-model:answers="answers"

@@ -1,0 +1,129 @@
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, signIn } from './shop';
+
+const now = (page: Page, title: string) => page.getByRole('region', { name: `Now: ${title}`, exact: true });
+const wait = (page: Page, title: RegExp) => page.getByRole('region', { name: title });
+const pick = (page: Page, title: string) =>
+    page.getByRole('group', { name: 'What hands may do now' }).getByRole('button', { name: title }).click();
+const done = (page: Page) => page.getByRole('button', { name: 'Done', exact: true });
+
+async function leaveOut(page: Page, title: RegExp, why: string): Promise<void> {
+    await page.getByRole('row', { name: title }).getByRole('button', { name: 'Leave out' }).click();
+    await page.getByLabel('Why (kept)').fill(why);
+    await page.getByRole('dialog').getByRole('button', { name: 'Leave it out' }).click();
+    await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+test('a machine goes from one job to the next: purged until clean, hoses one by one, first parts judged', async ({
+    page,
+    browser,
+}) => {
+    test.setTimeout(240_000);
+    await signIn(page, 'ines');
+    await page.goto('/set');
+    await page.getByText('frame spacer clip', { exact: true }).first().click();
+    await page.getByLabel('injector').selectOption({ label: 'Wren' });
+    await page.getByRole('radio', { name: /L-0109/ }).check();
+    const first = page.getByRole('region', { name: 'Change it over first' });
+    await expect(first).toContainText('It holds HDPE.');
+    await first.getByLabel('Who works on it').selectOption({ label: 'two' });
+    await first.getByRole('button', { name: 'Begin the change' }).click();
+    await expect(page.getByRole('heading', { name: 'Wren, changed over' })).toBeVisible();
+    await accessible(page);
+
+    // The mould: every position tapped, then every hose.
+    await pick(page, 'Dormouse in');
+    const mould = now(page, 'Dormouse in');
+    await expect(mould).toContainText('hoist or two persons');
+    for (const position of ['closed 180 mm', 'open 250 mm', 'ejector out 30 mm'])
+        await mould.getByRole('button', { name: position }).click();
+    await done(page).click();
+    await pick(page, 'Hoses on');
+    const hoses = now(page, 'Hoses on');
+    await expect(hoses.getByRole('img')).toHaveAccessibleName('0 of 4 hoses are on Dormouse.');
+    await accessible(page);
+    for (const hose of ['feed 1 → 1 in', '1 out → return 1', 'feed 2 → 2 in', '2 out → return 2'])
+        await hoses.getByRole('button', { name: hose }).click();
+    await expect(hoses.getByRole('img')).toHaveAccessibleName('4 of 4 hoses are on Dormouse.');
+    await done(page).click();
+    await pick(page, 'Water runs');
+    await now(page, 'Water runs').getByLabel('Water in').fill('16');
+    await now(page, 'Water runs').getByLabel('Water out').fill('18');
+    await done(page).click();
+    await pick(page, 'Hopper clean');
+    await done(page).click();
+
+    // Another person on another screen sees where it is, on the floor too.
+    const other = await browser.newPage();
+    await signIn(other, 'teodor');
+    await other.getByRole('link', { name: 'Wren changes over to frame spacer clip' }).click();
+    await expect(other.getByRole('heading', { name: /^All of it, 4 of/ })).toBeVisible();
+
+    // A heat counts when it is there, and not before; what waits is not over before its time.
+    await wait(page, /^Barrel to 248/)
+        .getByRole('button', { name: 'Begun' })
+        .click();
+    await wait(page, /^Barrel to 248/)
+        .getByLabel('Coolest')
+        .fill('190');
+    await wait(page, /^Barrel to 248/)
+        .getByRole('button', { name: 'It is there' })
+        .click();
+    await expect(page.getByRole('alert')).toContainText('58 K under 248 °C');
+    await wait(page, /^Barrel to 248/)
+        .getByLabel('Coolest')
+        .fill('246');
+    await wait(page, /^Barrel to 248/)
+        .getByRole('button', { name: 'It is there' })
+        .click();
+    await expect(wait(page, /^It dries/).getByRole('button', { name: 'It is over' })).toBeDisabled();
+    await page
+        .getByRole('row', { name: /It dries/ })
+        .getByRole('button', { name: 'Take back' })
+        .click();
+    await leaveOut(page, /It dries/, 'a test cannot wait');
+
+    // What the other screen still shows is not written over.
+    await other
+        .getByRole('row', { name: /Hopper clean/ })
+        .getByRole('button', { name: 'Take back' })
+        .click();
+    await expect(other.getByRole('alert')).toContainText(/somebody has added|was done on it/);
+    await other.close();
+
+    await pick(page, 'Purge with PA6');
+    const purge = now(page, 'Purge with PA6');
+    await expect(purge).toContainText('nobody in front of the nozzle');
+    await expect(purge.getByRole('button', { name: 'look at what comes out' })).toBeDisabled();
+    await purge.getByLabel('On the scale').fill('180');
+    await purge.getByRole('button', { name: 'Streaks' }).click();
+    await expect(purge.getByRole('button', { name: 'purge on until it comes clean' })).toBeDisabled();
+    await purge.getByLabel('On the scale').fill('140');
+    await purge.getByRole('button', { name: 'Clean', exact: true }).click();
+    await expect(purge).toContainText('320 g weighed');
+    await done(page).click();
+
+    for (const heat of [/^Barrel to 255/, /^Mould to 75/]) {
+        await wait(page, heat).getByRole('button', { name: 'Begun' }).click();
+        await wait(page, heat)
+            .getByLabel('Coolest')
+            .fill(String(heat).includes('255') ? '254' : '74');
+        await wait(page, heat).getByRole('button', { name: 'It is there' }).click();
+        await expect(wait(page, heat)).toHaveCount(0);
+    }
+    await expect(now(page, 'Set-up on the controller')).toBeVisible();
+    await done(page).click();
+    await now(page, 'First parts').getByLabel('Good', { exact: true }).fill('2');
+    await now(page, 'First parts').getByLabel('Not good').fill('1');
+    await done(page).click();
+    await expect(page.getByRole('region', { name: 'When it is ready' })).toContainText('Ready since');
+    await accessible(page);
+
+    // The machine is ready for it now.
+    await page.getByRole('link', { name: 'Set up frame spacer clip' }).click();
+    await expect(page.getByRole('heading', { name: 'Mould a part' })).toBeVisible();
+    await page.getByLabel('injector').selectOption({ label: 'Wren' });
+    await page.getByRole('radio', { name: /L-0109/ }).check();
+    await expect(page.getByRole('region', { name: 'Before heat' })).toContainText('takes up water');
+    await expect(page.getByRole('region', { name: 'Change it over first' })).toHaveCount(0);
+});
