@@ -5,7 +5,7 @@ import { readFileSync } from 'node:fs';
 
 const COLUMNS = 120;
 const WIDE_AT_MOST = 0.01;
-const TESTS_AT_LEAST = Number(process.env.TESTS_AT_LEAST ?? 0.24);
+const TESTS_AT_LEAST = Number(process.env.TESTS_AT_LEAST ?? 0.25);
 
 const written = /\.(php|ts|vue|mjs|js|sh)$/;
 const made = /(schema\.ts|\/generated\/)/;
