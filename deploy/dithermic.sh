@@ -264,6 +264,8 @@ start_cluster() {
             start_postgres "$data" "$dir" "$port" && break
             [ "$try" = 5 ] && fail "PostgreSQL did not start; see $dir/server.log."
             sleep 2
+            # A port that nobody listens on may still be one end of somebody's connection.
+            tail -n 8 "$dir/server.log" | grep -q 'could not bind' && port=$(free_port $((port + 1)))
         done
         echo "$port" >"$RUN/pg-port"
     fi

@@ -177,6 +177,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('lots/{lot}/trace', [TraceController::class, 'lot'])->where('lot', '[1-9][0-9]{0,14}');
         Route::get('lots/{lot}/recall.csv', [TraceController::class, 'csv'])->where('lot', '[1-9][0-9]{0,14}');
         Route::get('runs/{run}/trace', [TraceController::class, 'run'])->whereUuid('run');
+        Route::get('runs/{run}/prov.json', [TraceController::class, 'provenance'])->whereUuid('run');
         Route::get('sorting-tests', [IdentificationController::class, 'tests']);
         Route::post('identifications', [IdentificationController::class, 'store']);
         Route::get('sortings', [SortingController::class, 'index']);

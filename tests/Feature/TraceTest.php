@@ -79,3 +79,48 @@ it('goes round no ring for ever, and shows nothing to nobody', function (): void
     $this->signedIn()->getJson('/api/v1/lots/987654/trace')->assertNotFound();
     $this->signedIn()->getJson('/api/v1/runs/'.fake_uuid().'/trace')->assertNotFound();
 });
+
+it('says where a run came from as PROV-JSON that hangs together', function (): void {
+    $run = Run::query()->where('status', 'finished')->has('outputs')->with(['outputs', 'stations'])->orderByDesc('number')->firstOrFail();
+    $prov = $this->signedIn()->getJson("/api/v1/runs/{$run->id}/prov.json")->assertOk()
+        ->assertHeader('Content-Disposition', "attachment; filename=\"run-{$run->number}.prov.json\"")->json();
+    $known = [...array_keys($prov['entity']), ...array_keys($prov['activity']), ...array_keys($prov['agent'])];
+    // Whatever a relation names is there, and every name is in the one space that is declared.
+    foreach (['used', 'wasDerivedFrom', 'wasGeneratedBy', 'wasAssociatedWith'] as $relation) {
+        foreach ($prov[$relation] ?? [] as $id => $of) {
+            expect($id)->toStartWith('_:');
+            foreach (['activity', 'entity', 'agent', 'plan', 'generatedEntity', 'usedEntity'] as $end) {
+                isset($of["prov:{$end}"]) && expect($known)->toContain($of["prov:{$end}"]);
+            }
+        }
+    }
+    foreach ($known as $name) {
+        expect($name)->toMatch('#^d:[a-z]+/[^:]+$#');
+    }
+    expect(array_keys($prov['prefix']))->toBe(['d', 'prov', 'xsd'])
+        ->and(array_key_first($prov['activity']))->toBe("d:run/{$run->id}")
+        ->and(count($prov['wasGeneratedBy']))->toBe($run->outputs->count())
+        ->and(count(array_filter($prov['agent'], static fn (array $a): bool => $a['prov:type'] === 'd:machine')))
+        ->toBe($run->stations->pluck('machine_id')->unique()->count());
+});
+
+it('gives a run the grams that its ledger drew, and derives a lot from what was poured into it', function (): void {
+    [$a, $b] = Lot::factory()->count(2)->create(['polymer' => 'HDPE'])->all();
+    $run = Run::query()->orderBy('number')->firstOrFail();
+    moved($a, 900, 'delivered');
+    moved($a, -300, 'merged', $b);
+    moved($b, 300, 'merged', $a);
+    moved($b, -120.5, 'drawn', run: $run->id);
+    $prov = $this->signedIn()->getJson("/api/v1/runs/{$run->id}/prov.json")->assertOk()->json();
+    $used = array_column($prov['used'], 'd:grams', 'prov:entity');
+    expect($used["d:lot/{$b->id}"])->toEqualWithDelta(120.5, 0.01);
+    $derived = array_filter(
+        $prov['wasDerivedFrom'],
+        static fn (array $d): bool => $d['prov:generatedEntity'] === "d:lot/{$b->id}" && $d['prov:usedEntity'] === "d:lot/{$a->id}",
+    );
+    expect($derived)->toHaveCount(1)->and($prov['entity']["d:lot/{$a->id}"]['prov:label'])->toBe($a->code);
+});
+
+it('tells nobody who has not signed in where a run came from', function (): void {
+    $this->getJson('/api/v1/runs/'.Run::query()->value('id').'/prov.json')->assertUnauthorized();
+});

@@ -7,6 +7,7 @@ namespace App\Material\Http;
 use App\Http\Answer;
 use App\Http\Controller;
 use App\Material\Models\Lot;
+use App\Material\Queries\Provenance;
 use App\Material\Queries\Recall;
 use App\Runs\Models\Run;
 use Illuminate\Http\JsonResponse;
@@ -63,5 +64,21 @@ final class TraceController extends Controller
         $this->authorize('view', $run);
 
         return new JsonResponse($this->recall->back($run));
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/prov.json',
+        operationId: 'provenanceOfRun',
+        summary: 'Where what a run made came from, as W3C PROV-JSON',
+        tags: ['material'],
+        responses: [new Answer(200, 'the file')],
+    )]
+    public function provenance(Run $run, Provenance $provenance): JsonResponse
+    {
+        $this->authorize('view', $run);
+
+        return (new JsonResponse($provenance->of($run), 200, [
+            'Content-Disposition' => "attachment; filename=\"run-{$run->number}.prov.json\"",
+        ]))->setEncodingOptions(JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 }

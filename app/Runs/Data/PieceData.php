@@ -14,6 +14,7 @@ final readonly class PieceData
      * @param  list<string>  $done
      * @param  list<TimerData>  $timers
      * @param  list<string>  $missing
+     * @param  list<string>  $flags
      */
     public function __construct(
         #[OA\Property] public int $piece,
@@ -24,6 +25,11 @@ final readonly class PieceData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TimerData'))] public array $timers,
         #[OA\Property(description: 'when each item was confirmed, by step', type: 'object')] public object $confirmed,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $missing,
+        #[OA\Property(
+            description: 'what it was made under that a good one is not',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )] public array $flags,
     ) {
     }
 }

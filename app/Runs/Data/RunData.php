@@ -17,6 +17,7 @@ final readonly class RunData
      * @param  list<PieceData>  $pieces
      * @param  list<RunOutputData>  $outputs
      * @param  list<string>  $contested
+     * @param  list<string>  $troubles
      * @param  list<StandingEntryData>  $entries
      * @param  list<EventData>  $events
      * @param  list<HandData>  $hands
@@ -55,6 +56,11 @@ final readonly class RunData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $contested,
+        #[OA\Property(
+            description: 'what is wrong with its machines now, as was logged, in words',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )] public array $troubles,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StandingEntryData'),

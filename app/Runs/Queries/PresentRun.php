@@ -29,6 +29,7 @@ use App\Runs\Models\RunStation;
 use App\Shop\Queries\PresentShop;
 use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Plausible;
@@ -126,7 +127,7 @@ final readonly class PresentRun
             $steps,
             $this->timers($procedure, $state),
             self::byStep($state),
-            $this->pieces($machine, $state, $pieces, $now),
+            $this->pieces($process, $machine, $state, $pieces, $now),
             array_values($run->outputs->map(static fn (RunOutput $o): RunOutputData => new RunOutputData(
                 $o->kind->value,
                 $o->count,
@@ -135,6 +136,7 @@ final readonly class PresentRun
             ))->all()),
             $state->closing,
             $this->places->contested($run),
+            $process->troubles($state),
             array_values(array_map(
                 static fn (array $e): StandingEntryData => new StandingEntryData(
                     $e['key'],
@@ -295,8 +297,13 @@ final readonly class PresentRun
      * @param  array<int, Thread>  $pieces
      * @return list<PieceData>
      */
-    private function pieces(RunMachine $machine, RunState $state, array $pieces, float $now): array
-    {
+    private function pieces(
+        Definition $process,
+        RunMachine $machine,
+        RunState $state,
+        array $pieces,
+        float $now,
+    ): array {
         return array_values(array_map(fn (Thread $piece): PieceData => new PieceData(
             (int) $piece->piece,
             $piece->outcome,
@@ -306,6 +313,7 @@ final readonly class PresentRun
             $this->timers($machine->procedure, $piece),
             self::byStep($piece),
             $piece->step === null ? [] : $machine->missing($state, $piece->step, $now, $piece->piece),
+            $process->flags($state, $piece),
         ), $pieces));
     }
 }

@@ -21,6 +21,7 @@ use Dithermic\Core\Practice\Plant;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
 use ReflectionClass;
 use ReflectionParameter;
@@ -177,6 +178,38 @@ abstract class Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return null;
+    }
+
+    /**
+     * What is wrong with its machines at a moment of a run, in words, as its log says.
+     *
+     * @param  float|null  $at  s since 1970 UTC; null for now
+     * @return list<string>
+     */
+    public function troubles(RunState $state, ?float $at = null): array
+    {
+        return [];
+    }
+
+    /** When a piece took on what the machine was then; null while it has not, or where that does not stay with it. */
+    public function madeAt(Thread $piece): ?float
+    {
+        return null;
+    }
+
+    /**
+     * What a piece was made under that a good one is not.
+     *
+     * @return list<string>
+     */
+    public function flags(RunState $state, Thread $piece): array
+    {
+        $at = $this->madeAt($piece);
+
+        return $at === null ? [] : array_map(
+            static fn (string $trouble): string => "made with {$trouble}",
+            $this->troubles($state, $at),
+        );
     }
 
     /**

@@ -26,6 +26,7 @@ final readonly class Field
         public array $choices,
         public array $requiredWhen,
         public ?string $dimension = null,
+        public ?float $atMost = null,
     ) {
     }
 
@@ -40,6 +41,7 @@ final readonly class Field
             $of->texts('choices'),
             $of->array('required_when'),
             $of->mayText('dimension'),
+            $of->mayNumber('at_most'),
         );
     }
 
@@ -70,6 +72,7 @@ final readonly class Field
                 : 'needs at least three thicknesses',
             (! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) => 'must be a number',
             $this->above !== null && $value <= $this->above => "must be above {$this->above}",
+            $this->atMost !== null && $value > $this->atMost => "must be at most {$this->atMost}",
             abs((float) $value) > self::LARGEST => 'is out of range',
             default => null,
         };

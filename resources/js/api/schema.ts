@@ -2729,6 +2729,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/prov.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where what a run made came from, as W3C PROV-JSON */
+        get: operations["provenanceOfRun"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/readings": {
         parameters: {
             query?: never;
@@ -7961,6 +7978,8 @@ export interface components {
             /** @description when each item was confirmed, by step */
             confirmed: Record<string, never>;
             missing: string[];
+            /** @description what it was made under that a good one is not */
+            flags: string[];
         };
         PlanChangeInput: {
             machine: {
@@ -10308,6 +10327,8 @@ export interface components {
             closing: boolean;
             /** @description machines that another run claims for the same time, in words */
             contested: string[];
+            /** @description what is wrong with its machines now, as was logged, in words */
+            troubles: string[];
             entries: components["schemas"]["StandingEntryData"][];
             events: components["schemas"]["EventData"][];
             hands: components["schemas"]["HandData"][];
@@ -17693,6 +17714,37 @@ export interface operations {
                         next: string | null;
                     };
                 };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    provenanceOfRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

@@ -167,6 +167,7 @@ function beginPiece(run: Run, at: number): void {
         timers: [],
         confirmed: {},
         missing: [],
+        flags: [],
     });
 }
 

@@ -48,6 +48,9 @@
     if ($data->pieces !== []) {
         $told[] = ['Good', (string) $data->summary->good];
         $told[] = ['Not good', (string) $data->summary->bad];
+        foreach (array_count_values(array_merge(...array_map(static fn ($p) => $p->flags, $data->pieces))) as $flag => $many) {
+            $told[] = ['Marked', "{$many} {$flag}"];
+        }
     }
 @endphp
 <table><tr>

@@ -19,6 +19,9 @@ use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Zones;
+use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
 
 /** Bars and beams run into closed moulds and cooled in a tank. */
@@ -150,6 +153,16 @@ final class BarMaking extends Definition
             max(0.0, $truth->normal(1.6, 0.5) + $day->normal(0, 0.6)),
             exp($truth->normal(-0.04, 0.015) + $day->normal(0, 0.02)),
         );
+    }
+
+    public function troubles(RunState $state, ?float $at = null): array
+    {
+        return Zones::inHand($state, $at);
+    }
+
+    public function madeAt(Thread $piece): ?float
+    {
+        return $piece->done['fill']['at'] ?? null;
     }
 
     protected function own(Job $job): array

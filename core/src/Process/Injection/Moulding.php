@@ -26,7 +26,9 @@ use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Tracked;
+use Dithermic\Core\Process\Zones;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
 
 /** Shots out of a barrel into a mould, by lever, drum, motor or a small screw. */
@@ -241,6 +243,16 @@ final class Moulding extends Definition
             $day->happens(0.35) ? $day->between(16, 24) : $wanted - $day->between(0, 8),
             $day->between(0.9, 1.1) * ($plan->soak === null ? 1.0 : exp($truth->normal(-0.6, 0.1))),
         );
+    }
+
+    public function troubles(RunState $state, ?float $at = null): array
+    {
+        return Zones::inHand($state, $at);
+    }
+
+    public function madeAt(Thread $piece): ?float
+    {
+        return $piece->done['shoot']['at'] ?? null;
     }
 
     protected function own(Job $job): array

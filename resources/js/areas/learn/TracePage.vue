@@ -60,6 +60,9 @@ const label = (p: Placed) =>
             <v-btn v-if="trace && forward" color="primary" :href="`/api/v1/lots/${id}/recall.csv`" download
                 >Recall list, CSV</v-btn
             >
+            <v-btn v-else-if="trace" variant="outlined" :href="`/api/v1/runs/${id}/prov.json`" download
+                >Provenance, PROV-JSON</v-btn
+            >
         </div>
         <p v-if="!trace" class="card quiet">
             {{ found.isPending.value ? 'Following it …' : 'There is nothing to follow.' }}

@@ -33,6 +33,26 @@ const run = (over: object) =>
     }) as unknown as Run;
 
 describe('how a run went beside its plan', () => {
+    it('says what a piece was made under, before what was passed', () => {
+        const [first, second] = howItWent(
+            run({
+                pieces: [
+                    {
+                        piece: 1,
+                        outcome: 'done',
+                        timers: [],
+                        flags: ['made with zone 2: its sensor is dead'],
+                    },
+                    { piece: 2, outcome: 'done', timers: [], flags: [] },
+                ],
+                events: [{ type: 'step_done', data: { piece: 1, step: 'cool', reason: 'fan on it' } }],
+            }),
+        );
+        expect(first!.anyway).toHaveLength(2);
+        expect(first!.anyway[0]).toBe('made with zone 2: its sensor is dead');
+        expect(second!.anyway).toEqual([]);
+    });
+
     it('says of each piece what was timed, measured, judged and passed anyway', () => {
         const [first, second] = howItWent(
             run({

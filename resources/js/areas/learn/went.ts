@@ -12,7 +12,7 @@ export interface Went {
     measured: Record<string, string>;
     verdict: string;
     reason: string;
-    /** steps that were passed though something was open, with the reason given */
+    /** what it was made under, and steps that were passed though something was open, with the reason given */
     anyway: string[];
 }
 
@@ -57,14 +57,18 @@ function passOf(run: Run, procedure: Procedure, piece: number | null): Went {
         ),
         verdict: thread?.outcome === 'dropped' ? 'taken out' : String(judged?.values.verdict ?? ''),
         reason: String(judged?.values.reason ?? dropped?.data.reason ?? ''),
-        anyway: run.events
-            .filter(
-                (e) => e.type === 'step_done' && e.data.reason && (Number(e.data.piece) || null) === piece,
-            )
-            .map((e) => {
-                const step = procedure.steps.find((s) => s.id === e.data.step);
-                return `${step?.title ?? String(e.data.step)}: ${String(e.data.reason)}`;
-            }),
+        anyway: [
+            ...(thread?.flags ?? []),
+            ...run.events
+                .filter(
+                    (e) =>
+                        e.type === 'step_done' && e.data.reason && (Number(e.data.piece) || null) === piece,
+                )
+                .map((e) => {
+                    const step = procedure.steps.find((s) => s.id === e.data.step);
+                    return `${step?.title ?? String(e.data.step)}: ${String(e.data.reason)}`;
+                }),
+        ],
     };
 }
 

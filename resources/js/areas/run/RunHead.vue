@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import type { Procedure } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 import { useRunScreen } from './screen';
 
 /** Which run this is, and the way out of it. */
 const { run, ask } = useRunScreen();
+const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.piece?.title ?? 'piece');
 </script>
 
 <template>
@@ -22,6 +25,10 @@ const { run, ask } = useRunScreen();
             @click="ask('stop')"
             >Stop the run</v-btn
         >
+        <p v-for="t in run.troubles" :key="t" role="alert" class="caution">
+            <span aria-hidden="true">▲</span> {{ t }}: every {{ piece }} made so is marked, until it is
+            mended.
+        </p>
         <p v-for="c in run.contested" :key="c" role="alert" class="caution">
             <span aria-hidden="true">▲</span> {{ c }}: see which of them is in it.
         </p>
