@@ -35,6 +35,18 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
 
     await page.keyboard.press('t');
     await pad(page, '218', '221');
+    // A dead sensor: its zone is held by hand, and that stays with every shot.
+    await page.keyboard.press('z');
+    const zone = page.getByRole('dialog');
+    await zone.getByRole('button', { name: '2', exact: true }).click();
+    await zone.getByRole('button', { name: 'its sensor is dead' }).click();
+    await expect(zone.getByRole('button', { name: 'Log it' })).toBeDisabled();
+    await zone.getByRole('button', { name: /^Power by hand/ }).click();
+    await page.keyboard.type('45');
+    await zone.getByRole('button', { name: 'Log it' }).click();
+    await expect(
+        page.getByText(/zone 2: its sensor is dead, at 45 % of its power by hand/).first(),
+    ).toBeVisible();
     await advance(page).click();
     await expect(stepTitle(page)).toContainText('Fill and tamp');
     await page.keyboard.press('l');
@@ -106,6 +118,7 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     expect(run.materials[0]?.mass_g).toBe(188);
     await page.getByRole('button', { name: 'Open the record' }).click();
     await expect(page.getByText('1 good, 1 not, of 2 begun.')).toBeVisible();
+    await expect(page.getByText(/made with zone 2: its sensor is dead/)).toHaveCount(2);
     await accessible(page);
 });
 
