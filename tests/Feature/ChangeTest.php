@@ -222,3 +222,25 @@ it('refuses to leave in a barrel what breaks down there', function (): void {
         ->and($left('HDPE', 'POM')->polymer)->toBe('HDPE')
         ->and($left('HDPE', 'POM')->mouldStays)->toBeTrue();
 });
+
+it('hangs a mould in one machine only', function (): void {
+    Machine::query()->where('name', 'Heron')->update(['hung_id' => machineNamed('Dormouse')]);
+    $change = goOn(changeTo()->assertCreated()->json(), 'first_parts');
+    expect(Machine::query()->where('name', 'Heron')->value('hung_id'))->toBeNull()
+        ->and(Machine::query()->where('name', 'Wren')->value('hung_id'))->toBe(machineNamed('Dormouse'))
+        ->and($change['ended_at'])->toBeNull();
+});
+
+it('takes no mould that hangs in a run elsewhere', function (): void {
+    $this->signedIn()->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Heron', 'L-0106'))->assertCreated();
+    changeTo([
+        'product_id' => Product::query()->where('name', 'entrance reducer')->value('id'),
+        'machines' => ['barrel' => machineNamed('Wren'), 'mould' => machineNamed('Wicket')],
+        'lot_id' => lot('L-0106')->id,
+    ])->assertStatus(422)->assertJsonPath('error.field', 'machines.mould');
+});
+
+it('asks nothing of a process whose machine holds nothing between two jobs', function (): void {
+    $this->signedIn()->postJson('/api/v1/plans', panel())->assertOk()->assertJsonPath('change', null);
+    $this->postJson('/api/v1/changes', panel(['id' => fake_uuid()]))->assertStatus(422)->assertJsonPath('error.field', 'machines');
+});

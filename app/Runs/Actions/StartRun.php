@@ -112,7 +112,10 @@ final readonly class StartRun
                 $version->procedure(),
                 $run->load(['events.by', 'stations'])->state(),
             );
-            $main->update(['last_polymer' => $lot->polymer, 'last_swatch' => $lot->swatch] + $this->hangs($order));
+            $hangs = $this->hangs($order);
+            // It hangs in one machine: wherever it was believed to be, it is not.
+            Machine::query()->whereIn('hung_id', $hangs)->whereKeyNot($main->id)->update(['hung_id' => null]);
+            $main->update(['last_polymer' => $lot->polymer, 'last_swatch' => $lot->swatch] + $hangs);
 
             return $run;
         });

@@ -37,6 +37,7 @@ final readonly class WorkOnChange
                 return JobChange::query()->findOrFail($id);
             }
             $this->mustBeFree($machine);
+            $mould = $this->mould($order);
             foreach ($order->lots as $lot) {
                 if ($lot->polymer !== $order->polymer()) {
                     throw new InputError('lot_id', "lot {$lot->code} is {$lot->polymer}, and this is set up for {$order->polymer()}");
@@ -47,11 +48,6 @@ final readonly class WorkOnChange
             if ($plan->total_min === null) {
                 throw new InputError('polymer', (string) $plan->stop);
             }
-            $mould = null;
-            foreach ($order->process->roles() as $role) {
-                $mould = $role->throughout ? $order->machines[$role->id] ?? $mould : $mould;
-            }
-
             $at = $this->clock->moment();
             $change = JobChange::query()->create([
                 'id' => $id,
@@ -123,11 +119,30 @@ final readonly class WorkOnChange
             $machine->last_swatch = $ours ? $change->lot?->swatch : null;
         }
         if ($file->mouldIs('in')) {
+            // It hangs in one machine: wherever it was believed to be, it is not.
+            Machine::query()->where('hung_id', $change->mould_id)->whereKeyNot($machine->id)->update(['hung_id' => null]);
             $machine->hung_id = $change->mould_id;
         } elseif ($file->mouldIs('out')) {
             $machine->hung_id = null;
         }
         $machine->save();
+    }
+
+    /** @throws InputError where the mould that shall hang is in a run elsewhere */
+    private function mould(Order $order): ?Machine
+    {
+        foreach ($order->process->roles() as $role) {
+            $mould = $role->throughout ? $order->machines[$role->id] ?? null : null;
+            $holder = $mould === null ? null : $this->places->holder($mould);
+            if ($holder !== null) {
+                throw new InputError("machines.{$role->id}", "{$mould?->name} hangs in run {$holder->number}: take another, or wait for it");
+            }
+            if ($mould !== null) {
+                return $mould;
+            }
+        }
+
+        return null;
     }
 
     private function mustBeFree(Machine $machine): void

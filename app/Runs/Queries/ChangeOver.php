@@ -30,7 +30,7 @@ final readonly class ChangeOver
     public function plan(Order $order, Plan $plan, int $people = 1, ?float $heatC = null): ?ChangePlan
     {
         $main = $order->main();
-        if ($main === null) {
+        if ($main === null || ! $order->process->changesOver()) {
             return null;
         }
         $lot = $order->lots[0] ?? null;
@@ -51,7 +51,7 @@ final readonly class ChangeOver
             $drying !== null,
             $people,
             $heatC ?? 20.0,
-            $this->shelf(),
+            $main->last_polymer === null || $main->last_polymer === $order->polymer() ? [] : $this->shelf(),
         ));
     }
 

@@ -224,6 +224,12 @@ abstract class Definition
         return null;
     }
 
+    /** Whether its main machine holds something between two jobs that the next would be made with. */
+    public function changesOver(): bool
+    {
+        return false;
+    }
+
     /**
      * What stands between what a main machine holds and its next job; null where nothing does, or nothing is changed over.
      *

@@ -134,6 +134,11 @@ final class Moulding extends Definition
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
     }
 
+    public function changesOver(): bool
+    {
+        return true;
+    }
+
     public function change(ChangeJob $to): ?ChangePlan
     {
         $targets = (array) $to->plan->targets;
