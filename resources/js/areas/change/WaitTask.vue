@@ -71,6 +71,7 @@ const late = computed(() => runs.value && left.value <= 0);
 }
 .clock {
     font-size: 1.5rem;
+    margin-right: 8px;
 }
 form {
     display: grid;
