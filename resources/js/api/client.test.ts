@@ -1,5 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest';
-import { api, Refused, Unreachable } from './client';
+import { api, coming, Refused, Unreachable } from './client';
 
 const answer = (status: number, body: unknown) =>
     new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
@@ -108,5 +108,52 @@ it('asks no more for what nobody waits for', async () => {
     letGo.abort();
     await vi.runAllTimersAsync();
     expect((await refused) as DOMException).toMatchObject({ name: 'AbortError' });
+    expect(asked).toHaveLength(1);
+});
+
+const refusedSession = () => answer(401, { error: { field: 'session', message: 'sign in first' } });
+
+it('asks again what was asked by who was here before, once somebody else is here', async () => {
+    let arrives: (person: string) => void = () => undefined;
+    const switching = coming(new Promise<string>((resolve) => (arrives = resolve)));
+    const asked = server(refusedSession(), answer(200, { lanes: [] }));
+    const floor = api.get<{ lanes: unknown[] }>('floor');
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    // Not before the other is here: the old cookie would be refused again.
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(asked).toHaveLength(1);
+    arrives('Ines Halloran');
+    expect(await floor).toEqual({ lanes: [] });
+    expect(await switching).toBe('Ines Halloran');
+    expect(asked).toHaveLength(2);
+});
+
+it('asks again also where the refusal comes after the other has come', async () => {
+    let refuse: (response: Response) => void = () => undefined;
+    const asked: string[] = [];
+    vi.stubGlobal('fetch', async (path: string) => {
+        asked.push(path);
+        return asked.length === 1
+            ? new Promise<Response>((resolve) => (refuse = resolve))
+            : answer(200, { lanes: [] });
+    });
+    const floor = api.get<{ lanes: unknown[] }>('floor');
+    await coming(Promise.resolve('Ines Halloran'));
+    refuse(refusedSession());
+    expect(await floor).toEqual({ lanes: [] });
+});
+
+it('is signed out where nobody came: it asks no second time', async () => {
+    const asked = server(refusedSession());
+    await expect(api.get('floor')).rejects.toMatchObject({ status: 401 });
+    expect(asked).toHaveLength(1);
+});
+
+it('does not take a wrong PIN for somebody who came', async () => {
+    await expect(coming(Promise.reject(new Refused(422, 'pin', 'is not right')))).rejects.toThrow(
+        'is not right',
+    );
+    const asked = server(refusedSession());
+    await expect(api.get('floor')).rejects.toMatchObject({ status: 401 });
     expect(asked).toHaveLength(1);
 });

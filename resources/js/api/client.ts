@@ -29,13 +29,34 @@ function cookie(name: string): string | null {
     return found ? decodeURIComponent(found.slice(name.length + 1)) : null;
 }
 
+/** Who comes and goes at this screen: how often that was, and a change of it that is under way. */
+export const comings: { count: number; now: Promise<unknown> | null } = { count: 0, now: null };
+
+/** Somebody comes or goes: what is asked meanwhile by who was here before is asked again by who is here then. */
+export async function coming<T>(answer: Promise<T>): Promise<T> {
+    comings.count++;
+    comings.now = answer.catch(() => undefined);
+    try {
+        return await answer;
+    } finally {
+        comings.count++;
+        comings.now = null;
+    }
+}
+
 const WAIT_MS = 250;
 const WAITS = 20;
 /** Too many at once, which is over as soon as another is answered; too many in a minute says how long to wait. */
 const isCrowded = (response: Response) => response.status === 429 && !response.headers.has('Retry-After');
 
 async function send(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> {
+    const before = comings.count;
     let response = await sendOnce(method, path, body, signal);
+    if (response.status === 401 && !path.startsWith('session')) {
+        // The session that it was asked in ended with the one who has just left the screen.
+        await comings.now;
+        if (comings.count !== before) response = await sendOnce(method, path, body, signal);
+    }
     for (let waited = 0; isCrowded(response) && waited < WAITS; waited++) {
         await new Promise((resolve) => setTimeout(resolve, WAIT_MS));
         signal?.throwIfAborted();

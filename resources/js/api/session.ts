@@ -1,5 +1,5 @@
 import { reactive } from 'vue';
-import { api, Unreachable } from './client';
+import { api, coming, comings, Unreachable } from './client';
 import { kept } from './store';
 import type { Preferences, Session } from './types';
 
@@ -12,13 +12,7 @@ export const session = reactive<Session & { known: boolean }>({
     known: false,
 });
 
-/** Counts who came and went here: an answer that was asked for before is of somebody who may have left. */
-let turn = 0;
-async function become(answer: Promise<Session>): Promise<void> {
-    turn++;
-    await take(await answer);
-    turn++;
-}
+const become = async (answer: Promise<Session>) => take(await coming(answer));
 
 async function take(next: Session): Promise<void> {
     // The proof of a sitting is told once, as it begins: it is kept while the same person sits here.
@@ -36,13 +30,14 @@ export async function loadSession(): Promise<void> {
     const last = (await (await kept).get('last', 'session')) as Session | undefined;
     if (last && !session.known)
         Object.assign(session, { person: last.person, sitting: last.sitting ?? null });
-    const mine = turn;
+    const before = comings.count;
     try {
         const now = await api.get<Session>('session');
-        if (mine === turn) await take(now);
+        // An answer that was asked for before is of somebody who may have left.
+        if (comings.count === before) await take(now);
     } catch (error) {
         if (!(error instanceof Unreachable)) throw error;
-        if (last && mine === turn) Object.assign(session, last);
+        if (last && comings.count === before) Object.assign(session, last);
         session.known = true;
     }
 }

@@ -52,6 +52,15 @@ describe('a key of the shop', () => {
         expect(done).toEqual(['g', '4', 'g']);
     });
 
+    it('is done before what a finger does right after it', () => {
+        press('g', 500);
+        press('g', 20);
+        document.body.dispatchEvent(new Event('pointerdown', { bubbles: true }));
+        expect(done).toEqual(['g', 'g']);
+        vi.advanceTimersByTime(500);
+        expect(done).toEqual(['g', 'g']);
+    });
+
     it.each(['4006381444', '5550123'])('does nothing in a code of somebody else: %s', (code) => {
         for (const key of code) press(key, 12);
         press('Enter', 12);

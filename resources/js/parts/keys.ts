@@ -1,4 +1,4 @@
-import { onKeyStroke, useTimeoutFn } from '@vueuse/core';
+import { onKeyStroke, useEventListener, useTimeoutFn } from '@vueuse/core';
 import { reactive } from 'vue';
 import type { Router } from 'vue-router';
 import { BURST_MS, codes } from './scan';
@@ -29,14 +29,21 @@ const typing = (event: KeyboardEvent) => {
 export function useKeys(list: () => ShopKey[]): void {
     let pressed: ShopKey[] = [];
     let codesBefore = codes.read;
-    const act = useTimeoutFn(
+    const flush = () => {
+        const mine = pressed;
+        pressed = [];
+        if (codes.read === codesBefore) for (const key of mine) key.do();
+    };
+    const act = useTimeoutFn(flush, BURST_MS, { immediate: false });
+    // A finger is no scanner: what was pressed before it is done before what it does.
+    useEventListener(
+        document,
+        'pointerdown',
         () => {
-            const mine = pressed;
-            pressed = [];
-            if (codes.read === codesBefore) for (const key of mine) key.do();
+            act.stop();
+            flush();
         },
-        BURST_MS,
-        { immediate: false },
+        { capture: true },
     );
     onKeyStroke(true, (event) => {
         if (

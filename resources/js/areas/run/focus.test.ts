@@ -118,7 +118,10 @@ describe('what the screen is about', () => {
 
     it('knows which temperatures are of what is heated: a touched mould is not', () => {
         const procedure = run.procedure as unknown as Procedure;
-        expect(procedure.entries.filter((e) => isOfHeat(procedure, e)).map((e) => e.id)).toEqual(['zones']);
+        expect(procedure.entries.filter((e) => isOfHeat(procedure, e)).map((e) => e.id)).toEqual([
+            'zones',
+            'zone',
+        ]);
     });
 
     it('calls a place by its machine, or by its own name where there is none', () => {
