@@ -111,7 +111,10 @@ it('washes out by colour, at a heat that both stand', function (): void {
     expect($lighter)->toEqualWithDelta(90 * (0.4 + 0.6 * log(500)) * $melt, 0.06)
         ->and($darker)->toEqualWithDelta(90 * (0.4 + 0.6 * log(50)) * $melt, 0.06)
         ->and($mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.5], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.5]]))->toBe(0.0)
-        ->and($mass(['from' => null]))->toBe(0.0);
+        ->and($mass(['from' => null]))->toBe(0.0)
+        // Where nobody said how dark one of them is, it is washed out as if both were alike.
+        ->and($mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.1], 'to' => ['polymer' => 'HDPE']]))->toBe(0.0)
+        ->and($mass(['from' => ['polymer' => 'HDPE'], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.9]]))->toBe(0.0);
 });
 
 it('goes over a third where two must not meet, and lets nobody pass that', function (): void {
@@ -310,6 +313,31 @@ it('lets nobody leave out the purge between two that must not meet', function ()
     says($file, 'passed', ['task' => 'heat_1', 'why' => 'the probe is broken, touched'], lead: true);
     expect(static fn () => says($file, 'passed', ['task' => 'purge_1', 'why' => 'no time'], lead: true))
         ->toThrow(InputError::class, 'by nobody');
+});
+
+it('has in the barrel what went through it, not what was left out or taken back', function (): void {
+    $begun = function (): ChangeFile {
+        $file = changeFile();
+        says($file, 'over', ['task' => 'hopper']);
+        says($file, 'begun', ['task' => 'heat_1']);
+        says($file, 'passed', ['task' => 'heat_1', 'why' => 'touched'], lead: true);
+
+        return $file;
+    };
+    $file = $begun();
+    expect($file->inBarrel())->toBeNull();
+    says($file, 'looked', ['task' => 'purge_1', 'look' => 'streaks']);
+    expect($file->inBarrel())->toBe('PA6');
+    says($file, 'undone', ['task' => 'purge_1']);
+    expect($file->inBarrel())->toBeNull();
+    $left = $begun();
+    says($left, 'passed', ['task' => 'purge_1', 'why' => 'it is clean'], lead: true);
+    says($left, 'passed', ['task' => 'water_off', 'why' => 'no water']);
+    expect($left->inBarrel())->toBeNull()
+        ->and($left->isDone('hopper'))->toBeTrue()
+        ->and($left->isDone('purge_1'))->toBeFalse()
+        ->and($left->isDone('water_off'))->toBeFalse()
+        ->and($left->isDone('tea'))->toBeFalse();
 });
 
 it('wants every port tapped, and proof of the water', function (): void {

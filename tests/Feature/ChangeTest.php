@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Runs\Models\ChangeLine;
 use App\Runs\Models\JobChange;
+use App\Runs\Models\Run;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use Illuminate\Database\QueryException;
@@ -243,4 +244,30 @@ it('takes no mould that hangs in a run elsewhere', function (): void {
 it('asks nothing of a process whose machine holds nothing between two jobs', function (): void {
     $this->signedIn()->postJson('/api/v1/plans', panel())->assertOk()->assertJsonPath('change', null);
     $this->postJson('/api/v1/changes', panel(['id' => fake_uuid()]))->assertStatus(422)->assertJsonPath('error.field', 'machines');
+});
+
+it('holds what it held when a purging or a mould is taken back', function (): void {
+    $wren = static fn () => Machine::query()->where('name', 'Wren')->firstOrFail();
+    $change = goOn(changeTo()->assertCreated()->json(), 'purge_1');
+    $change = sayOfChange($change, 'looked', ['task' => 'purge_1', 'look' => 'streaks'])->assertCreated()->json();
+    expect($wren()->last_polymer)->toBe('PA6');
+    $change = sayOfChange($change, 'undone', ['task' => 'purge_1'])->assertCreated()->json();
+    expect($wren()->last_polymer)->toBe('HDPE');
+});
+
+it('hangs no mould that was left out', function (): void {
+    $change = changeTo()->assertCreated()->json();
+    sayOfChange($change, 'passed', ['task' => 'mould_in', 'why' => 'it hangs already'])->assertCreated();
+    expect(Machine::query()->where('name', 'Wren')->value('hung_id'))->toBeNull();
+});
+
+it('lets a run that is over say nothing of a machine that went on', function (): void {
+    $run = Run::query()->whereHas('stations', static fn ($s) => $s->where('machine_id', machineNamed('Wren')))
+        ->orderBy('started_at')->with('events')->firstOrFail();
+    $left = $run->events->first(static fn ($e): bool => ($e->data['entry'] ?? null) === 'left');
+    $this->signedIn()->postJson("/api/v1/runs/{$run->id}/events", ['events' => [[
+        'key' => fake_uuid(), 'type' => 'corrected', 'at' => shopNow(), 'by_id' => person()->id,
+        'data' => ['event' => $left->key, 'values' => ['what' => 'PP'], 'reason' => 'it was PP'],
+    ]]])->assertOk()->assertJsonPath('refused', []);
+    expect(Machine::query()->where('name', 'Wren')->value('last_polymer'))->toBe('HDPE');
 });

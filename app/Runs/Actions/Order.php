@@ -9,6 +9,7 @@ use App\Material\Models\Lot;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Job;
 
@@ -45,6 +46,30 @@ final readonly class Order
     public function main(): ?Machine
     {
         return $this->machines[$this->process->main()->id] ?? null;
+    }
+
+    /** The mould that hangs as long as a run lasts; null where none does. */
+    public function mould(): ?Machine
+    {
+        foreach ($this->process->roles() as $role) {
+            if ($role->throughout && isset($this->machines[$role->id])) {
+                return $this->machines[$role->id];
+            }
+        }
+
+        return null;
+    }
+
+    /** @throws InputError where the lot that is drawn from is of another polymer */
+    public function mustMatchItsLot(): void
+    {
+        $lot = $this->lots[0] ?? null;
+        if ($lot !== null && $lot->polymer !== $this->polymer()) {
+            throw new InputError(
+                'lot_id',
+                "lot {$lot->code} is {$lot->polymer}, and this is set up for {$this->polymer()}",
+            );
+        }
     }
 
     /** @return array<string, array<string, mixed>> name, kind and facts by role; of a mould also what it has made */

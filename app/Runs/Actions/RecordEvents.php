@@ -10,10 +10,13 @@ use App\Material\Models\Weighing;
 use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use App\Runs\Models\Inspection;
+use App\Runs\Models\JobChange;
 use App\Runs\Models\Piece;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
+use App\Runs\Models\RunStation;
 use App\Runs\Support\OutputKind;
+use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
@@ -255,10 +258,26 @@ final readonly class RecordEvents
             throw $error->under('data.values');
         }
         $machine = $run->mainMachine();
-        $machine->update([
+        if ($this->movedOn($run, $machine)) {
+            return;
+        }
+        $machine->fill([
             'last_polymer' => $left->polymer,
             'last_swatch' => $left->own ? $run->materials->first()?->lot->swatch : null,
-        ] + ($left->mouldStays ? [] : ['hung_id' => null]));
+        ]);
+        if (! $left->mouldStays) {
+            $machine->hang(null);
+        }
+        $machine->save();
+    }
+
+    /** Whether a machine had a later run or a change: what is said, or put right, of this one says nothing of it any more. */
+    private function movedOn(Run $run, Machine $machine): bool
+    {
+        return JobChange::query()->where('machine_id', $machine->id)->where('at', '>', $run->started_at)->exists()
+            || RunStation::query()->where('machine_id', $machine->id)
+                ->whereHas('run', static fn ($later) => $later->where('started_at', '>', $run->started_at))
+                ->exists();
     }
 
     /**

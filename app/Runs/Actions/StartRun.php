@@ -57,12 +57,7 @@ final readonly class StartRun
             $safety = $answer->safety ?? throw new InputError('lot_id', 'choose the lot to take the charge from');
             $this->mustBeSafe($safety, $by, $overrides);
             $answer->plan->mustBeDoable();
-            if ($lot->polymer !== $answer->polymer) {
-                throw new InputError(
-                    'lot_id',
-                    "lot {$lot->code} is {$lot->polymer}, and this is set up for {$answer->polymer}",
-                );
-            }
+            $order->mustMatchItsLot();
             $charge = $order->charge === null ? null : $this->take($order->charge, $lot);
             $this->mustBeFree($order);
             $version = ProcedureVersion::inForce($order->process, $answer->plan);
@@ -112,25 +107,15 @@ final readonly class StartRun
                 $version->procedure(),
                 $run->load(['events.by', 'stations'])->state(),
             );
-            $hangs = $this->hangs($order);
-            // It hangs in one machine: wherever it was believed to be, it is not.
-            Machine::query()->whereIn('hung_id', $hangs)->whereKeyNot($main->id)->update(['hung_id' => null]);
-            $main->update(['last_polymer' => $lot->polymer, 'last_swatch' => $lot->swatch] + $hangs);
+            $main->fill(['last_polymer' => $lot->polymer, 'last_swatch' => $lot->swatch]);
+            $mould = $order->mould();
+            if ($mould !== null) {
+                $main->hang($mould->id);
+            }
+            $main->save();
 
             return $run;
         });
-    }
-
-    /** @return array{hung_id?: int} the mould that hangs from here on, where the process has one */
-    private function hangs(Order $order): array
-    {
-        foreach ($order->process->roles() as $role) {
-            if ($role->throughout && isset($order->machines[$role->id])) {
-                return ['hung_id' => $order->machines[$role->id]->id];
-            }
-        }
-
-        return [];
     }
 
     /** @param  list<array{id: string, reason: string}>  $overrides */

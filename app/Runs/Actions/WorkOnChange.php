@@ -38,11 +38,7 @@ final readonly class WorkOnChange
             }
             $this->mustBeFree($machine);
             $mould = $this->mould($order);
-            foreach ($order->lots as $lot) {
-                if ($lot->polymer !== $order->polymer()) {
-                    throw new InputError('lot_id', "lot {$lot->code} is {$lot->polymer}, and this is set up for {$order->polymer()}");
-                }
-            }
+            $order->mustMatchItsLot();
             $plan = $this->changes->plan($order, $order->process->plan($order->job()), $people, $heatC)
                 ?? throw new InputError('machines', "{$machine->name} has nothing to be changed over: it holds this already");
             if ($plan->total_min === null) {
@@ -59,7 +55,8 @@ final readonly class WorkOnChange
                 'was' => [
                     'polymer' => $machine->last_polymer,
                     'swatch' => $machine->last_swatch,
-                    'mould' => Machine::query()->whereKey($machine->hung_id)->value('name'),
+                    'mould_id' => $machine->hung_id,
+                    'mould' => $machine->loadMissing('hung')->hung?->name,
                 ],
                 'plan' => (array) json_decode((string) json_encode($plan), true),
                 'people' => $people,
@@ -108,41 +105,37 @@ final readonly class WorkOnChange
         });
     }
 
-    /** What is in the barrel and what hangs changes with the entry that says so, not with the end of it all. */
+    /**
+     * What is in the barrel and what hangs changes with the entry that says so, not with the end of it all, and back with
+     * the one that takes it back.
+     */
     private function holds(JobChange $change, ChangeFile $file): void
     {
-        $polymer = $file->inBarrel() ?? ($file->isThrough() ? $change->polymer : null);
         $machine = $change->machine;
-        if ($polymer !== null) {
-            $ours = $polymer === $change->polymer;
-            $machine->last_polymer = $polymer;
-            $machine->last_swatch = $ours ? $change->lot?->swatch : null;
-        }
-        if ($file->mouldIs('in')) {
-            // It hangs in one machine: wherever it was believed to be, it is not.
-            Machine::query()->where('hung_id', $change->mould_id)->whereKeyNot($machine->id)->update(['hung_id' => null]);
-            $machine->hung_id = $change->mould_id;
-        } elseif ($file->mouldIs('out')) {
-            $machine->hung_id = null;
-        }
+        $polymer = $file->inBarrel() ?? ($file->isThrough() ? $change->polymer : null);
+        [$machine->last_polymer, $machine->last_swatch] = match ($polymer) {
+            null => [$change->was['polymer'], $change->was['swatch']],
+            $change->polymer => [$polymer, $change->lot?->swatch],
+            default => [$polymer, null],
+        };
+        $machine->hang(match (true) {
+            $file->isDone('mould_in') => $change->mould_id,
+            $file->isDone('mould_out') => null,
+            default => $change->was['mould_id'],
+        });
         $machine->save();
     }
 
     /** @throws InputError where the mould that shall hang is in a run elsewhere */
     private function mould(Order $order): ?Machine
     {
-        foreach ($order->process->roles() as $role) {
-            $mould = $role->throughout ? $order->machines[$role->id] ?? null : null;
-            $holder = $mould === null ? null : $this->places->holder($mould);
-            if ($holder !== null) {
-                throw new InputError("machines.{$role->id}", "{$mould?->name} hangs in run {$holder->number}: take another, or wait for it");
-            }
-            if ($mould !== null) {
-                return $mould;
-            }
+        $mould = $order->mould();
+        $holder = $mould === null ? null : $this->places->holder($mould);
+        if ($holder !== null) {
+            throw new InputError('machines.mould', "{$mould->name} hangs in run {$holder->number}: take another, or wait for it");
         }
 
-        return null;
+        return $mould;
     }
 
     private function mustBeFree(Machine $machine): void

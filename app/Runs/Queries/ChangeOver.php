@@ -63,7 +63,7 @@ final readonly class ChangeOver
 
     private function hung(Machine $main): ?Record
     {
-        $mould = Machine::query()->whereKey($main->hung_id)->first();
+        $mould = $main->loadMissing('hung')->hung;
 
         return $mould === null ? null : new Record(['name' => $mould->name] + $mould->facts, 'mould');
     }

@@ -11,6 +11,7 @@ use Database\Factories\MachineFactory;
 use Dithermic\Core\Run\Thread;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -21,6 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $last_polymer that is still in it
  * @property string|null $last_swatch and its colour
  * @property int|null $hung_id the mould that hangs in it
+ * @property Machine|null $hung
  * @property CarbonImmutable|null $retired_at
  */
 final class Machine extends Model
@@ -34,6 +36,21 @@ final class Machine extends Model
     public function factLog(): HasMany
     {
         return $this->hasMany(MachineFact::class)->orderBy('id');
+    }
+
+    /** @return BelongsTo<self, $this> the mould that hangs in it */
+    public function hung(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'hung_id');
+    }
+
+    /** A mould hangs in one machine: wherever it was believed to be, it is not. Not saved here. */
+    public function hang(?int $mould): void
+    {
+        if ($mould !== null) {
+            self::query()->where('hung_id', $mould)->whereKeyNot($this->id)->update(['hung_id' => null]);
+        }
+        $this->hung_id = $mould;
     }
 
     public function fact(string $name): ?float

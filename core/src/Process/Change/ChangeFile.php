@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Change;
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Process\Plan;
 
 /**
  * A job change as it goes: what its log adds up to, what may be done next, and when it is through from here on. What is
@@ -12,9 +13,6 @@ use Dithermic\Core\Calculator\InputError;
  */
 final class ChangeFile
 {
-    /** a temperature this near to its set-point is there, K: as at the start of a run */
-    public const REACHED_K = 5.0;
-
     /** a wait may be ended so much before its time: clocks and hands are not that exact, min */
     private const EARLY_MIN = 0.5;
 
@@ -117,7 +115,7 @@ final class ChangeFile
     {
         $newest = null;
         foreach ($this->tasks as $id => $task) {
-            if ($task->asks === Asks::Purging && ($this->states[$id]->looks !== [] || $this->states[$id]->isThrough())) {
+            if ($task->asks === Asks::Purging && $this->states[$id]->looks !== []) {
                 $newest = $task->polymer;
             }
         }
@@ -125,10 +123,10 @@ final class ChangeFile
         return $newest;
     }
 
-    /** Whether the old mould is out, and the new one in. A task that is none of this change is neither. */
-    public function mouldIs(string $there): bool
+    /** Whether a task was done, and not left out; one that is none of this change was not. */
+    public function isDone(string $id): bool
     {
-        return ($this->states["mould_{$there}"] ?? null)?->isThrough() === true;
+        return ($this->states[$id] ?? null)?->isDone() === true;
     }
 
     /** Whether a task may be begun or done now. */
@@ -248,7 +246,7 @@ final class ChangeFile
     private function mustBeThere(ChangeTask $task, float $c): void
     {
         $off = $c - (float) $task->set_c;
-        if (abs($off) > self::REACHED_K) {
+        if (abs($off) > Plan::READY_WITHIN_K) {
             throw new InputError('c', sprintf(
                 'is %.0f K %s %.0f °C: wait, or leave it out with a reason',
                 abs($off), $off < 0 ? 'under' : 'over', $task->set_c,

@@ -23,9 +23,15 @@ final class TaskState
     /** @var array<string, mixed> what was said as it was over */
     public array $said = [];
 
+    /** Done or left out. */
     public function isThrough(): bool
     {
-        return $this->overAt !== null || $this->passed !== null;
+        return $this->overAt !== null;
+    }
+
+    public function isDone(): bool
+    {
+        return $this->isThrough() && $this->passed === null;
     }
 
     /** Grams that were weighed as they came out. */

@@ -85,9 +85,10 @@ final readonly class ChangePlanner
         if ($route === null) {
             return $this->noWay($in, $danger, $against);
         }
-        $left = $in->from === null ? null : PurgeModel::residual(
-            $from?->code === $to->code,
-            ($in->to->lightness ?? 0.5) - ($in->from->lightness ?? $in->to->lightness ?? 0.5),
+        [$now, $then] = [$in->from?->lightness, $in->to->lightness];
+        $left = $from === null ? null : PurgeModel::residual(
+            $from->code === $to->code,
+            $now === null || $then === null ? 0.0 : $then - $now,
         );
         $volume = $in->machine->barrel_volume_cm3 ?? self::bore($in->machine);
         $tasks = [
@@ -189,10 +190,9 @@ final readonly class ChangePlanner
         foreach ($legs as $i => $leg) {
             $number = $i + 1;
             $last = $number === count($legs);
-            // The next material may be hotter than both that meet: the last leg is at a heat that both stand.
             $minutes = $steel->minutes($now, $leg->set_c);
             if ($minutes >= 0.5) {
-                $tasks[] = self::heat("heat_{$number}", $leg->set_c, $minutes, array_diff($before, ['hopper']), $leg->set_c < $now);
+                $tasks[] = self::heat("heat_{$number}", $leg->set_c, $minutes, $i === 0 ? [] : $before, $leg->set_c < $now);
                 $before[] = "heat_{$number}";
             }
             $cm3 = PurgeModel::volume($volume, $in->mixing, $last ? (float) $left : PurgeModel::RESIDUAL_PCT);
@@ -231,7 +231,7 @@ final readonly class ChangePlanner
         return $tasks;
     }
 
-    /** @param  array<string>  $after */
+    /** @param  list<string>  $after */
     private static function heat(string $id, float $toC, float $minutes, array $after, bool $down): ChangeTask
     {
         return new ChangeTask(
@@ -241,7 +241,7 @@ final readonly class ChangePlanner
             'Too cold it jams the screw, too hot it breaks down.',
             false,
             round($minutes, 1),
-            array_values($after),
+            $after,
             late: true,
             asks: Asks::Temperature,
             set_c: $toC,
