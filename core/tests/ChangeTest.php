@@ -120,8 +120,7 @@ it('washes out by colour, at a heat that both stand', function (): void {
 it('goes over a third where two must not meet, and lets nobody pass that', function (): void {
     $plan = changePlan(['from' => ['polymer' => 'POM', 'lightness' => 0.5]]);
     $task = tasksOf($plan);
-    expect($plan->must_purge)->toBeTrue()
-        ->and($plan->stop)->toContain('must not meet')
+    expect($plan->stop)->toContain('must not meet')
         ->and(count($plan->route))->toBe(3)
         ->and($task['purge_1']->polymer)->toBe($plan->route[1])
         ->and($task['purge_2']->polymer)->toBe('PA6')
@@ -259,7 +258,7 @@ function changeFile(?ChangePlan $plan = null, int $people = 1): ChangeFile
 {
     $plan ??= changePlan(['dry_min' => 0]);
 
-    return new ChangeFile($plan->tasks, 1000.0, $people, $plan->must_purge);
+    return new ChangeFile($plan->tasks, 1000.0, $people, $plan->stop !== null);
 }
 
 /** @param  array<string, mixed>  $said */

@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $mould_id that shall hang
  * @property string $polymer
  * @property array{polymer: string|null, swatch: string|null, mould_id: int|null, mould: string|null} $was
- * @property array{tasks: list<array<string, mixed>>, positions: list<array{name: string, mm: float|int, because: string, reached: bool}>, hoses: list<array{from: string, to: string, circuit: int, loop: bool}>, route: list<string>, warnings: list<string>, against: list<string>, unknown: list<string>, explanation: string, stop: string|null, must_purge: bool, total_min: float|int, hands_min: float|int, serial_min: float|int, purge_g: float|int} $plan the core's answer
+ * @property array{tasks: list<array<string, mixed>>, positions: list<array{name: string, mm: float|int, because: string, reached: bool}>, hoses: list<array{from: string, to: string, circuit: int, loop: bool}>, route: list<string>, warnings: list<string>, against: list<string>, unknown: list<string>, explanation: string, stop: string|null, total_min: float|int, hands_min: float|int, serial_min: float|int, purge_g: float|int} $plan the core's answer
  * @property int $people
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $ended_at
@@ -54,7 +54,7 @@ final class JobChange extends Model
             array_map(ChangeTask::of(...), $this->plan['tasks']),
             (float) $this->at->format('U.v'),
             $this->people,
-            $this->plan['must_purge'],
+            $this->plan['stop'] !== null,
         );
         foreach ($this->lines as $line) {
             $file->add($line->kind, $line->said, (float) $line->at->format('U.v'));

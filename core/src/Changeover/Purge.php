@@ -30,7 +30,9 @@ final readonly class Purge
         $danger = $model->danger($in->from->polymer, $in->to->polymer);
         $route = $model->route($in->from->polymer, $in->to->polymer, $in->available);
         if ($route === null) {
-            return $this->noRoute($in, $danger);
+            $stop = $model->noWay($in->from->polymer, $in->to->polymer, $in->available !== null);
+
+            return (new PurgeResult(null, [], null, null, null, $stop))->explain($stop);
         }
         $each = PurgeModel::volume($in->barrel_volume_cm3, $in->mixing, $in->residual_pct);
         $volume = count($route->legs) * $each;
@@ -51,25 +53,5 @@ final readonly class Purge
         }
 
         return $result;
-    }
-
-    private function noRoute(PurgeInput $in, ?string $danger): PurgeResult
-    {
-        $pvc = array_filter(
-            [$in->from->polymer, $in->to->polymer],
-            fn (string $code): bool => $this->polymers->get($code)->isPvc(),
-        );
-        $why = $danger ?? (
-            $pvc !== [] ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.' : null
-        ) ?? sprintf(
-            'No temperature at which %s may be pushed out by %s, directly or over %s.',
-            $in->from->polymer,
-            $in->to->polymer,
-            $in->available === null ? 'another polymer' : 'what the shop has',
-        );
-        $stop = "{$why} Do not heat it further. Let it cool and take it out cold, or have the screw or plunger drawn, "
-            .'by the machine\'s manual and by somebody licensed for it.';
-
-        return (new PurgeResult(null, [], null, null, null, $stop))->explain($stop);
     }
 }

@@ -126,6 +126,23 @@ final readonly class PurgeModel
         );
     }
 
+    /** What to do where there is no way from the one to the other. */
+    public function noWay(string $from, string $to, bool $overShelf): string
+    {
+        $pvc = $this->polymers->get($from)->isPvc() || $this->polymers->get($to)->isPvc();
+        $why = $this->danger($from, $to) ?? (
+            $pvc ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.' : sprintf(
+                'No temperature at which %s may be pushed out by %s, directly or over %s.',
+                $from,
+                $to,
+                $overShelf ? 'what the shop has' : 'another polymer',
+            )
+        );
+
+        return "{$why} Do not heat it further. Let it cool and take it out cold, or have the screw or plunger drawn, "
+            .'by the machine\'s manual and by somebody licensed for it.';
+    }
+
     public function polymer(string $code, string $field): Polymer
     {
         return $this->polymers->get($code, $field);

@@ -83,7 +83,9 @@ final readonly class ChangePlanner
         $fits = $in->mould_to === null ? null : (new Fits($this->polymers))(new FitsInput($in->machine, $in->mould_to, polymer: $to->code));
         $against = $fits === null ? [] : array_map(static fn (FitReason $r): string => $r->says, $fits->reasons);
         if ($route === null) {
-            return $this->noWay($in, $danger, $against);
+            $stop = $model->noWay($from->code ?? $to->code, $to->code, $in->available !== null);
+
+            return (new ChangePlan([], null, 0.0, 0.0, 0.0, [], 0.0, [], [], $stop, $against, []))->explain($stop);
         }
         [$now, $then] = [$in->from?->lightness, $in->to->lightness];
         $left = $from === null ? null : PurgeModel::residual(
@@ -113,7 +115,6 @@ final readonly class ChangePlanner
             self::swaps($in) ? self::positions($in->machine, $in->mould_to) : [],
             self::swaps($in) ? Hose::between($in->machine->circuits ?? 0, $in->mould_to->circuits ?? 0) : [],
             $danger,
-            $danger !== null,
             $against,
             $this->unknown($in, $fits->unknown ?? []),
             $in->in_dryer && $in->dry_min > 0 ? ['dry'] : [],
@@ -515,18 +516,5 @@ final readonly class ChangePlanner
                 && $in->machine->circuits === null,
             'whether the mould fits by its '.str_replace('_', ' ', implode(', ', $unseen)) => $swaps && $unseen !== [],
         ]));
-    }
-
-    /** @param  list<string>  $against */
-    private function noWay(ChangeInput $in, ?string $danger, array $against): ChangePlan
-    {
-        $from = $in->from->polymer ?? $in->to->polymer;
-        $why = $danger ?? ($this->polymers->get($from)->isPvc() || $this->polymers->get($in->to->polymer)->isPvc()
-            ? 'PVC gives off hydrogen chloride in a hot barrel: no set-point is safe.'
-            : "No temperature at which {$from} may be pushed out by {$in->to->polymer}, directly or over what the shop has.");
-        $stop = "{$why} Do not heat it further. Let it cool and take it out cold, or have the screw or plunger drawn, "
-            .'by the machine\'s manual and by somebody licensed for it.';
-
-        return (new ChangePlan([], null, 0.0, 0.0, 0.0, [], 0.0, [], [], $stop, true, $against, []))->explain($stop);
     }
 }
