@@ -314,6 +314,19 @@ it('lets nobody leave out the purge between two that must not meet', function ()
         ->toThrow(InputError::class, 'by nobody');
 });
 
+it('says in few words what a task still lacks', function (): void {
+    $file = changeFile();
+    expect($file->lacks('mould_in'))->toBe('3 to tap')
+        ->and($file->lacks('water_off'))->toBeNull()
+        ->and($file->lacks('purge_1'))->toBe('look at what comes out');
+    $file->add(ChangeEntry::Tapped, ['task' => 'mould_in', 'tap' => 'open 320 mm'], 1000.0);
+    foreach ([['streaks', 'purge on until it comes clean'], ['clean', null], ['bubbles', 'purge on until it comes clean']] as [$look, $lacks]) {
+        $file->add(ChangeEntry::Looked, ['task' => 'purge_1', 'look' => $look], 1000.0);
+        expect($file->lacks('purge_1'))->toBe($lacks, $look);
+    }
+    expect($file->lacks('mould_in'))->toBe('2 to tap');
+});
+
 it('has in the barrel what went through it, not what was left out or taken back', function (): void {
     $begun = function (): ChangeFile {
         $file = changeFile();
@@ -348,7 +361,7 @@ it('wants every port tapped, and proof of the water', function (): void {
         says($file, 'tapped', ['task' => 'mould_in', 'tap' => $tap]);
     }
     says($file, 'over', ['task' => 'mould_in']);
-    $hoses = array_map(static fn (Hose $h): string => $h->says(), changePlan()->hoses);
+    $hoses = array_map(static fn (Hose $h): string => $h->says, changePlan()->hoses);
     foreach (array_slice($hoses, 1) as $hose) {
         says($file, 'tapped', ['task' => 'hoses_on', 'tap' => $hose]);
     }

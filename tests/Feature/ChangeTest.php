@@ -204,6 +204,10 @@ it('is there for whoever asks for it, and for nobody who has not signed in', fun
     $change = changeTo()->assertCreated()->json();
     $this->signedIn('jun')->getJson('/api/v1/changes')->assertOk()->assertJsonPath('items.0.id', $change['id']);
     $this->getJson("/api/v1/changes/{$change['id']}")->assertOk()->assertJsonPath('machine', 'Wren');
+    // What is over is asked for by its own address.
+    sayOfChange($change, 'given_up', ['why' => 'the order was taken back'])->assertCreated();
+    $this->getJson('/api/v1/changes')->assertOk()->assertJsonPath('items', []);
+    $this->getJson("/api/v1/changes/{$change['id']}")->assertOk()->assertJsonPath('given_up', 'the order was taken back');
     $this->getJson('/api/v1/changes/'.fake_uuid())->assertNotFound();
     app('auth')->forgetGuards();
     $this->flushSession();

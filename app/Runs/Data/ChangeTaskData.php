@@ -20,6 +20,7 @@ final readonly class ChangeTaskData
         #[OA\Property(enum: ['waits', 'ready', 'under_way', 'through', 'passed'])] public string $state,
         #[OA\Property(description: 's since 1970 UTC, as it went or as it is foretold')] public float $from,
         #[OA\Property] public float $to,
+        #[OA\Property(description: 'what is still to be done before it may be over')] public ?string $lacks,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $tapped,
         #[OA\Property(
             type: 'array',

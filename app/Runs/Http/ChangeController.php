@@ -19,9 +19,6 @@ use OpenApi\Attributes as OA;
 /** From one job to the next on a machine. */
 final class ChangeController extends Controller
 {
-    /** of the newest that are over, beside all that are not */
-    private const SHOWN = 20;
-
     public function __construct(private readonly PresentChange $present)
     {
     }
@@ -29,17 +26,15 @@ final class ChangeController extends Controller
     #[OA\Get(
         path: '/changes',
         operationId: 'getChanges',
-        summary: 'Job changes under way, then the newest that are over',
+        summary: 'Job changes under way, the newest first',
         tags: ['runs'],
         responses: [new Answer(200, 'ok', list: 'ChangeData')],
     )]
     public function index(): JsonResponse
     {
         $this->authorize('viewAny', JobChange::class);
-        $changes = JobChange::query()->with(PresentChange::WITH)
-            ->orderByRaw('ended_at is not null, at desc')
-            ->limit(self::SHOWN)
-            ->get();
+        // One for each machine at most.
+        $changes = JobChange::query()->with(PresentChange::WITH)->whereNull('ended_at')->orderByDesc('at')->get();
 
         return $this->listed($changes->map($this->present->of(...)));
     }

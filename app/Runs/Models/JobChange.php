@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $mould_id that shall hang
  * @property string $polymer
  * @property array{polymer: string|null, swatch: string|null, mould_id: int|null, mould: string|null} $was
- * @property array{tasks: list<array<string, mixed>>, positions: list<array{name: string, mm: float|int, because: string, reached: bool}>, hoses: list<array{from: string, to: string, circuit: int, loop: bool}>, route: list<string>, warnings: list<string>, against: list<string>, unknown: list<string>, explanation: string, stop: string|null, total_min: float|int, hands_min: float|int, serial_min: float|int, purge_g: float|int} $plan the core's answer
+ * @property array{tasks: list<array<string, mixed>>, positions: list<array<string, mixed>>, hoses: list<array<string, mixed>>, route: list<string>, warnings: list<string>, against: list<string>, unknown: list<string>, explanation: string, stop: string|null, total_min: float|int, hands_min: float|int, serial_min: float|int, purge_g: float|int} $plan the core's answer
  * @property int $people
  * @property CarbonImmutable $at
  * @property CarbonImmutable|null $ended_at

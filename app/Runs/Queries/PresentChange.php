@@ -10,6 +10,7 @@ use App\Runs\Data\ChangeTaskData;
 use App\Runs\Models\JobChange;
 use App\Support\Seconds;
 use App\Support\ShopClock;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Process\Change\ChangeFile;
 use Dithermic\Core\Process\Change\ChangeTask;
 use Dithermic\Core\Process\Change\Hose;
@@ -63,14 +64,8 @@ final readonly class PresentChange
             $plan['purge_g'],
             $plan['route'],
             array_map(fn (ChangeTask $t): ChangeTaskData => $this->task($t, $file, $began), $tasks),
-            array_map(
-                static fn (array $p): Position => new Position($p['name'], (float) $p['mm'], $p['because'], $p['reached']),
-                $plan['positions'],
-            ),
-            array_map(
-                static fn (array $h): Hose => new Hose($h['from'], $h['to'], $h['circuit'], $h['loop']),
-                $plan['hoses'],
-            ),
+            array_map(static fn (array $p): Position => Reader::read(Position::class, $p), $plan['positions']),
+            array_map(static fn (array $h): Hose => Reader::read(Hose::class, $h), $plan['hoses']),
             [...$plan['warnings'], ...$plan['against']],
             $plan['unknown'],
         );
@@ -91,6 +86,7 @@ final readonly class PresentChange
             },
             $began + 60 * $task->start_min,
             $began + 60 * $task->end_min,
+            $file->lacks($task->id),
             array_map(strval(...), array_keys($state->tapped)),
             array_map(
                 static fn (array $l): ChangeLookData => new ChangeLookData($l['look'], $l['mass_g'], $l['at']),

@@ -1269,7 +1269,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Job changes under way, then the newest that are over */
+        /** Job changes under way, the newest first */
         get: operations["getChanges"];
         put?: never;
         /** Begin to change a machine over to another job, once per id */
@@ -3793,6 +3793,8 @@ export interface components {
             from: number;
             /** Format: float */
             to: number;
+            /** @description what is still to be done before it may be over */
+            lacks: string | null;
             tapped: string[];
             looks: components["schemas"]["ChangeLookData"][];
             /**
@@ -6996,6 +6998,11 @@ export interface components {
              * @default false
              */
             loop: boolean;
+            /**
+             * @description as it is tapped
+             * @default
+             */
+            says: string;
         };
         IdentifyRankInput: {
             /** @description what was seen so far */
@@ -8311,11 +8318,14 @@ export interface components {
                  * @default false
                  */
                 loop: boolean;
+                /**
+                 * @description as it is tapped
+                 * @default
+                 */
+                says: string;
             }[];
-            /** @description why the two must not meet, or why there is no way */
+            /** @description why the two must not meet, and then no purging may be left out; or why there is no way */
             stop: string | null;
-            /** @description no purging may be passed over: the two must not meet */
-            must_purge: boolean;
             /** @description what speaks against this mould in this machine */
             against: string[];
             /** @description what could not be looked at or worked out */

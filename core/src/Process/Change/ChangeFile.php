@@ -129,6 +129,34 @@ final class ChangeFile
         return ($this->states[$id] ?? null)?->isDone() === true;
     }
 
+    /** What is still to be done of a task before it may be over, in few words; null where nothing is. */
+    public function lacks(string $id): ?string
+    {
+        [$task, $state] = [$this->tasks[$id], $this->states[$id]];
+        $untapped = count(self::untapped($task, $state));
+
+        return match (true) {
+            $untapped > 0 => "{$untapped} to tap",
+            self::isClean($task, $state) => null,
+            $state->looks === [] => 'look at what comes out',
+            default => 'purge on until it comes clean',
+        };
+    }
+
+    /** @return list<string> */
+    private static function untapped(ChangeTask $task, TaskState $state): array
+    {
+        return array_values(array_diff($task->taps, array_keys($state->tapped)));
+    }
+
+    /** Whether what comes out was last seen clean, where that is asked. */
+    private static function isClean(ChangeTask $task, TaskState $state): bool
+    {
+        $last = end($state->looks);
+
+        return $task->asks !== Asks::Purging || ($last !== false && $last['look'] === Look::Clean->value);
+    }
+
     /** Whether a task may be begun or done now. */
     public function isReady(string $id): bool
     {
@@ -230,13 +258,18 @@ final class ChangeFile
         if (! $task->hands && $state->begunAt === null) {
             throw new InputError('task', "was not begun: {$task->title}");
         }
-        $missing = array_diff($task->taps, array_keys($state->tapped));
+        $missing = self::untapped($task, $state);
         if ($missing !== []) {
             throw new InputError('tap', 'is missing: '.implode(', ', $missing));
         }
+        if (! self::isClean($task, $state)) {
+            $last = end($state->looks);
+            throw new InputError('look', $last === false
+                ? 'is missing: look at what comes out first'
+                : 'was '.Look::from($last['look'])->says().': purge on until it comes clean');
+        }
         match ($task->asks) {
             Asks::Temperature => $this->mustBeThere($task, self::number($said, 'c', -50, 600)),
-            Asks::Purging => $this->mustBeClean($state),
             Asks::Water => [self::number($said, 'in_c', -30, 200), self::number($said, 'out_c', -30, 200)],
             Asks::FirstParts => $this->mustBeGood($said),
             default => $this->mustHaveWaited($task, $state, $at),
@@ -251,16 +284,6 @@ final class ChangeFile
                 'is %.0f K %s %.0f °C: wait, or leave it out with a reason',
                 abs($off), $off < 0 ? 'under' : 'over', $task->set_c,
             ));
-        }
-    }
-
-    private function mustBeClean(TaskState $state): void
-    {
-        $last = $state->looks === [] ? null : Look::from($state->looks[count($state->looks) - 1]['look']);
-        if ($last !== Look::Clean) {
-            throw new InputError('look', $last === null
-                ? 'is missing: look at what comes out first'
-                : "was {$last->says()}: purge on until it comes clean");
         }
     }
 

@@ -14,7 +14,13 @@ final readonly class Hose
         public string $to,
         #[Field('the machine\'s circuit that feeds it, from 1')] public int $circuit,
         #[Field('between two of the mould\'s own')] public bool $loop = false,
+        #[Field('as it is tapped')] public string $says = '',
     ) {
+    }
+
+    private static function of(string $from, string $to, int $circuit, bool $loop = false): self
+    {
+        return new self($from, $to, $circuit, $loop, "{$from} → {$to}");
     }
 
     /**
@@ -30,20 +36,15 @@ final readonly class Hose
         $rows = min($feeds, $circuits);
         for ($row = 1; $row <= $rows; $row++) {
             $length = intdiv($circuits, $rows) + ($row <= $circuits % $rows ? 1 : 0);
-            $hoses[] = new self("feed {$row}", "{$next} in", $row);
+            $hoses[] = self::of("feed {$row}", "{$next} in", $row);
             for ($i = 1; $i < $length; $i++) {
-                $hoses[] = new self("{$next} out", ($next + 1).' in', $row, loop: true);
+                $hoses[] = self::of("{$next} out", ($next + 1).' in', $row, loop: true);
                 $next++;
             }
-            $hoses[] = new self("{$next} out", "return {$row}", $row);
+            $hoses[] = self::of("{$next} out", "return {$row}", $row);
             $next++;
         }
 
         return $hoses;
-    }
-
-    public function says(): string
-    {
-        return "{$this->from} → {$this->to}";
     }
 }

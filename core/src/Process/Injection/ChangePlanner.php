@@ -334,7 +334,7 @@ final readonly class ChangePlanner
                 ['mould_in'],
                 front: true,
                 asks: Asks::Ports,
-                taps: array_map(static fn (Hose $h): string => $h->says(), $hoses),
+                taps: array_map(static fn (Hose $h): string => $h->says, $hoses),
             );
             $tasks[] = new ChangeTask(
                 'water_on',

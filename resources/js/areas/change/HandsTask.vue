@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import type { Change, ChangeTask } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
 import { show } from '../../parts/units';
-import { lacks, LOOKS } from './change';
+import { LOOKS } from './change';
 import WaterDrawing from './WaterDrawing.vue';
 
 /** What hands do now: how, why, what may hurt, and what is tapped or read before it is over. */
@@ -15,7 +15,6 @@ const waterOut = ref<number | null>(null);
 const good = ref<number | null>(null);
 const bad = ref<number | null>(0);
 const asks = computed(() => props.task.task.asks);
-const missing = computed(() => lacks(props.task));
 const tap = (text: string) => emit('say', 'tapped', { tap: text });
 function look(id: string) {
     emit('say', 'looked', { look: id, mass_g: grams.value });
@@ -104,9 +103,9 @@ const isWater = computed(() => asks.value === 'ports');
             color="primary"
             size="x-large"
             block
-            :disabled="busy || missing !== null || read === null"
+            :disabled="busy || task.lacks !== null || read === null"
             @click="read !== null && emit('say', 'over', read)"
-            >{{ missing === null ? 'Done' : missing }}</v-btn
+            >{{ task.lacks ?? 'Done' }}</v-btn
         >
     </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Hose } from '../../api/types';
-import { hoseTap, ports } from './change';
+import { ports } from './change';
 
 /** The water of a mould: the machine's ports at the left, the mould's at the right, each hose drawn through once it is on. */
 const props = defineProps<{ hoses: Hose[]; tapped: string[]; mould: string; machine: string }>();
@@ -21,7 +21,7 @@ const path = (h: Hose) => {
         ? `M${x1 + 62} ${y1} C ${x1 + 110} ${y1}, ${x2 + 110} ${y2}, ${x2 + 62} ${y2}`
         : `M${x1} ${y1} C ${(x1 + x2) / 2} ${y1}, ${(x1 + x2) / 2} ${y2}, ${x2} ${y2}`;
 };
-const isOn = (h: Hose) => props.tapped.includes(hoseTap(h));
+const isOn = (h: Hose) => props.tapped.includes(h.says);
 const says = computed(
     () => `${props.hoses.filter(isOn).length} of ${props.hoses.length} hoses are on ${props.mould}.`,
 );
@@ -31,7 +31,7 @@ const says = computed(
     <svg :viewBox="`0 0 380 ${height}`" role="img" :aria-label="says">
         <text x="6" y="20" class="head">{{ machine }}</text>
         <text x="264" y="20" class="head">{{ mould }}</text>
-        <path v-for="h in hoses" :key="hoseTap(h)" :d="path(h)" :class="['hose', { on: isOn(h) }]" />
+        <path v-for="h in hoses" :key="h.says" :d="path(h)" :class="['hose', { on: isOn(h) }]" />
         <g v-for="p in [...sides.machine, ...sides.mould]" :key="p">
             <rect
                 :x="sides.machine.includes(p) ? 6 : 264"

@@ -21,15 +21,6 @@ export const isThrough = (task: ChangeTask): boolean => task.state === 'through'
 export const isDue = (task: ChangeTask, now: number): boolean =>
     task.state === 'ready' && task.from <= now + 30;
 
-/** What is still missing before a task may be over; null when nothing is. */
-export function lacks(task: ChangeTask): string | null {
-    const open = task.task.taps.filter((t) => !task.tapped.includes(t));
-    if (open.length > 0) return `${open.length} to tap`;
-    if (task.task.asks === 'purging' && task.looks.at(-1)?.look !== 'clean')
-        return task.looks.length === 0 ? 'look at what comes out' : 'purge on until it comes clean';
-    return null;
-}
-
 export interface Bar {
     id: string;
     title: string;
@@ -78,5 +69,3 @@ export function ports(hoses: Hose[]): { machine: string[]; mould: string[] } {
 function byNumber(a: string, b: string): number {
     return parseInt(a) - parseInt(b) || (a.endsWith('in') ? -1 : 1);
 }
-
-export const hoseTap = (hose: Hose): string => `${hose.from} → ${hose.to}`;

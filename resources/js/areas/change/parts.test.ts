@@ -3,7 +3,7 @@ import type { Change, ChangeTask, Hose } from '../../api/types';
 import { serverNow } from '../../parts/clock';
 import { type Asked, buttonOf, refusal, server, shown, shownAt, textOf } from '../../tests/mount';
 import AllTasks from './AllTasks.vue';
-import { bars, handsNow, isDue, lacks, ports, waits } from './change';
+import { bars, handsNow, isDue, ports, waits } from './change';
 import ChangePage from './ChangePage.vue';
 import ChangeStrip from './ChangeStrip.vue';
 import HandsTask from './HandsTask.vue';
@@ -19,6 +19,7 @@ const task = (
     state: 'ready',
     from: BEGAN + 600,
     to: BEGAN + 900,
+    lacks: null,
     tapped: [],
     looks: [],
     purged_g: 0,
@@ -49,9 +50,9 @@ const task = (
     },
 });
 const HOSES: Hose[] = [
-    { from: 'feed 1', to: '1 in', circuit: 1, loop: false },
-    { from: '1 out', to: '2 in', circuit: 1, loop: true },
-    { from: '2 out', to: 'return 1', circuit: 1, loop: false },
+    { from: 'feed 1', to: '1 in', circuit: 1, loop: false, says: 'feed 1 → 1 in' },
+    { from: '1 out', to: '2 in', circuit: 1, loop: true, says: '1 out → 2 in' },
+    { from: '2 out', to: 'return 1', circuit: 1, loop: false, says: '2 out → return 1' },
 ];
 const change = (tasks: ChangeTask[], over: Partial<Change> = {}): Change => ({
     id: 'c1',
@@ -110,41 +111,6 @@ describe('what is next of a change', () => {
     ] as const)('is due to begin or not: %s', (_says, at, state, due) =>
         expect(isDue(task('heat_1', { state, task: { hands: false } }), at)).toBe(due),
     );
-});
-
-describe('what a task still lacks', () => {
-    it.each([
-        ['nothing', task('a'), null],
-        ['ports', task('a', { tapped: ['x'], task: { taps: ['x', 'y', 'z'] } }), '2 to tap'],
-        ['a look', task('a', { task: { asks: 'purging' } }), 'look at what comes out'],
-        [
-            'a clean purging',
-            task('a', { looks: [{ look: 'streaks', mass_g: null, at: 1 }], task: { asks: 'purging' } }),
-            'purge on until it comes clean',
-        ],
-        [
-            'nothing once it is clean',
-            task('a', {
-                looks: [
-                    { look: 'streaks', mass_g: null, at: 1 },
-                    { look: 'clean', mass_g: 80, at: 2 },
-                ],
-                task: { asks: 'purging' },
-            }),
-            null,
-        ],
-        [
-            'a clean one again after bubbles',
-            task('a', {
-                looks: [
-                    { look: 'clean', mass_g: null, at: 1 },
-                    { look: 'bubbles', mass_g: null, at: 2 },
-                ],
-                task: { asks: 'purging' },
-            }),
-            'purge on until it comes clean',
-        ],
-    ])('%s', (_name, of, says) => expect(lacks(of)).toBe(says));
 });
 
 describe('the strip', () => {
@@ -210,8 +176,9 @@ describe('what hands do', () => {
     it('is tapped port by port, and over only then', async () => {
         const page = await open(
             task('hoses_on', {
+                lacks: '2 to tap',
                 tapped: ['feed 1 → 1 in'],
-                task: { asks: 'ports', taps: HOSES.map((h) => `${h.from} → ${h.to}`) },
+                task: { asks: 'ports', taps: HOSES.map((h) => h.says) },
             }),
         );
         expect(buttonOf(page, '2 to tap').attributes('disabled')).toBeDefined();

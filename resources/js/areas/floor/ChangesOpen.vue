@@ -15,7 +15,7 @@ const changes = useQuery({
     queryFn: () => api.list<Change>('changes'),
     refetchInterval: EVERY_MS,
 });
-const open = computed(() => (changes.data.value ?? []).filter((c) => c.ended_at === null));
+const open = computed(() => changes.data.value ?? []);
 const next = (c: Change) => {
     const due = waits(c).find((w) => isDue(w, now.value));
     if (due) return `${due.task.title}: begin it`;

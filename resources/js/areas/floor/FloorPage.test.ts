@@ -190,7 +190,7 @@ describe('machines that are being changed over', () => {
     });
 
     it('are not there where none is', async () => {
-        const page = await open([change({ ended_at: NOW })]);
+        const page = await open([]);
         expect(page.find('section').exists()).toBe(false);
         page.unmount();
     });
