@@ -41,7 +41,7 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     await zone.getByRole('button', { name: '2', exact: true }).click();
     await zone.getByRole('button', { name: 'its sensor is dead' }).click();
     await expect(zone.getByRole('button', { name: 'Log it' })).toBeDisabled();
-    await zone.getByRole('button', { name: /^Power by hand/ }).click();
+    await zone.getByRole('button', { name: /% of power by hand/ }).click();
     await page.keyboard.type('45');
     await zone.getByRole('button', { name: 'Log it' }).click();
     await expect(

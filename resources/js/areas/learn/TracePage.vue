@@ -54,7 +54,8 @@ const label = (p: Placed) =>
                     were well mixed.
                 </p>
                 <p v-else-if="trace" class="quiet">
-                    {{ lots.length }} lots. Shares as if every lot were well mixed.
+                    {{ lots.length === 1 ? 'One lot' : `${lots.length} lots` }}. Shares as if every lot were
+                    well mixed.
                 </p>
             </div>
             <v-btn v-if="trace && forward" color="primary" :href="`/api/v1/lots/${id}/recall.csv`" download
