@@ -5,7 +5,7 @@ import { useRunScreen } from './screen';
 /** The main buttons of a step, always in view: what it asks for, a verdict, or on to the next. */
 const screen = useRunScreen();
 const { now, settling, step, entries, grid, pump, due, logged, asked, judged, missingNow, shortly } = screen;
-const { log, start, ask, judge, advance } = screen;
+const { log, start, ask, judgeGood, advance } = screen;
 </script>
 
 <template>
@@ -30,7 +30,7 @@ const { log, start, ask, judge, advance } = screen;
         >
         <template v-if="judged">
             <v-btn class="advance" variant="outlined" size="x-large" @click="ask('scrap')">Not good</v-btn
-            ><v-btn class="advance" color="primary" size="x-large" @click="judge('good')">Good</v-btn>
+            ><v-btn class="advance" color="primary" size="x-large" @click="judgeGood()">Good</v-btn>
         </template>
         <v-btn
             v-else

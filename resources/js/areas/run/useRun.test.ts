@@ -8,6 +8,8 @@ import { forget, queue } from '../../api/queue';
 import type { Run } from '../../api/types';
 import { noteServerTime } from '../../parts/clock';
 import { useRun } from './useRun';
+import { useRunAnswers } from './useRunAnswers';
+import { useThisStep } from './useThisStep';
 
 vi.mock('../../api/floor', () => ({ refreshFloor: vi.fn() }));
 
@@ -44,6 +46,12 @@ const run = () =>
     }) as unknown as Run;
 
 let page: ReturnType<typeof useRun>;
+let answers: ReturnType<typeof useRunAnswers>;
+function setup() {
+    page = useRun('r');
+    answers = useRunAnswers(page, useThisStep(page));
+    return () => null;
+}
 let screen: ReturnType<typeof mount>;
 beforeEach(async () => {
     vi.restoreAllMocks();
@@ -52,7 +60,7 @@ beforeEach(async () => {
     noteServerTime(NOW);
     vi.spyOn(api, 'get').mockResolvedValue(run());
     vi.spyOn(api, 'post').mockRejectedValue(new Unreachable('off'));
-    screen = mount(defineComponent({ setup: () => ((page = useRun('r')), () => null) }));
+    screen = mount(defineComponent({ setup }));
     await vi.waitFor(() => expect(page.run.value).not.toBeNull());
 });
 afterEach(() => {
@@ -76,6 +84,27 @@ describe('a piece that is not begun yet', () => {
         ]);
         // The screen stays with it, though another could be begun at the bench.
         expect(page.focus.value).toEqual({ piece: 1, next: false });
+    });
+});
+
+describe('a touch that goes on to the next step', () => {
+    it('is asked after the touches before it are kept, and its second is not one of the next step', async () => {
+        queue.runs.r = { ...run(), procedure: series, pieces: [] } as unknown as Run;
+        const items = ['wiped', 'smooth', 'release'];
+        await page.log('confirmed', { step: 'plates', item: items.shift() });
+        const touches = [
+            ...items.map((item) => page.log('confirmed', { step: 'plates', item })),
+            answers.advance(),
+            answers.advance(),
+        ];
+        await Promise.all(touches);
+        expect(answers.asking.value).toBeNull();
+        expect(entered().map(([type]) => type)).toEqual([
+            'piece_begun',
+            ...Array(3).fill('confirmed'),
+            'step_done',
+        ]);
+        expect(page.step.value?.id).toBe('weigh');
     });
 });
 

@@ -96,12 +96,21 @@ export function useRun(id: string) {
 
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
     let kept: Promise<unknown> = Promise.resolve();
-    async function logAll(entries: Entry[], source: Entry['source'] = 'tap') {
+    const logAll = (entries: Entry[], source: Entry['source'] = 'tap') => logThen(() => entries, source);
+    /** Entries that hang on the touches before them are asked for when those are kept: fingers are faster than a disk. */
+    async function logThen(entriesThen: () => Entry[], source: Entry['source'] = 'tap') {
         touch();
         const about = focus.value;
         // One touch after the other: what the one before has begun is not begun again.
-        kept = kept.catch(() => null).then(() => keepAll(id, aboutOf(begun(about), entries, source)));
-        await kept;
+        const mine = kept
+            .catch(() => null)
+            .then(async () => {
+                const entries = entriesThen();
+                if (entries.length > 0) await keepAll(id, aboutOf(begun(about), entries, source));
+                return entries.length;
+            });
+        kept = mine;
+        if ((await mine) === 0) return;
         picked.value = goesOn(about.piece) ? { piece: about.piece, next: false } : null;
         await flush();
         void refreshFloor();
@@ -140,6 +149,7 @@ export function useRun(id: string) {
         load,
         log,
         logAll,
+        logThen,
         logRun,
         stop: () => window.clearInterval(poll),
     };

@@ -7,11 +7,14 @@ import type { useThisStep } from './useThisStep';
 
 /** What is typed or answered on this screen: a number, a reason, a verdict; each is about the step it was asked in. */
 export function useRunAnswers(
-    { run, procedure, step, timer, hold, log, logAll, logRun }: RunHere,
+    { run, procedure, focus, step, timer, hold, log, logAll, logThen, logRun }: RunHere,
     { grid, judged, missingNow }: ReturnType<typeof useThisStep>,
 ) {
-    async function judge(verdict: 'good' | 'scrap', why?: string, by = judged.value) {
-        if (by) await logAll(verdictOf(by, verdict, why));
+    const where = () => `${focus.value.piece} ${step.value?.id}`;
+    async function judgeGood() {
+        const touched = where();
+        // A second touch of the same button is not one of what comes next.
+        await logThen(() => (judged.value && touched === where() ? verdictOf(judged.value, 'good') : []));
     }
 
     const open = ref<ProcedureEntry | null>(null);
@@ -61,19 +64,22 @@ export function useRunAnswers(
         asking.value = what;
     }
     async function advance() {
-        if (!step.value || run.value?.summary.status !== 'running') return;
-        if (missingNow.value.length > 0) {
+        const touched = where();
+        await logThen(() => {
+            if (!step.value || touched !== where() || run.value?.summary.status !== 'running') return [];
+            if (missingNow.value.length === 0) return [{ type: 'step_done', data: { step: step.value.id } }];
             if (step.value.pass_anyway !== 'no') ask('anyway');
-            return;
-        }
-        await log('step_done', { step: step.value.id });
+            return [];
+        });
     }
     const ANSWERS: Record<Asked, (text: string) => Promise<void>> = {
         anyway: (text) => log('step_done', { step: about.step, reason: text }),
         stop: (text) => logRun('aborted', { reason: text }),
         note: (text) => logRun('noted', { text, ...(about.step ? { step: about.step } : {}) }),
         more: (text) => log('extended', { timer: about.timer, minutes: minutes.value, reason: text }),
-        scrap: (text) => judge('scrap', text, about.judged),
+        scrap: async (text) => {
+            if (about.judged) await logAll(verdictOf(about.judged, 'scrap', text));
+        },
         drop: (text) => log('piece_dropped', { reason: text }),
     };
     async function answer() {
@@ -85,7 +91,7 @@ export function useRunAnswers(
     }
 
     return {
-        judge,
+        judgeGood,
         open,
         correcting,
         before,

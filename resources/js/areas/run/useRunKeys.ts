@@ -10,7 +10,7 @@ const LETTERS = 'abcdefg';
 /** The pedal and the keys of a run's screen; none of them answers what it has only just turned to. */
 export function useRunKeys(screen: RunScreen): void {
     const { run, focus, now, settling, judged, step, entries, grid, confirmed } = screen;
-    const { ask, judge, advance, start, log, logAll } = screen;
+    const { ask, judgeGood, advance, start, log, logAll } = screen;
     useFoot((long) => {
         if (settling.value || !run.value) return;
         if (long) return judged.value ? ask('scrap') : undefined;
@@ -23,7 +23,7 @@ export function useRunKeys(screen: RunScreen): void {
                 key: 'Enter',
                 says: judged.value ? 'Good' : (step.value?.button ?? 'Go on'),
                 where: 'Run',
-                do: () => void (judged.value ? judge('good') : advance()),
+                do: () => void (judged.value ? judgeGood() : advance()),
             },
             {
                 key: 'n',
