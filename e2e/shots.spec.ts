@@ -156,11 +156,24 @@ test('a shot is taken and judged while the network is down, and nothing of it is
     await page.getByRole('button', { name: 'It is full' }).click();
     await page.getByRole('button', { name: 'Good', exact: true }).click({ timeout: 30_000 });
     await expect(page.getByText('1 good of 20')).toBeVisible();
+    // The same power that took the network took the heat.
+    await page.getByRole('button', { name: 'Interrupted' }).click();
+    await page.getByRole('button', { name: 'The power went' }).click();
+    await expect(page.getByText(/Stands still since/)).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText(/kept on this screen/)).toBeHidden({ timeout: 20_000 });
     await expect
         .poll(async () => (await ask<{ summary: { good: number } }>(page, `runs/${id}`)).summary.good)
         .toBe(1);
+    await page.getByRole('button', { name: 'It goes on', exact: true }).click();
+    await page.getByLabel('It reads now').fill('150');
+    await page.getByLabel('It reads now').press('Tab');
+    await expect(page.getByText(/without heat: it is at 150 °C/)).toBeVisible();
+    await expect(page.getByText(/a cold plug breaks/)).toBeVisible();
+    await page.getByRole('button', { name: 'Heat is on: go on' }).click();
+    await expect(page.getByText(/Hot through again at/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^It is full hot through again/ })).toBeDisabled();
+    await accessible(page);
     await page.getByRole('button', { name: 'Stop the run' }).click();
     await page.getByLabel('Why').fill('the test is over');
     await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();

@@ -218,6 +218,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/charges', [RunController::class, 'charges'])->whereUuid('run');
         Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
+        Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');
         Route::get('runs/{run}/label.{format}', RunLabelController::class)->whereUuid('run')

@@ -253,6 +253,7 @@ final class DemoShop
                 'extruder',
                 [
                     'throughput_kg_h' => 12,
+                    'screw_diameter_mm' => 30,
                     'barrel_volume_cm3' => 260,
                     'throughput_cm3_min' => 250,
                     'zones' => 3,

@@ -383,3 +383,31 @@ it('makes room for a process that nobody has heard of', function (): void {
     $this->getJson('/api/v1/floor')->assertOk();
     $this->get("/api/v1/runs/{$id}.pdf")->assertOk();
 });
+
+it('stands still where its heat went, says what it needs, and keeps both in its record', function (): void {
+    $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($id);
+    $this->getJson("/api/v1/runs/{$id}/restart")->assertStatus(422);
+    $run = tell($id, [['type' => 'interrupted', 'data' => ['reason' => 'The power went']]])
+        ->assertJsonPath('refused', [])->json('run');
+    expect($run['breaks'])->toHaveCount(1)->and($run['breaks'][0]['to'])->toBeNull();
+    $restart = $this->getJson("/api/v1/runs/{$id}/restart?read_c=60")->assertOk()->json();
+    expect($restart['barrel_c'])->toEqual(60)
+        ->and($restart['wait_min'])->toBeGreaterThan(10)
+        ->and($restart['cautions'])->toHaveCount(1);
+    $this->getJson("/api/v1/runs/{$id}/restart?read_c=warm")->assertStatus(422)->assertJsonPath('error.field', 'read_c');
+    tell($id, [['type' => 'resumed', 'data' => ['wait_min' => $restart['wait_min'], 'read_c' => 60]]])
+        ->assertJsonPath('refused', [])
+        ->assertJsonPath('run.timers.1.title', 'Hot through again');
+    tell($id, [
+        ['type' => 'piece_begun', 'data' => ['piece' => 1]],
+        ['type' => 'step_done', 'data' => ['step' => 'shoot', 'piece' => 1]],
+    ])->assertJsonPath('refused.0.field', 'data.piece')->assertJsonPath('run.pieces', []);
+    // Gone again before it was through: what was left of the first time is waited for too.
+    tell($id, [['type' => 'interrupted', 'data' => ['reason' => 'The power went again']]])->assertJsonPath('refused', []);
+    expect($this->getJson("/api/v1/runs/{$id}/restart")->assertOk()->json('wait_min'))
+        ->toBeGreaterThan($restart['wait_min'] - 1);
+    expect($this->get("/api/v1/runs/{$id}.csv")->assertOk()->getContent())
+        ->toContain('Interrupted: The power went')
+        ->toContain('Goes on, hot through again');
+});

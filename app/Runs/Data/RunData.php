@@ -18,6 +18,7 @@ final readonly class RunData
      * @param  list<RunOutputData>  $outputs
      * @param  list<string>  $contested
      * @param  list<string>  $troubles
+     * @param  list<BreakData>  $breaks
      * @param  list<StandingEntryData>  $entries
      * @param  list<EventData>  $events
      * @param  list<HandData>  $hands
@@ -61,6 +62,11 @@ final readonly class RunData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $troubles,
+        #[OA\Property(
+            description: 'in order; while the last has no end, nothing that needs heat goes on',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/BreakData'),
+        )] public array $breaks,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StandingEntryData'),

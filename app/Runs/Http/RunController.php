@@ -13,12 +13,14 @@ use App\Runs\Actions\StartRun;
 use App\Runs\Data\AppendedData;
 use App\Runs\Data\RefusedEventData;
 use App\Runs\Http\Requests\AppendEventsRequest;
+use App\Runs\Http\Requests\GetRestartRequest;
 use App\Runs\Http\Requests\GetRunRequest;
 use App\Runs\Http\Requests\GetRunsRequest;
 use App\Runs\Http\Requests\StartRunRequest;
 use App\Runs\Models\Run;
 use App\Runs\Queries\ChargesFor;
 use App\Runs\Queries\PresentRun;
+use App\Runs\Queries\Restarting;
 use App\Runs\Queries\RunList;
 use App\Support\ShopClock;
 use Dithermic\Core\Process\Processes;
@@ -108,6 +110,23 @@ final class RunController extends Controller
         $since = (int) ($request->validated()['since'] ?? 0);
 
         return new JsonResponse($this->present->run($run->load(self::WHOLE), $since));
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/restart',
+        operationId: 'getRunRestart',
+        summary: 'What an interrupted run\'s machine needs before it goes on',
+        tags: ['runs'],
+        responses: [new Answer(200, 'ok', 'RestartData')],
+    )]
+    public function restart(GetRestartRequest $request, Run $run, Restarting $restarting): JsonResponse
+    {
+        $read = $request->validated('read_c');
+
+        return new JsonResponse($restarting->of(
+            $run->load(['events.by', 'stations.machine', 'product', 'procedureVersion']),
+            is_numeric($read) ? (float) $read : null,
+        ));
     }
 
     #[OA\Post(

@@ -6,6 +6,7 @@ namespace App\Runs\Queries;
 
 use App\Material\Models\Lot;
 use App\Runs\Actions\Places;
+use App\Runs\Data\BreakData;
 use App\Runs\Data\CheckData;
 use App\Runs\Data\EventData;
 use App\Runs\Data\HandData;
@@ -137,6 +138,10 @@ final readonly class PresentRun
             $state->closing,
             $this->places->contested($run),
             $process->troubles($state),
+            array_map(
+                static fn (array $b): BreakData => new BreakData($b['from'], $b['to'], $b['reason'], $b['by']),
+                $state->breaks,
+            ),
             array_values(array_map(
                 static fn (array $e): StandingEntryData => new StandingEntryData(
                     $e['key'],
@@ -255,7 +260,7 @@ final readonly class PresentRun
 
             return new TimerData(
                 $timer['id'],
-                $about->title ?? '',
+                $about->title ?? ($timer['id'] === RunMachine::RESTART ? 'Hot through again' : ''),
                 $about->kind ?? 'wait',
                 $timer['started_at'],
                 $timer['ends_at'],

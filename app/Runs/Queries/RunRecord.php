@@ -145,6 +145,8 @@ final readonly class RunRecord
                 ." {$e->data['piece']} taken out: {$e->data['reason']}",
             EventType::Closing => 'Closing begun',
             EventType::Noted => (string) $e->data['text'],
+            EventType::Interrupted => "Interrupted: {$e->data['reason']}",
+            EventType::Resumed => "Goes on, hot through again in {$e->data['wait_min']} min",
             EventType::Aborted => "Stopped: {$e->data['reason']}",
         };
     }

@@ -63,6 +63,7 @@ final class Registry
         Heat\Wall\CoolingTime::class,
         Heat\Wall\MouldContact::class,
         Heat\Barrel\BarrelSoak::class,
+        Heat\Barrel\Restart::class,
         Heat\Barrel\SoakTrack::class,
         Heat\Barrel\Contents::class,
         Heat\Bath\BarInBath::class,

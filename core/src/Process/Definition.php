@@ -12,6 +12,7 @@ use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis\KnownSignal;
 use Dithermic\Core\Diagnosis\Lever;
 use Dithermic\Core\Diagnosis\Witness;
+use Dithermic\Core\Heat\Barrel\RestartResult;
 use Dithermic\Core\Instrument\Unit;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Learning\ReadRun;
@@ -191,6 +192,27 @@ abstract class Definition
         return [];
     }
 
+    /**
+     * What a main machine that lost its heat needs before the next piece; null where nobody can say it.
+     *
+     * @param  Record  $machine  its facts
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     * @param  array<array-key, mixed>  $picture  that the plan was drawn from
+     * @param  float|null  $readC  what it reads when heat is back; null for as it cools by itself
+     *
+     * @throws InputError where that cannot be
+     */
+    public function restart(
+        Record $machine,
+        array $targets,
+        array $picture,
+        Polymer $polymer,
+        float $offMin,
+        ?float $readC,
+    ): ?RestartResult {
+        return null;
+    }
+
     /** When a piece took on what the machine was then; null while it has not, or where that does not stay with it. */
     public function madeAt(Thread $piece): ?float
     {
@@ -206,10 +228,16 @@ abstract class Definition
     {
         $at = $this->madeAt($piece);
 
-        return $at === null ? [] : array_map(
-            static fn (string $trouble): string => "made with {$trouble}",
-            $this->troubles($state, $at),
-        );
+        return [
+            ...array_map(
+                static fn (array $break): string => "under way when it was interrupted: {$break['reason']}",
+                $state->breaksOf($piece),
+            ),
+            ...($at === null ? [] : array_map(
+                static fn (string $trouble): string => "made with {$trouble}",
+                $this->troubles($state, $at),
+            )),
+        ];
     }
 
     /**

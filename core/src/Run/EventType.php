@@ -25,6 +25,10 @@ enum EventType: string
     case PieceDropped = 'piece_dropped';
     /** no piece follows: the closing steps begin */
     case Closing = 'closing';
+    /** data: reason: the machine lost its heat, its lot or its people, and the run goes on later */
+    case Interrupted = 'interrupted';
+    /** data: wait_min until what is in the machine is as it was, read_c what it reads when it is back */
+    case Resumed = 'resumed';
     /** data: reason */
     case Aborted = 'aborted';
 }

@@ -56,7 +56,7 @@ final readonly class Forecast
         $since = array_map(static fn (Thread $piece): float => $piece->stepSince, $state->pieces);
 
         return [
-            'at' => max([$state->stepSince, ...$since]),
+            'at' => max([$state->stepSince, $state->timers[RunMachine::RESTART]['ends_at'] ?? 0.0, ...$since]),
             'what' => $first->title,
             'why' => $first->why,
             'step' => $first->id,

@@ -86,7 +86,7 @@ final readonly class Gate
             return $this->says;
         }
 
-        return $this->toGo($timer['ends_at'] - $at);
+        return self::toGo($this->says, $timer['ends_at'] - $at);
     }
 
     /**
@@ -104,14 +104,15 @@ final readonly class Gate
 
     private function lacksRoom(?float $opens, float $at): ?string
     {
-        return $opens === null ? null : $this->toGo($opens - $at);
+        return $opens === null ? null : self::toGo($this->says, $opens - $at);
     }
 
-    private function toGo(float $seconds): ?string
+    /** What is left of a wait, in words; null when it is over. */
+    public static function toGo(string $says, float $seconds): ?string
     {
         $whole = (int) ceil($seconds);
 
-        return $seconds <= 0.5 ? null : sprintf('%s: %d:%02d to go', $this->says, intdiv($whole, 60), $whole % 60);
+        return $seconds <= 0.5 ? null : sprintf('%s: %d:%02d to go', $says, intdiv($whole, 60), $whole % 60);
     }
 
     private function lacksConfirmation(Thread $thread, Step $step): ?string

@@ -13,6 +13,12 @@ use Dithermic\Core\Calculator\InputError;
  */
 final readonly class RunMachine
 {
+    /** the timer of an interruption: until what is in the machine is as it was */
+    public const RESTART = 'restart';
+
+    /** min that it may ask for */
+    private const LONGEST_WAIT = 600;
+
     private Forecast $forecast;
 
     private Room $rooms;
@@ -57,6 +63,13 @@ final readonly class RunMachine
             EventType::PieceBegun => $this->beginPiece($state, $event),
             EventType::PieceDropped => $this->dropPiece($thread, $event),
             EventType::Closing => $this->close($state, $event),
+            EventType::Interrupted => $state->breaks[] = [
+                'from' => $event->at,
+                'to' => null,
+                'reason' => (string) $event->text('reason'),
+                'by' => $event->by,
+            ],
+            EventType::Resumed => $this->resume($state, $event),
             EventType::Aborted => $this->end($state, RunState::ABORTED, $event->at),
         };
     }
@@ -101,6 +114,8 @@ final readonly class RunMachine
             EventType::PieceBegun => $this->refusesPiece($state, $event),
             EventType::PieceDropped => $this->refusesDrop($event),
             EventType::Closing => $this->refusesClosing($state),
+            EventType::Interrupted => $this->refusesInterruption($state, $event),
+            EventType::Resumed => $this->refusesReturn($state, $event),
             EventType::Aborted => $event->text('reason') === null
                 ? new InputError('data.reason', 'say why the run is stopped')
                 : null,
@@ -120,6 +135,9 @@ final readonly class RunMachine
             return [];
         }
         $missing = [];
+        if ($step->needsHeat) {
+            array_push($missing, ...self::missesHeat($state, $at));
+        }
         foreach ($step->gates as $gate) {
             $lack = $gate->lacks($thread, $state, $step, $this->plan, $at, $this->rooms);
             if ($lack !== null) {
@@ -185,6 +203,20 @@ final readonly class RunMachine
         return null;
     }
 
+    /** @return list<string> */
+    private static function missesHeat(RunState $state, float $at): array
+    {
+        if ($state->interruptedSince() !== null) {
+            return ['it is interrupted: say when it goes on'];
+        }
+        $restart = $state->timers[self::RESTART] ?? null;
+        $lack = $restart === null || $restart['answered_at'] !== null
+            ? null
+            : Gate::toGo('hot through again', $restart['ends_at'] - $at);
+
+        return array_values(array_filter([$lack], is_string(...)));
+    }
+
     private function start(RunState $state, Event $event): void
     {
         $state->startedAt = $state->stepSince = $event->at;
@@ -203,6 +235,9 @@ final readonly class RunMachine
             'reason' => $event->text('reason'),
             'began' => $thread->stepSince,
         ];
+        if ($step->needsHeat && isset($state->timers[self::RESTART])) {
+            $state->timers[self::RESTART]['answered_at'] ??= $event->at;
+        }
         if ($step->timer !== null && isset($thread->timers[$step->timer])) {
             $thread->timers[$step->timer]['answered_at'] = $event->at;
         }
@@ -264,6 +299,33 @@ final readonly class RunMachine
             $thread->timers[$timer]['ends_at'] += 60 * (float) $event->number('minutes');
             $thread->timers[$timer]['minutes'] += (float) $event->number('minutes');
         }
+    }
+
+    /** A clock of heat stood still meanwhile; one of cooling went on. */
+    private function resume(RunState $state, Event $event): void
+    {
+        $last = array_key_last($state->breaks);
+        if ($last === null) {
+            return;
+        }
+        $state->breaks[$last]['to'] = $event->at;
+        $off = $event->at - $state->breaks[$last]['from'];
+        foreach ([$state, ...$state->pieces] as $thread) {
+            foreach ($thread->timers as $id => $timer) {
+                if ($timer['answered_at'] === null && $this->procedure->timer($id)?->kind === 'heat') {
+                    $thread->timers[$id]['ends_at'] += $off;
+                    $thread->timers[$id]['minutes'] += $off / 60;
+                }
+            }
+        }
+        $minutes = (float) $event->number('wait_min');
+        $state->timers[self::RESTART] = [
+            'id' => self::RESTART,
+            'started_at' => $event->at,
+            'ends_at' => $event->at + 60 * $minutes,
+            'minutes' => $minutes,
+            'answered_at' => $minutes > 0 ? null : $event->at,
+        ];
     }
 
     private function correct(RunState $state, Event $event): void
@@ -477,9 +539,45 @@ final readonly class RunMachine
         if ($state->step !== null) {
             return new InputError('type', "not yet: {$this->titleOf($state->step)} comes first");
         }
-        $taken = $this->taken($state, $first->place);
+        $taken = $this->taken($state, $first->place)
+            ?? ($first->needsHeat ? self::missesHeat($state, $event->at)[0] ?? null : null);
 
         return $taken === null ? null : new InputError('data.piece', "not yet: {$taken}");
+    }
+
+    private function refusesInterruption(RunState $state, Event $event): ?InputError
+    {
+        return match (true) {
+            $state->interruptedSince() !== null => new InputError('type', 'it is interrupted already'),
+            $event->text('reason') === null => new InputError('data.reason', 'say what interrupts it'),
+            default => null,
+        };
+    }
+
+    private function refusesReturn(RunState $state, Event $event): ?InputError
+    {
+        $since = $state->interruptedSince();
+        $wait = $event->data['wait_min'] ?? null;
+        $read = $event->data['read_c'] ?? null;
+
+        return match (true) {
+            $since === null => new InputError('type', 'it is not interrupted'),
+            $event->at < $since => new InputError('at', 'is before it was interrupted'),
+            ! self::between($wait, 0, self::LONGEST_WAIT) => new InputError(
+                'data.wait_min',
+                'must be minutes until it is hot through again, 0 to '.self::LONGEST_WAIT,
+            ),
+            $read !== null && ! self::between($read, -50, 600) => new InputError(
+                'data.read_c',
+                'must be what it reads, -50 to 600 °C',
+            ),
+            default => null,
+        };
+    }
+
+    private static function between(mixed $value, float $least, float $most): bool
+    {
+        return (is_int($value) || is_float($value)) && $value >= $least && $value <= $most;
     }
 
     private function refusesDrop(Event $event): ?InputError

@@ -23,6 +23,12 @@ final class RunState extends Thread
 
     public bool $closing = false;
 
+    /**
+     * @var list<array{from: float, to: ?float, reason: string, by: string}> when it was interrupted, in order; to is null
+     *                                                                       while it still is
+     */
+    public array $breaks = [];
+
     /** @var array<int, Thread> by number, from 1 */
     public array $pieces = [];
 
@@ -42,6 +48,25 @@ final class RunState extends Thread
     public function thread(?int $piece): ?Thread
     {
         return $piece === null ? $this : $this->pieces[$piece] ?? null;
+    }
+
+    /** Since when it is interrupted, s since 1970 UTC; null while it is not. */
+    public function interruptedSince(): ?float
+    {
+        $last = end($this->breaks);
+
+        return $last === false || $last['to'] !== null ? null : $last['from'];
+    }
+
+    /** @return list<array{from: float, to: ?float, reason: string, by: string}> in which a piece was under way */
+    public function breaksOf(Thread $piece): array
+    {
+        $until = $piece->outcome === self::OPEN ? INF : $piece->stepSince;
+
+        return array_values(array_filter(
+            $this->breaks,
+            static fn (array $break): bool => $break['from'] <= $until && ($break['to'] ?? INF) >= $piece->beganAt(),
+        ));
     }
 
     /** @return list<Thread> the run itself, while it has a step, and the pieces under way */

@@ -32,6 +32,7 @@ final readonly class Step
         public array $gates,
         public PassAnyway $passAnyway,
         public Hold $hands,
+        public bool $needsHeat = false,
     ) {
     }
 
@@ -59,6 +60,7 @@ final readonly class Step
             array_map(Gate::of(...), $of->each('gate')),
             PassAnyway::from($of->text('pass_anyway', PassAnyway::No->value)),
             Hold::from($of->text('hands', Hold::Free->value)),
+            $of->is('needs_heat'),
         );
     }
 }

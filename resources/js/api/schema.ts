@@ -599,6 +599,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/heat.barrel_restart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** how long a barrel waits for its next shot after it lost its heat */
+        post: operations["calcHeatBarrelRestart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.barrel_soak": {
         parameters: {
             query?: never;
@@ -2763,6 +2780,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/restart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What an interrupted run's machine needs before it goes on */
+        get: operations["getRunRestart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/trace": {
         parameters: {
             query?: never;
@@ -3351,7 +3385,7 @@ export interface components {
             events: {
                 key: string;
                 /** @enum {string} */
-                type: "confirmed" | "logged" | "step_done" | "extended" | "corrected" | "noted" | "piece_begun" | "piece_dropped" | "closing" | "aborted";
+                type: "confirmed" | "logged" | "step_done" | "extended" | "corrected" | "noted" | "piece_begun" | "piece_dropped" | "closing" | "interrupted" | "resumed" | "aborted";
                 /** @description seconds since 1970 UTC */
                 at: number;
                 by_id?: number | null;
@@ -3475,6 +3509,18 @@ export interface components {
             scale_g: number;
             tolerance_pct?: number | null;
             about?: string | null;
+        };
+        /** @description A time in which a run stood still. */
+        BreakData: {
+            /** Format: float */
+            from: number;
+            /**
+             * Format: float
+             * @description null while it still stands
+             */
+            to: number | null;
+            reason: string;
+            by: string;
         };
         /** @description What a source brought before: a delivery of the same begins from it. */
         BroughtData: {
@@ -6162,6 +6208,59 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        HeatBarrelRestartInput: components["schemas"]["MaterialInput"] & {
+            /** @description (mm) */
+            barrel_diameter_mm: number;
+            /** @description it is set to (°C) */
+            wall_c: number;
+            /** @description without heat (min) */
+            off_min: number;
+            /** @description what it reads when heat is back; without it the barrel is taken to have cooled as it does (°C) */
+            read_c?: number | null;
+            /**
+             * @description a screw keeps its melt in a channel, a plunger in the whole bore
+             * @default false
+             */
+            screw: boolean;
+            /**
+             * @description (°C)
+             * @default 20
+             */
+            room_c: number;
+            /**
+             * @description it heats up by (K/min)
+             * @default 6
+             */
+            heat_k_min: number;
+            /**
+             * @description it cools by, at its set-point (K/min)
+             * @default 3
+             */
+            cool_k_min: number;
+            /**
+             * @description what this machine takes over the physics
+             * @default 1
+             */
+            soak_factor: number;
+        };
+        HeatBarrelRestartResult: {
+            /** @description as it was read, or as it cools (°C) */
+            barrel_c: number;
+            /** @description until the steel is at its set-point again (min) */
+            heat_min: number;
+            /** @description until what is in it is melt to its middle, after that (min) */
+            soak_min: number;
+            /** @description before the next shot (min) */
+            wait_min: number;
+            /** @enum {string} */
+            state: "melt" | "stiff" | "solid";
+            /** @description of the melt's life that the break and the wait use */
+            life_used: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         HeatBarrelSoakInput: components["schemas"]["MaterialInput"] & {
             /** @description (mm) */
             barrel_diameter_mm: number;
@@ -8843,6 +8942,8 @@ export interface components {
                 throughput_kg_h?: number | null;
                 /** @description (cm3) */
                 barrel_volume_cm3?: number | null;
+                /** @description of its screw (mm) */
+                screw_diameter_mm?: number | null;
                 /** @description it may be set to at most (°C) */
                 max_c?: number | null;
                 /** @description of its tank (°C) */
@@ -10279,6 +10380,26 @@ export interface components {
         ResetPersonRequest: {
             password: string;
         };
+        /** @description What a machine needs before the next piece after it lost its heat. */
+        RestartData: {
+            /**
+             * Format: float
+             * @description min
+             */
+            off_min: number;
+            /**
+             * Format: float
+             * @description °C; null where nobody can say
+             */
+            barrel_c: number | null;
+            /**
+             * Format: float
+             * @description min before the next piece; null where nobody can say
+             */
+            wait_min: number | null;
+            says: string;
+            cautions: string[];
+        };
         RetireMachineRequest: {
             retired: boolean;
         };
@@ -10339,6 +10460,8 @@ export interface components {
             contested: string[];
             /** @description what is wrong with its machines now, as was logged, in words */
             troubles: string[];
+            /** @description in order; while the last has no end, nothing that needs heat goes on */
+            breaks: components["schemas"]["BreakData"][];
             entries: components["schemas"]["StandingEntryData"][];
             events: components["schemas"]["EventData"][];
             hands: components["schemas"]["HandData"][];
@@ -12883,6 +13006,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatBarInBathResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatBarrelRestart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatBarrelRestartInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatBarrelRestartResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -17789,6 +17943,42 @@ export interface operations {
                     "application/json": {
                         [key: string]: number[][];
                     };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunRestart: {
+        parameters: {
+            query?: {
+                /** @description °C that it reads now; without it the machine is taken to have cooled as it does */
+                read_c?: number | null;
+            };
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RestartData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

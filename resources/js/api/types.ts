@@ -107,6 +107,7 @@ export interface ProcedureStep {
     /** as a rule, with nobody called away */
     typical_min?: number;
     timer?: string;
+    needs_heat?: boolean;
     pass_anyway?: 'no' | 'reason' | 'lead';
     cautions?: string[];
     gate?: ProcedureGate[];
@@ -164,6 +165,7 @@ export type DayPlan = Schemas['SchedulePlanResult'];
 export type Care = Schemas['CareData'];
 export type Proposal = Schemas['ProposalData'];
 export type Tracked = Schemas['TrackedData'];
+export type Restart = Schemas['RestartData'];
 export type Alarm = Schemas['AlarmData'];
 export type Channel = Schemas['ChannelData'];
 export type Merge = Schemas['MergeData'];

@@ -66,6 +66,7 @@ function begun(procedure: Procedure, plan: Record<string, number>, started: Told
             missing: [],
         })),
         timers: [],
+        breaks: [],
         confirmed: {},
         pieces: [],
         closing: false,

@@ -37,10 +37,26 @@ export function missing(run: Run, at: number, piece: number | null = null): stri
     const thread = threadOf(run, piece);
     const step = procedure.steps.find((s) => s.id === thread?.step);
     if (!thread || !step) return [];
-    const lacks = (step.gate ?? []).map((gate) => lacking(run, thread, step, gate, at));
+    const lacks = [
+        step.needs_heat ? lacksHeat(run, at) : null,
+        ...(step.gate ?? []).map((gate) => lacking(run, thread, step, gate, at)),
+    ];
     const next = after(procedure, step);
     if (next && next.place !== step.place) lacks.push(taken(run, procedure, next.place, piece));
     return lacks.filter((lack) => lack !== null);
+}
+
+/** the timer of an interruption: until what is in the machine is as it was */
+export const RESTART = 'restart';
+
+/** What interrupts it now; a run that an older screen kept knows of none. */
+export const breakOf = (run: Run) =>
+    (run.breaks as Run['breaks'] | undefined)?.find((b) => b.to === null) ?? null;
+
+export function lacksHeat(run: Run, at: number): string | null {
+    if (breakOf(run)) return 'it is interrupted: say when it goes on';
+    const restart = run.timers.find((t) => t.id === RESTART && t.answered_at === null);
+    return restart ? toGo(restart.ends_at - at, 'hot through again') : null;
 }
 
 /** The step after one, of the same phase. */

@@ -1,6 +1,6 @@
 import type { Hand, Procedure, ProcedureEntry, ProcedureStep, Run } from '../api/types';
 import { capital } from '../parts/text';
-import { after, lacking, phase, roomOpens, taken, threadOf, type ThreadState } from './gates';
+import { after, lacking, phase, RESTART, roomOpens, taken, threadOf, type ThreadState } from './gates';
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
 
@@ -29,7 +29,11 @@ export function nextOf(run: Run): Hand[] {
     return [
         {
             ...whose(run, first),
-            at: Math.max(run.step_since, ...run.pieces.map((p) => p.step_since)),
+            at: Math.max(
+                run.step_since,
+                run.timers.find((t) => t.id === RESTART)?.ends_at ?? 0,
+                ...run.pieces.map((p) => p.step_since),
+            ),
             what: first.title,
             why: first.why,
             step: first.id,

@@ -1,6 +1,6 @@
 import type { QueuedEvent } from '../api/store';
 import type { Procedure, ProcedureStep, Run } from '../api/types';
-import { after, phase } from './gates';
+import { after, breakOf, phase, RESTART } from './gates';
 
 type Data = {
     entry: string;
@@ -10,6 +10,8 @@ type Data = {
     item: string;
     timer: string;
     minutes: number;
+    wait_min: number;
+    reason: string;
     piece?: number;
 };
 type Timer = Run['timers'][number];
@@ -96,6 +98,15 @@ function lay(run: Run, type: string, key: string, at: number, by: string, data: 
         case 'closing':
             close(run, at);
             break;
+        case 'interrupted':
+            run.breaks = [
+                ...((run.breaks as Run['breaks'] | undefined) ?? []),
+                { from: at, to: null, reason: data.reason, by },
+            ];
+            break;
+        case 'resumed':
+            resume(run, at, data.wait_min);
+            break;
         case 'aborted':
             run.summary.status = 'aborted';
             break;
@@ -118,6 +129,7 @@ function finishStep(run: Run, piece: number | null, id: string, at: number, by: 
     const step = procedure.steps.find((s) => s.id === id);
     const thread = threadIn(run, piece);
     if (!step || !thread || stepOf(run, piece) !== id) return;
+    if (step.needs_heat) for (const t of run.timers) if (t.id === RESTART) t.answered_at ??= at;
     answer(run, thread, step, at);
     const next = after(procedure, step);
     const of = pieceOf(run, piece);
@@ -130,6 +142,28 @@ function finishStep(run: Run, piece: number | null, id: string, at: number, by: 
     if (row) Object.assign(row, { status: 'done', done_at: at, done_by: by, missing: [] });
     moveTo(run, next, at);
     if (!next && (run.closing || firstOf(run, 'piece') === null)) run.summary.status = 'finished';
+}
+
+/** A clock of heat stood still meanwhile; one of cooling went on (core/src/Run/RunMachine.php). */
+function resume(run: Run, at: number, wait: number): void {
+    const last = breakOf(run);
+    if (!last) return;
+    last.to = at;
+    const off = at - last.from;
+    for (const { timers } of [run, ...run.pieces])
+        for (const timer of timers)
+            if (timer.kind === 'heat' && timer.answered_at === null)
+                Object.assign(timer, { ends_at: timer.ends_at + off, minutes: timer.minutes + off / 60 });
+    run.timers = run.timers.filter((t) => t.id !== RESTART);
+    run.timers.push({
+        id: RESTART,
+        title: 'Hot through again',
+        kind: 'wait',
+        started_at: at,
+        ends_at: at + 60 * wait,
+        minutes: wait,
+        answered_at: wait > 0 ? null : at,
+    });
 }
 
 /** The step's own timer is answered, and the one that its end starts begins. */

@@ -10,9 +10,11 @@ use Dithermic\Core\Diagnosis\KnownSignal;
 use Dithermic\Core\Diagnosis\Lever;
 use Dithermic\Core\Diagnosis\MeltEvidence;
 use Dithermic\Core\Diagnosis\Witness;
+use Dithermic\Core\Heat\Barrel\RestartResult;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Process\BarrelRestart;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
@@ -27,6 +29,9 @@ use Dithermic\Core\Safety\Process as Danger;
 /** Bars and beams run into closed moulds and cooled in a tank. */
 final class BarMaking extends Definition
 {
+    /** what a barrel heats up by, as changeover.sequence takes it */
+    private const USUAL_K_MIN = 6.0;
+
     public function id(): string
     {
         return 'extrusion';
@@ -158,6 +163,26 @@ final class BarMaking extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    public function restart(
+        Record $machine,
+        array $targets,
+        array $picture,
+        Polymer $polymer,
+        float $offMin,
+        ?float $readC,
+    ): ?RestartResult {
+        return (new BarrelRestart($this->calculations))->of(
+            $machine->mayNumber('screw_diameter_mm'),
+            true,
+            static fn (float $meltC): float => ($meltC - BarrelRestart::ROOM_C) / self::USUAL_K_MIN,
+            $targets,
+            $picture,
+            $polymer,
+            $offMin,
+            $readC,
+        );
     }
 
     public function madeAt(Thread $piece): ?float

@@ -13,6 +13,7 @@ final readonly class ExtruderFacts
         public string $name = 'the extruder',
         #[Field('that it gives', 'kg/h', above: 0, max: 1e5)] public ?float $throughput_kg_h = null,
         #[Field('', 'cm3', above: 0, max: 1e6)] public ?float $barrel_volume_cm3 = null,
+        #[Field('of its screw', 'mm', above: 0, max: 1000)] public ?float $screw_diameter_mm = null,
         #[Field('it may be set to at most', '°C', min: 0, max: 600)] public ?float $max_c = null,
         #[Field('of its tank', '°C', min: -20, max: 120)] public ?float $bath_c = null,
         #[Field('melt that it gives', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,

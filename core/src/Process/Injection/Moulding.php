@@ -11,9 +11,11 @@ use Dithermic\Core\Diagnosis\KnownSignal;
 use Dithermic\Core\Diagnosis\Lever;
 use Dithermic\Core\Diagnosis\MeltEvidence;
 use Dithermic\Core\Diagnosis\Witness;
+use Dithermic\Core\Heat\Barrel\RestartResult;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Process\BarrelRestart;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Process\Clock;
@@ -253,6 +255,28 @@ final class Moulding extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    public function restart(
+        Record $machine,
+        array $targets,
+        array $picture,
+        Polymer $polymer,
+        float $offMin,
+        ?float $readC,
+    ): ?RestartResult {
+        $known = Reader::read(InjectorFacts::class, Reader::known(InjectorFacts::class, $machine->of));
+
+        return (new BarrelRestart($this->calculations))->of(
+            $known->boreMm(),
+            $known->hasScrew(),
+            static fn (float $meltC): float => (new BarrelSteel($known))->minutes(BarrelRestart::ROOM_C, $meltC),
+            $targets,
+            $picture,
+            $polymer,
+            $offMin,
+            $readC,
+        );
     }
 
     public function madeAt(Thread $piece): ?float

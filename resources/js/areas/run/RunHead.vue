@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { Procedure } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
+import RunBreak from './RunBreak.vue';
 import { useRunScreen } from './screen';
 
 /** Which run this is, and the way out of it. */
@@ -17,6 +18,8 @@ const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.pi
             {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started
             {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}
         </p>
+        <span class="gap" />
+        <RunBreak />
         <v-btn
             v-if="run.summary.status === 'running'"
             size="small"
@@ -49,8 +52,10 @@ const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.pi
 .top h1 {
     font-size: 1.3rem;
 }
+.gap {
+    flex: 1;
+}
 .stop {
-    margin-left: auto;
     align-self: center;
 }
 .caution {

@@ -1,6 +1,6 @@
 import type { Entry } from '../../api/queue';
 import type { Procedure, ProcedureStep, Run } from '../../api/types';
-import { after, missing, phase, taken, threadOf } from '../../offline/gates';
+import { after, lacksHeat, missing, phase, taken, threadOf } from '../../offline/gates';
 import { asManyAsPlanned, handsOf } from '../../offline/hands';
 
 /** What the screen is about: the run itself, a piece under way, or the piece that would be begun next. */
@@ -60,8 +60,9 @@ export function missingOf(run: Run, focus: Focus, now: number): string[] {
     if (!focus.next) return missing(run, now, focus.piece);
     const lack = nextTaken(run);
     const first = firstOfPiece(procedureOf(run));
+    const cold = first?.needs_heat ? lacksHeat(run, now) : null;
     return [
-        ...(lack === null ? [] : [lack]),
+        ...[lack, cold].filter((l) => l !== null),
         ...(first?.gate ?? []).map((g) => (g.confirmed?.length ? 'confirm it' : (g.says ?? ''))),
     ];
 }

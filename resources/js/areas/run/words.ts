@@ -1,6 +1,6 @@
 import type { Procedure, ProcedureStep, RunEvent } from '../../api/types';
 import { capital } from '../../parts/text';
-import { show } from '../../parts/units';
+import { minutesText, show } from '../../parts/units';
 
 /** One log entry in a few words, by the procedure's own titles. */
 export function eventWords(event: RunEvent, procedure: Procedure): string {
@@ -32,6 +32,10 @@ function words(event: RunEvent, procedure: Procedure, step: ProcedureStep | unde
             return String(data.text);
         case 'closing':
             return 'No more: shutting down';
+        case 'interrupted':
+            return `Interrupted. ${String(data.reason)}`;
+        case 'resumed':
+            return `Goes on, hot through again in ${minutesText(Number(data.wait_min))}`;
         case 'aborted':
             return `Stopped. ${String(data.reason)}`;
         default:

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Data;
+
+use OpenApi\Attributes as OA;
+
+/** A time in which a run stood still. */
+#[OA\Schema]
+final readonly class BreakData
+{
+    public function __construct(
+        #[OA\Property] public float $from,
+        #[OA\Property(description: 'null while it still stands')] public ?float $to,
+        #[OA\Property] public string $reason,
+        #[OA\Property] public string $by,
+    ) {
+    }
+}
