@@ -30,6 +30,7 @@ use App\Planning\Http\DayController;
 use App\Planning\Http\OrderController;
 use App\Runs\Http\ChangeController;
 use App\Runs\Http\FloorController;
+use App\Runs\Http\LeftoverController;
 use App\Runs\Http\PlanController;
 use App\Runs\Http\ProcedureController;
 use App\Runs\Http\ProposalController;
@@ -218,6 +219,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/charges', [RunController::class, 'charges'])->whereUuid('run');
         Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
+        Route::get('runs/{run}/leftovers', [LeftoverController::class, 'index'])->whereUuid('run');
+        Route::post('runs/{run}/leftovers', [LeftoverController::class, 'store'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');

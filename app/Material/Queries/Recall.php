@@ -10,10 +10,12 @@ use App\Material\Data\TraceNodeData;
 use App\Material\Models\Charge;
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
+use App\Material\Support\MovementKind;
 use App\Runs\Models\Run;
 use App\Support\Csv;
 use App\Support\Seconds;
 use Dithermic\Core\Stock\Mixing;
+use Illuminate\Database\Eloquent\Builder;
 use stdClass;
 
 /**
@@ -41,14 +43,16 @@ final class Recall
         $new = [$lot->id];
         for ($depth = 0; $new !== [] && $depth < self::DEPTH; $depth++) {
             $children = LotMovement::query()->whereIn('other_lot_id', $new)->where('mass_g', '>', 0)->pluck('lot_id');
-            $this->newRuns([
-                ...LotMovement::query()->whereIn('lot_id', $new)->whereNotNull('run_id')->distinct()->pluck('run_id'),
+            $runs = $this->newRuns([
+                ...LotMovement::query()->whereIn('lot_id', $new)->where('mass_g', '<', 0)->whereNotNull('run_id')
+                    ->distinct()->pluck('run_id'),
                 ...Charge::query()->whereNotNull('run_id')->whereIn(
                     'id',
                     LotMovement::query()->select('charge_id')->whereIn('lot_id', $new)->whereNotNull('charge_id'),
                 )->pluck('run_id'),
             ]);
-            $new = $this->newLots($children->all());
+            $made = LotMovement::query()->whereIn('run_id', $runs)->where('kind', MovementKind::Made)->pluck('lot_id');
+            $new = $this->newLots([...$children->all(), ...$made->all()]);
         }
         $mixing = $this->mixed($lot->id);
         $share = static fn (string $place): float => $mixing->shares($place)["lot:{$lot->id}"] ?? 0.0;
@@ -60,14 +64,15 @@ final class Recall
     public function back(Run $run): TraceData
     {
         $this->start([], [$run->id]);
-        $new = $this->newLots([
-            ...LotMovement::query()->where('run_id', $run->id)->where('mass_g', '<', 0)->distinct()->pluck('lot_id'),
-            ...LotMovement::query()->whereIn('charge_id', Charge::query()->select('id')->where('run_id', $run->id))
-                ->distinct()->pluck('lot_id'),
-        ]);
+        $new = $this->newLots($this->into([$run->id]));
         for ($depth = 0; $new !== [] && $depth < self::DEPTH; $depth++) {
-            $new = $this->newLots(LotMovement::query()->whereIn('lot_id', $new)->where('mass_g', '>', 0)
-                ->whereNotNull('other_lot_id')->distinct()->pluck('other_lot_id')->all());
+            $brought = LotMovement::query()->whereIn('lot_id', $new)->where('mass_g', '>', 0);
+            // What another run left and this one was fed with comes from what that one was made of.
+            $runs = $this->newRuns((clone $brought)->whereNotNull('run_id')->distinct()->pluck('run_id')->all());
+            $new = $this->newLots([
+                ...$brought->whereNotNull('other_lot_id')->distinct()->pluck('other_lot_id'),
+                ...$this->into($runs),
+            ]);
         }
         $mixing = $this->mixed(null);
         $shares = $mixing->shares("run:{$run->id}");
@@ -84,6 +89,19 @@ final class Recall
             $of,
             static fn (string $place): float => $of($place) * $total,
         );
+    }
+
+    /**
+     * @param  list<string>  $runs
+     * @return list<int> lots that went into them, by themselves or by a weighed charge
+     */
+    private function into(array $runs): array
+    {
+        return $runs === [] ? [] : array_values([
+            ...LotMovement::query()->whereIn('run_id', $runs)->where('mass_g', '<', 0)->distinct()->pluck('lot_id'),
+            ...LotMovement::query()->whereIn('charge_id', Charge::query()->select('id')->whereIn('run_id', $runs))
+                ->distinct()->pluck('lot_id'),
+        ]);
     }
 
     /** A line for each run that has of a lot: what to look at, and what to call back. */
@@ -150,7 +168,11 @@ final class Recall
     private function mixed(?int $origin): Mixing
     {
         $mixing = new Mixing;
-        $lines = LotMovement::query()->whereIn('lot_id', array_keys($this->lots))
+        $runs = array_keys($this->runs);
+        // Also what else went into its runs: a run is not of one lot alone.
+        $lines = LotMovement::query()
+            ->where(fn (Builder $of) => $of->whereIn('lot_id', array_keys($this->lots))->orWhereIn('run_id', $runs)
+                ->orWhereIn('charge_id', Charge::query()->select('id')->whereIn('run_id', $runs)))
             ->orderBy('at')->orderBy('id')
             ->limit(self::MOST['lines'] + 1)
             ->toBase()
@@ -169,11 +191,20 @@ final class Recall
         $grams = (float) $line->mass_g;
         $lot = "lot:{$line->lot_id}";
         $own = $line->lot_id === $origin;
+        if (! isset($this->lots[$line->lot_id])) {
+            $into = $line->run_id ?? $chargedInto;
+            if ($grams < 0 && $into !== null && isset($this->runs[$into])) {
+                $mixing->bring("run:{$into}", Mixing::UNKNOWN, -$grams);
+            }
+
+            return;
+        }
         if ($grams > 0) {
             $from = $line->other_lot_id;
             match (true) {
                 // The lot that is traced is of itself, whatever it was made of.
                 $own => $mixing->bring($lot, $lot, $grams),
+                $line->run_id !== null && isset($this->runs[$line->run_id]) => $mixing->pour("run:{$line->run_id}", $lot, $grams),
                 $from !== null && isset($this->lots[$from]) => $mixing->pour("lot:{$from}", $lot, $grams),
                 default => $mixing->bring($lot, $origin === null ? $lot : Mixing::UNKNOWN, $grams),
             };

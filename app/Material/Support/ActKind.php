@@ -9,6 +9,7 @@ enum ActKind: string
 {
     case Counted = 'counted';
     case Delivered = 'delivered';
+    case Made = 'made';
     case Merged = 'merged';
     case PutRight = 'put_right';
     case Returned = 'returned';

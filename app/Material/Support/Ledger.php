@@ -120,6 +120,7 @@ final class Ledger
         ?Lot $other = null,
         string $field = 'mass_g',
         ?string $chargeId = null,
+        ?string $runId = null,
     ): void {
         $held = $grams < 0 && trim($act->reason) === '' ? $this->held($lot) : null;
         if ($held !== null && $held + $grams < -self::SAME_G) {
@@ -139,7 +140,7 @@ final class Ledger
             'reason' => $act->reason,
             'by_id' => $act->by_id,
             'at' => $act->at,
-            'act_id' => $act->id, 'other_lot_id' => $other?->id, 'charge_id' => $chargeId,
+            'act_id' => $act->id, 'other_lot_id' => $other?->id, 'charge_id' => $chargeId, 'run_id' => $runId,
         ]);
     }
 }

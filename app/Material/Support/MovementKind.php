@@ -9,6 +9,7 @@ enum MovementKind: string
 {
     case Delivered = 'delivered';
     case Drawn = 'drawn';
+    case Made = 'made';
     case Corrected = 'corrected';
     case Split = 'split';
     case Merged = 'merged';

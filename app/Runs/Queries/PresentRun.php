@@ -25,7 +25,6 @@ use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunMaterial;
-use App\Runs\Models\RunOutput;
 use App\Runs\Models\RunStation;
 use App\Shop\Queries\PresentShop;
 use App\Support\Seconds;
@@ -129,12 +128,7 @@ final readonly class PresentRun
             $this->timers($procedure, $state),
             self::byStep($state),
             $this->pieces($process, $machine, $state, $pieces, $now),
-            array_values($run->outputs->map(static fn (RunOutput $o): RunOutputData => new RunOutputData(
-                $o->kind->value,
-                $o->count,
-                $o->lot?->code,
-                $o->mass_g === null ? null : (float) $o->mass_g,
-            ))->all()),
+            array_values($run->outputs->map(RunOutputData::of(...))->all()),
             $state->closing,
             $this->places->contested($run),
             $process->troubles($state),

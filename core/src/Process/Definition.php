@@ -193,6 +193,43 @@ abstract class Definition
     }
 
     /**
+     * What a run leaves besides good pieces, by its log and its plan: what is kept of it is a lot again.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     * @return list<Leftover> none under half a gram
+     */
+    public function leftovers(RunState $state, array $targets): array
+    {
+        return array_values(array_filter(
+            $this->left(new Told($state), $targets),
+            static fn (Leftover $of): bool => $of->mass_g >= Leftover::NOTHING_G,
+        ));
+    }
+
+    /**
+     * @param  array<string, float|int|string|null>  $targets
+     * @return list<Leftover>
+     */
+    protected function left(Told $told, array $targets): array
+    {
+        return [];
+    }
+
+    /** Pieces that are not good, at their planned mass. */
+    protected static function scrap(Told $told, string $piece, float $eachG): Leftover
+    {
+        $count = count($told->judged('scrap'));
+
+        return new Leftover(
+            'scrap',
+            ucfirst($piece).($count === 1 ? '' : 's').' that '.($count === 1 ? 'is' : 'are').' not good',
+            'offcut',
+            round($count * $eachG, 1),
+            sprintf('%d, %.1f g each', $count, $eachG),
+        );
+    }
+
+    /**
      * What a main machine that lost its heat needs before the next piece; null where nobody can say it.
      *
      * @param  Record  $machine  its facts

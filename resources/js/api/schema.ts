@@ -2728,6 +2728,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/leftovers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a run left besides good pieces, and what of it is kept */
+        get: operations["getRunLeftovers"];
+        put?: never;
+        /** Put what a run left into a container of its own, once per id */
+        post: operations["keepRunLeftover"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/lessons": {
         parameters: {
             query?: never;
@@ -4832,7 +4850,7 @@ export interface components {
             source_id: number;
             polymer: string;
             /** @enum {string} */
-            form: "item" | "flake" | "pellet" | "sheet" | "offcut" | "regrind" | "densified film";
+            form: "item" | "flake" | "pellet" | "sheet" | "offcut" | "regrind" | "densified film" | "strip" | "bar";
             colour: string;
             swatch: string;
             location?: string | null;
@@ -7213,6 +7231,17 @@ export interface components {
                 [key: string]: unknown;
             }[];
         };
+        KeepLeftoverRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /** @description which of what the run left: GET runs/{run}/leftovers */
+            leftover: string;
+            mass_g: number;
+            location?: string | null;
+        };
         KeepMixRequest: {
             name: string;
             polymer: string;
@@ -7391,6 +7420,19 @@ export interface components {
             charts: components["schemas"]["ChartData"][];
             /** @description newest first */
             set_ups: components["schemas"]["SetUpData"][];
+        };
+        /** @description What a run left besides good pieces, and the containers that it went into. */
+        LeftoverData: {
+            id: string;
+            title: string;
+            form: string;
+            /**
+             * Format: float
+             * @description g, by the log and the plan
+             */
+            mass_g: number;
+            because: string;
+            kept: components["schemas"]["RunOutputData"][];
         };
         /** @description What a run taught of the next set-up, and what was said to it. */
         LessonData: {
@@ -10511,6 +10553,7 @@ export interface components {
             kind: "goods" | "lot";
             /** @description pieces; less than none where a verdict was put right */
             count: number | null;
+            lot_id: number | null;
             lot: string | null;
             /** Format: float */
             mass_g: number | null;
@@ -17800,6 +17843,80 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunLeftovers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["LeftoverData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    keepRunLeftover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepLeftoverRequest"];
+            };
+        };
+        responses: {
+            /** @description the container */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotData"];
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

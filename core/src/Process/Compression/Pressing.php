@@ -20,8 +20,10 @@ use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Quality\PorosityResult;
 use Dithermic\Core\Quality\ThicknessGridResult;
@@ -130,7 +132,25 @@ final class Pressing extends Definition
         );
     }
 
-    /** Several sheets in one run overlap the two presses; a single one is one pass. */
+    /** What a charge has more than the sheet that came out of it ran out as flash. */
+    protected function left(Told $told, array $targets): array
+    {
+        $sheets = $told->weighed('inspection');
+        $flash = 0.0;
+        foreach ($told->weighed('weigh') as $piece => $charge) {
+            $flash += isset($sheets[$piece]) ? max(0.0, $charge - $sheets[$piece]) : 0.0;
+        }
+        $scrapped = array_map(
+            static fn (int $piece): float => $sheets[$piece] ?? (float) ($targets['charge_mass_g'] ?? 0),
+            $told->judged('scrap'),
+        );
+
+        return [
+            new Leftover('flash', 'Flash and edges', 'offcut', round($flash, 1), 'what was weighed in, less the sheet'),
+            new Leftover('scrap', 'Sheets that are not good', 'offcut', round(array_sum($scrapped), 1), sprintf('%d, as weighed', count($scrapped))),
+        ];
+    }
+
     /** The two faces against each other, and how long the stack was without load on its way over. */
     public function evidence(Witness $of): array
     {
@@ -157,6 +177,7 @@ final class Pressing extends Definition
         ];
     }
 
+    /** Several sheets in one run overlap the two presses; a single one is one pass. */
     public function procedures(): array
     {
         return [$this->procedure(), Series::procedure()];

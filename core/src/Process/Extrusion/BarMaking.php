@@ -19,8 +19,10 @@ use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Zones;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
@@ -163,6 +165,15 @@ final class BarMaking extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    protected function left(Told $told, array $targets): array
+    {
+        return [
+            new Leftover('purge', 'Free run', 'offcut', $told->grams('purge'), 'as it was weighed'),
+            new Leftover('overflow', 'Overflow', 'offcut', $told->grams('overflow'), 'as it was weighed'),
+            self::scrap($told, 'bar', (float) ($targets['bar_mass_g'] ?? 0)),
+        ];
     }
 
     public function restart(

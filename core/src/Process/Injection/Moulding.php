@@ -24,9 +24,11 @@ use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Process\Zones;
 use Dithermic\Core\Run\RunState;
@@ -255,6 +257,18 @@ final class Moulding extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    protected function left(Told $told, array $targets): array
+    {
+        $shots = $told->through('shoot');
+        $runner = (float) ($targets['runner_g'] ?? 0);
+
+        return [
+            new Leftover('purge', 'Test shots and purgings', 'offcut', $told->grams('purge'), 'as it was weighed'),
+            new Leftover('runner', 'Runners', 'offcut', round($shots * $runner, 1), sprintf('%d shots, %.1f g each', $shots, $runner)),
+            self::scrap($told, 'part', (float) ($targets['part_mass_g'] ?? 0) * max(1.0, (float) ($targets['parts_per_piece'] ?? 1))),
+        ];
     }
 
     public function restart(

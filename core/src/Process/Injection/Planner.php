@@ -126,6 +126,7 @@ final readonly class Planner
             'part_mass_g' => $part,
             'part_least_g' => round($part * (1 - $set->get('mass_tolerance_pct') / 100), 2),
             'mass_tolerance_pct' => $set->get('mass_tolerance_pct'),
+            'runner_g' => round($this->runner($set, $polymer), 2),
             'parts_per_piece' => (float) round($set->get('cavities')),
             'pieces' => $set->get('shots'),
             'stroke_mm' => round($shot->stroke_mm, 1),
@@ -218,6 +219,12 @@ final readonly class Planner
             'barrel_diameter_mm' => $bore,
             'barrel_length_mm' => $stroke,
         ], ['barrel_diameter_mm' => 'machine', 'barrel_length_mm' => 'machine']);
+    }
+
+    /** What hangs between the parts of a shot, g. */
+    private function runner(Settled $set, Polymer $polymer): float
+    {
+        return $set->get('runner_volume_cm3') * (float) $polymer->property('density_g_cm3');
     }
 
     private function soak(PlanInput $in, Settled $set, ShotResult $shot): BarrelSoakResult

@@ -17,11 +17,13 @@ use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Heard;
 use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Job;
+use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\Listen;
 use Dithermic\Core\Process\MouldFit;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\Role;
+use Dithermic\Core\Process\Told;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 use Dithermic\Core\Vacuum\TraceResult;
@@ -94,6 +96,17 @@ final class Forming extends Definition
     public function setPoint(): string
     {
         return 'sheet_normal_c';
+    }
+
+    protected function left(Told $told, array $targets): array
+    {
+        $good = count($told->judged('good'));
+        $trim = (float) ($targets['trim_g'] ?? 0);
+
+        return [
+            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d parts, %.0f g of rim each', $good, $trim)),
+            self::scrap($told, 'part', (float) ($targets['blank_g'] ?? 0)),
+        ];
     }
 
     /** The library has the sheet's three temperatures as numbers of their own. */

@@ -119,6 +119,9 @@ final readonly class Planner
             'blank_length_mm' => $blank[0],
             'blank_width_mm' => $blank[1],
             'sheet_mm' => $set->get('sheet_mm'),
+            'blank_g' => round($mass, 1),
+            // What lies inside the clamped opening becomes the part, whatever it is drawn to; the rim is cut off.
+            'trim_g' => round($mass * (1 - $this->opening($set) / ($blank[0] * $blank[1])), 1),
             'pieces' => $set->get('parts'),
         ];
         $result = new PlanResult(
@@ -206,6 +209,14 @@ final readonly class Planner
         $part = $set->optional('base_diameter_mm') ?? $set->get($side);
 
         return round($part + 2 * $set->get('margin_mm'), 1);
+    }
+
+    /** Of the sheet, that the part is drawn from, mm². */
+    private function opening(Settled $set): float
+    {
+        $round = $set->optional('base_diameter_mm');
+
+        return $round === null ? $set->get('length_mm') * $set->get('width_mm') : M_PI / 4 * $round ** 2;
     }
 
     private function draw(Settled $set): DrawResult

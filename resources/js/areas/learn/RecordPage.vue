@@ -13,6 +13,7 @@ import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
 import CasesOf from './CasesOf.vue';
+import LeftoversCard from '../run/LeftoversCard.vue';
 import FoundLater from './FoundLater.vue';
 import LessonCard from './LessonCard.vue';
 import PieceTable from './PieceTable.vue';
@@ -141,6 +142,7 @@ const overrides = computed(
                         :scanned="scanned"
                         @kept="refetch"
                     />
+                    <LeftoversCard v-if="run.summary.status !== 'running'" :run="id" />
                 </section>
                 <section class="card">
                     <h2>As planned</h2>

@@ -6,7 +6,7 @@ import type { Lot, Merge, Page } from '../../api/types';
 import { useLatest, useSend } from '../../parts/useSend';
 
 export type ActKind = 'split' | 'shred' | 'merge' | 'count' | 'waste' | 'place' | 'contamination' | 'doubt';
-const SHREDDABLE = ['item', 'sheet', 'offcut'];
+const SHREDDABLE = ['item', 'sheet', 'offcut', 'strip', 'bar'];
 /** what gives a lot of its own */
 const MAKES = ['split', 'shred', 'merge'];
 
