@@ -107,14 +107,19 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     await confirmAll(page);
     await advance(page).click();
     await expect(page.getByRole('heading', { name: 'Done' })).toBeVisible();
+    const left = page.getByRole('region', { name: 'What is left of it' });
+    const bad = left.getByRole('listitem').filter({ hasText: /Parts? that (is|are) not good/ });
+    await bad.getByRole('button', { name: 'Into a tub' }).click();
+    await expect(bad.getByRole('link', { name: /^L-/ })).toBeVisible();
+    await accessible(page);
 
     const run = await ask<{
         summary: { good: number; bad: number };
-        outputs: { count: number }[];
+        outputs: { count: number | null }[];
         materials: { mass_g: number }[];
     }>(page, `runs/${id}`);
     expect([run.summary.good, run.summary.bad]).toEqual([1, 1]);
-    expect(run.outputs[0]?.count).toBe(2);
+    expect(run.outputs.map((o) => o.count)).toEqual([2, null]);
     expect(run.materials[0]?.mass_g).toBe(188);
     await page.getByRole('button', { name: 'Open the record' }).click();
     await expect(page.getByText('1 good, 1 not, of 2 begun.')).toBeVisible();

@@ -49,13 +49,15 @@ async function keep(of: Leftover) {
                     <strong>{{ of.title }}</strong>
                     <p class="quiet">{{ of.because }}</p>
                 </div>
-                <TypedField
-                    :model-value="massOf(of)"
-                    dimension="mass"
-                    label="On the scale"
-                    :min="0.1"
-                    @update:model-value="(g) => (masses[of.id] = g)"
-                />
+                <div class="fields">
+                    <TypedField
+                        :model-value="massOf(of)"
+                        dimension="mass"
+                        label="On the scale"
+                        :min="0.1"
+                        @update:model-value="(g) => (masses[of.id] = g)"
+                    />
+                </div>
                 <v-btn color="primary" size="large" :disabled="busy" @click="keep(of)">Into a tub</v-btn>
             </li>
             <li v-for="of in kept" :key="of.id">
@@ -84,15 +86,11 @@ ul {
 }
 li {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 150px auto;
+    grid-template-columns: minmax(0, 1fr) 190px auto;
     gap: 8px 14px;
     align-items: end;
     padding: 8px 0;
     border-top: 1px solid var(--line);
-}
-.fault {
-    color: var(--alarm);
-    font-weight: 700;
 }
 @media (max-width: 700px) {
     li {
