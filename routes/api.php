@@ -221,6 +221,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::get('runs/{run}/leftovers', [LeftoverController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/leftovers', [LeftoverController::class, 'store'])->whereUuid('run');
+        Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');

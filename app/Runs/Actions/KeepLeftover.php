@@ -12,22 +12,20 @@ use App\Material\Support\Ledger;
 use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use App\Runs\Models\Run;
-use App\Runs\Models\RunMaterial;
+use App\Runs\Support\LotOfRun;
 use App\Runs\Support\OutputKind;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\Leftover;
-use Dithermic\Core\Safety\SourceState;
 
 /**
- * Puts what a run left into a container of its own: once hotter than what went in, of the source that is trusted least,
- * and never more than the run took.
+ * Puts what a run left into a container of its own, and never more than the run took.
  */
 final readonly class KeepLeftover
 {
     /** scales differ: what comes out may weigh so much more than what went in */
     private const SCALES_DIFFER = 1.02;
 
-    public function __construct(private Ledger $ledger)
+    public function __construct(private Ledger $ledger, private LotOfRun $lots)
     {
     }
 
@@ -44,8 +42,7 @@ final readonly class KeepLeftover
         ): void {
             // Two who keep of one run take turns.
             Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
-            $materials = $run->materials()->with('lot.source')->get();
-            $took = (float) $materials->sum(static fn (RunMaterial $m): float => (float) $m->mass_g);
+            $took = (float) $run->materials()->sum('mass_g');
             $kept = (float) LotMovement::query()->where('run_id', $run->id)->where('kind', MovementKind::Made)->sum('mass_g');
             if ($kept + $massG > self::SCALES_DIFFER * $took) {
                 throw new InputError('mass_g', sprintf(
@@ -54,20 +51,7 @@ final readonly class KeepLeftover
                     $kept,
                 ));
             }
-            $trust = static fn (RunMaterial $m): int => (int) array_search($m->lot->source->state, SourceState::cases(), true);
-            $from = $materials->sortBy([
-                static fn (RunMaterial $a, RunMaterial $b): int => $trust($a) <=> $trust($b),
-                static fn (RunMaterial $a, RunMaterial $b): int => (float) $b->mass_g <=> (float) $a->mass_g,
-            ])->firstOrFail()->lot;
-            $lot = $this->ledger->open([
-                'source_id' => $from->source_id,
-                'polymer' => $run->polymer,
-                'form' => $what->form,
-                'colour' => $from->colour,
-                'swatch' => $from->swatch,
-                'generation' => 1 + (int) $materials->max(static fn (RunMaterial $m): int => $m->lot->generation),
-                'location' => $location,
-            ]);
+            $lot = $this->lots->open($run, $what->form, $location);
             $this->ledger->line($act, $lot, $massG, MovementKind::Made, runId: $run->id);
             $run->outputs()->create([
                 'kind' => OutputKind::Lot,

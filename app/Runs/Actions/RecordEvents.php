@@ -64,6 +64,7 @@ final readonly class RecordEvents
         private ShopClock $clock,
         private TakeCharge $takeCharge,
         private TellSource $tellSource,
+        private AddToLot $addToLot,
     ) {
     }
 
@@ -239,7 +240,7 @@ final readonly class RecordEvents
         match ($procedure->entry($entry)->effect ?? null) {
             'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original['values'] ?? []),
             'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
-            'dispose' => $this->dispose($run, $event, $values, $original['values'] ?? [], $piece),
+            'dispose' => $this->dispose($run, $event, $by, $values, $original['values'] ?? [], $piece),
             'leaves' => $this->leave($run, $values),
             default => null,
         };
@@ -324,12 +325,12 @@ final readonly class RecordEvents
     }
 
     /**
-     * A good piece goes to the goods; a verdict that is put right takes it back again.
+     * A good piece goes to the goods, or into a lot where it is material again; a verdict that is put right takes it back again.
      *
      * @param  array<string, mixed>  $values
      * @param  array<string, mixed>  $before
      */
-    private function dispose(Run $run, Event $event, array $values, array $before, ?int $piece): void
+    private function dispose(Run $run, Event $event, User $by, array $values, array $before, ?int $piece): void
     {
         // A piece has its own verdict, kept beside it; this is of a run that is one pass.
         if ($piece === null) {
@@ -339,7 +340,10 @@ final readonly class RecordEvents
             ]);
         }
         $count = ($values['verdict'] === 'good' ? 1 : 0) - (($before['verdict'] ?? null) === 'good' ? 1 : 0);
-        if ($count !== 0) {
+        $form = $count === 0 ? null : $this->processes->get($run->product->process)->outForm($run->plan);
+        if ($form !== null) {
+            ($this->addToLot)($run, $event, $by, $form, $count, $piece);
+        } elseif ($count !== 0) {
             $run->outputs()->create([
                 'kind' => OutputKind::Goods,
                 'product_id' => $run->product_id,

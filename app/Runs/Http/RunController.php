@@ -20,6 +20,7 @@ use App\Runs\Http\Requests\StartRunRequest;
 use App\Runs\Models\Run;
 use App\Runs\Queries\ChargesFor;
 use App\Runs\Queries\PresentRun;
+use App\Runs\Queries\Rack;
 use App\Runs\Queries\Restarting;
 use App\Runs\Queries\RunList;
 use App\Support\ShopClock;
@@ -110,6 +111,20 @@ final class RunController extends Controller
         $since = (int) ($request->validated()['since'] ?? 0);
 
         return new JsonResponse($this->present->run($run->load(self::WHOLE), $since));
+    }
+
+    #[OA\Get(
+        path: '/runs/{run}/rack',
+        operationId: 'getRunRack',
+        summary: 'Hot strips that a run cut or is fed with, oldest first, as they are now',
+        tags: ['runs'],
+        responses: [new Answer(200, 'ok', list: 'RackStripData')],
+    )]
+    public function rack(Run $run, Rack $rack): JsonResponse
+    {
+        $this->authorize('view', $run);
+
+        return $this->listed($rack->of($run->load(['events.by', 'materials.lot', 'product', 'procedureVersion'])));
     }
 
     #[OA\Get(

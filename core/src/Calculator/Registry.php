@@ -64,6 +64,7 @@ final class Registry
         Heat\Wall\MouldContact::class,
         Heat\Barrel\BarrelSoak::class,
         Heat\Barrel\Restart::class,
+        Heat\Barrel\StripFeed::class,
         Heat\Barrel\SoakTrack::class,
         Heat\Barrel\Contents::class,
         Heat\Bath\BarInBath::class,

@@ -193,6 +193,16 @@ abstract class Definition
     }
 
     /**
+     * The form in which a good piece is material again; null where it is goods.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     */
+    public function outForm(array $targets): ?string
+    {
+        return null;
+    }
+
+    /**
      * What a run leaves besides good pieces, by its log and its plan: what is kept of it is a lot again.
      *
      * @param  array<string, float|int|string|null>  $targets  of the run's plan

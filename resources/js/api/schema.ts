@@ -735,6 +735,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/heat.strip_feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a hot strip fed to another barrel: how hot it still is, and the soak that it saves */
+        post: operations["calcHeatStripFeed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.track": {
         parameters: {
             query?: never;
@@ -2773,6 +2790,23 @@ export interface paths {
         };
         /** Where what a run made came from, as W3C PROV-JSON */
         get: operations["provenanceOfRun"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/rack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hot strips that a run cut or is fed with, oldest first, as they are now */
+        get: operations["getRunRack"];
         put?: never;
         post?: never;
         delete?: never;
@@ -6873,6 +6907,79 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        HeatStripFeedInput: components["schemas"]["MaterialInput"] & {
+            /** @description that leaves the extruder (°C) */
+            melt_c: number;
+            /** @description from the cut until it goes in (s) */
+            age_s: number;
+            /** @description of the barrel that it feeds (mm) */
+            barrel_diameter_mm: number;
+            /** @description of that barrel (°C) */
+            wall_c: number;
+            /** @description of a round strip (mm) */
+            diameter_mm?: number | null;
+            /** @description of a flat strip (mm) */
+            width_mm?: number | null;
+            /** @description of a flat strip (mm) */
+            height_mm?: number | null;
+            /** @description with its runner and loss (g) */
+            shot_g?: number | null;
+            /**
+             * @description (°C)
+             * @default 20
+             */
+            room_c: number;
+            /**
+             * @description to still air, with what it radiates (W/m2K)
+             * @default 12
+             */
+            h_w_m2k: number;
+            /**
+             * @description what this barrel takes over the physics
+             * @default 1
+             */
+            soak_factor: number;
+            /**
+             * @description add how it goes on while it lies there
+             * @default false
+             */
+            with_ages: boolean;
+        };
+        HeatStripFeedResult: {
+            /** @description in its middle as it goes in (°C) */
+            core_c: number;
+            /** @description on its face (°C) */
+            face_c: number;
+            /** @description one that is as hot throughout and holds as much heat (°C) */
+            mean_c: number;
+            /** @description of one shot; null without its mass (mm) */
+            length_mm: number | null;
+            /** @description of a full barrel, fed so (min) */
+            soak_min: number;
+            /** @description fed with the same strips cold (min) */
+            soak_cold_min: number;
+            /** @description (min) */
+            gain_min: number;
+            /** @description a tenth of the cold soak, or more */
+            gains: boolean;
+            /** @description from the cut, that it gains something; null where it never does (s) */
+            keeps_s: number | null;
+            /** @description until it gains nothing more */
+            ages: {
+                /** @description from the cut (s) */
+                age_s: number;
+                /** @description (°C) */
+                core_c: number;
+                /** @description one that holds as much heat throughout (°C) */
+                mean_c: number;
+                /** @description of a full barrel of them (min) */
+                soak_min: number;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         HeatTrackInput: components["schemas"]["MaterialInput"] & {
             /** @description of the finished sheet (mm) */
             thickness_mm: number;
@@ -8895,6 +9002,20 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description lighter than it should be, at most (%) */
                 void_limit_pct?: number | null;
+                /** @description that one shot of the injector takes, which these strips feed (g) */
+                shot_g?: number | null;
+                /** @description of the barrel that strips feed (mm) */
+                feeds_bore_mm?: number | null;
+                /** @description of the barrel that strips feed, its set-point (°C) */
+                feeds_melt_c?: number | null;
+                /** @description from the cut until a strip goes in (s) */
+                age_s?: number | null;
+                /** @description of the die that a profile is drawn from (mm2) */
+                die_area_mm2?: number | null;
+                /** @description of a profile, to either side (mm) */
+                size_tolerance_mm?: number | null;
+                /** @description between two measurements of a profile (min) */
+                look_min?: number | null;
                 /** @description of the shift (h) */
                 shift_h?: number | null;
             };
@@ -8932,6 +9053,20 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description lighter than it should be, at most (%) */
                 void_limit_pct?: number | null;
+                /** @description that one shot of the injector takes, which these strips feed (g) */
+                shot_g?: number | null;
+                /** @description of the barrel that strips feed (mm) */
+                feeds_bore_mm?: number | null;
+                /** @description of the barrel that strips feed, its set-point (°C) */
+                feeds_melt_c?: number | null;
+                /** @description from the cut until a strip goes in (s) */
+                age_s?: number | null;
+                /** @description of the die that a profile is drawn from (mm2) */
+                die_area_mm2?: number | null;
+                /** @description of a profile, to either side (mm) */
+                size_tolerance_mm?: number | null;
+                /** @description between two measurements of a profile (min) */
+                look_min?: number | null;
                 /** @description of the shift (h) */
                 shift_h?: number | null;
             } | null;
@@ -8974,6 +9109,20 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description lighter than it should be, at most (%) */
                 void_limit_pct?: number | null;
+                /** @description that one shot of the injector takes, which these strips feed (g) */
+                shot_g?: number | null;
+                /** @description of the barrel that strips feed (mm) */
+                feeds_bore_mm?: number | null;
+                /** @description of the barrel that strips feed, its set-point (°C) */
+                feeds_melt_c?: number | null;
+                /** @description from the cut until a strip goes in (s) */
+                age_s?: number | null;
+                /** @description of the die that a profile is drawn from (mm2) */
+                die_area_mm2?: number | null;
+                /** @description of a profile, to either side (mm) */
+                size_tolerance_mm?: number | null;
+                /** @description between two measurements of a profile (min) */
+                look_min?: number | null;
                 /** @description of the shift (h) */
                 shift_h?: number | null;
             } | null;
@@ -9091,6 +9240,7 @@ export interface components {
                 /** @description where the model stops being valid */
                 warnings: string[];
             };
+            /** @description null where it goes into no water */
             bath: {
                 /** @description solid skin after the minutes (mm) */
                 skin_mm_at: number | null;
@@ -9122,21 +9272,70 @@ export interface components {
                 explanation: string;
                 /** @description where the model stops being valid */
                 warnings: string[];
-            };
-            /** @description the nozzle end under water before the mould comes off (s) */
-            chill_s: number;
-            /** @description in the tank until it is stripped (s) */
-            strip_s: number;
+            } | null;
+            /** @description the nozzle end under water before the mould comes off; null where there is none (s) */
+            chill_s: number | null;
+            /** @description in the tank until it is stripped; null where there is none (s) */
+            strip_s: number | null;
             /** @description from bar to bar (s) */
             cycle_s: number;
-            /** @description that keep the machine busy */
-            moulds_needed: number;
+            /** @description that keep the machine busy; null without */
+            moulds_needed: number | null;
             /** @description in a shift */
             bars_shift: number;
-            /** @description with one mould more */
-            bars_shift_one_more: number;
+            /** @description with one mould more; null without */
+            bars_shift_one_more: number | null;
             /** @enum {string} */
             strip_rule: "skin_carries" | "core_cold";
+            /** @enum {string} */
+            take_off: "mould" | "strips" | "profile";
+            /** @description of strips that feed another barrel */
+            strips: {
+                /** @description in its middle as it goes in (°C) */
+                core_c: number;
+                /** @description on its face (°C) */
+                face_c: number;
+                /** @description one that is as hot throughout and holds as much heat (°C) */
+                mean_c: number;
+                /** @description of one shot; null without its mass (mm) */
+                length_mm: number | null;
+                /** @description of a full barrel, fed so (min) */
+                soak_min: number;
+                /** @description fed with the same strips cold (min) */
+                soak_cold_min: number;
+                /** @description (min) */
+                gain_min: number;
+                /** @description a tenth of the cold soak, or more */
+                gains: boolean;
+                /** @description from the cut, that it gains something; null where it never does (s) */
+                keeps_s: number | null;
+                /** @description until it gains nothing more */
+                ages: {
+                    /** @description from the cut (s) */
+                    age_s: number;
+                    /** @description (°C) */
+                    core_c: number;
+                    /** @description one that holds as much heat throughout (°C) */
+                    mean_c: number;
+                    /** @description of a full barrel of them (min) */
+                    soak_min: number;
+                }[];
+                /** @description the answer in a sentence */
+                explanation: string;
+                /** @description where the model stops being valid */
+                warnings: string[];
+            } | null;
+            /** @description of a profile that is drawn free */
+            profile: {
+                /** @description that makes its section of what the extruder gives (m/min) */
+                haul_m_min: number;
+                /** @description section of the die over that of the profile */
+                draw_down: number;
+                /** @description of trough until its skin carries it; null where that never does alone (m) */
+                carries_m?: number | null;
+                /** @description of trough until its core is cold (m) */
+                through_m?: number | null;
+            } | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -10368,6 +10567,44 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description A hot strip on its rack, as it is now by the model. */
+        RackStripData: {
+            /** @description that cut it */
+            run_id: string;
+            piece: number;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            cut_at: number;
+            /**
+             * Format: float
+             * @description s since 1970 UTC: until then it shortens the soak
+             */
+            keeps_until: number;
+            /**
+             * Format: float
+             * @description g
+             */
+            mass_g: number;
+            /**
+             * Format: float
+             * @description mm: one shot
+             */
+            length_mm: number;
+            /**
+             * Format: float
+             * @description °C
+             */
+            core_c: number;
+            /**
+             * Format: float
+             * @description min, of a full barrel of such strips
+             */
+            soak_min: number;
+            /** @description over a cold one */
+            gains: boolean;
         };
         /** @description What became of a batch of readings. */
         ReadingsTakenData: {
@@ -13297,6 +13534,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeatSoakTrackResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcHeatStripFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatStripFeedInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatStripFeedResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -18026,6 +18294,43 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunRack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["RackStripData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

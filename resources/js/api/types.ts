@@ -166,6 +166,7 @@ export type Care = Schemas['CareData'];
 export type Proposal = Schemas['ProposalData'];
 export type Tracked = Schemas['TrackedData'];
 export type Leftover = Schemas['LeftoverData'];
+export type RackStrip = Schemas['RackStripData'];
 export type Restart = Schemas['RestartData'];
 export type Alarm = Schemas['AlarmData'];
 export type Channel = Schemas['ChannelData'];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis\KnownSignal;
@@ -75,6 +76,7 @@ final class BarMaking extends Definition
             new Figure('tank_min', 'In the tank', 'minutes', 0),
             new Figure('mass_g', 'Bar weighed', 'mass', 0, measured: true),
             new Figure('void_pct', 'Voids', 'percent', 1, measured: true),
+            new Figure('size_mm', 'Across', 'length', 2, measured: true),
         ];
     }
 
@@ -82,7 +84,23 @@ final class BarMaking extends Definition
     {
         $most = self::voidLimit($targets);
 
-        return ['void_pct' => [-$most, $most]];
+        $size = $targets['size_mm'] ?? null;
+        $by = $targets['size_tolerance_mm'] ?? null;
+
+        return ['void_pct' => [-$most, $most]]
+            + (is_numeric($size) && is_numeric($by) ? ['size_mm' => [(float) $size - $by, (float) $size + $by]] : []);
+    }
+
+    /** A bar in its mould is not measured across, and a strip goes through no tank. */
+    public function figuresOf(array $targets, array $measured): array
+    {
+        $size = isset($targets['size_mm']);
+        $without = isset($targets['bath_c']) ? ($size ? ['tank_min', 'mass_g', 'void_pct'] : ['size_mm']) : ['bath_c', 'tank_min', 'size_mm'];
+
+        return array_values(array_filter(
+            parent::figuresOf($targets, $measured),
+            static fn (Figure $f): bool => ! in_array($f->id, $without, true),
+        ));
     }
 
     public function dangers(): Danger
@@ -98,6 +116,9 @@ final class BarMaking extends Definition
     /** Mass over section and length is its density, and that against the polymer's own says what is hollow inside. */
     public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
+        if ($entry === 'size') {
+            return self::size($values, $targets);
+        }
         $mass = $values->number('mass_g');
         $length = $values->number('length_mm');
         $density = 1000 * $mass / ((float) $targets['section_area_mm2'] * $length);
@@ -118,6 +139,35 @@ final class BarMaking extends Definition
                 'heavier than solid' => 'It weighs more than a solid bar: measure section and length again, or it is another polymer.',
                 default => sprintf('%.1f %% voids: sound.', max(0.0, $voids)),
             },
+        ]);
+    }
+
+    /**
+     * A profile as it was measured across, and the speed that makes it what it should be: its section goes with one over the
+     * speed, and both its sides alike, so the speed goes with the square of the size.
+     *
+     * @param  array<string, float|int|string|null>  $targets
+     */
+    private static function size(Record $values, array $targets): Inspected
+    {
+        $size = $values->number('size_mm');
+        $wanted = (float) ($targets['size_mm'] ?? 0);
+        if ($wanted <= 0) {
+            throw new InputError('size_mm', 'has nothing to be held against: this run was planned without a size');
+        }
+        $by = (float) ($targets['size_tolerance_mm'] ?? 0);
+        $now = $values->mayNumber('haul_m_min') ?? (float) ($targets['haul_m_min'] ?? 0);
+        $to = $now * ($size / $wanted) ** 2;
+        $verdict = abs($size - $wanted) <= $by + 1e-9 ? 'in size' : ($size > $wanted ? 'thick' : 'thin');
+
+        return new Inspected('size', null, ['size_mm' => $size], [
+            'size_mm' => $size,
+            'wanted_mm' => $wanted,
+            'haul_m_min' => round($to, 3),
+            'verdict' => $verdict,
+            'says' => $verdict === 'in size'
+                ? sprintf('%.2f mm across: in size.', $size)
+                : sprintf('%.2f mm across, %.2f are wanted: haul-off from %.2f to %.2f m/min.', $size, $wanted, $now, $to),
         ]);
     }
 
@@ -151,8 +201,12 @@ final class BarMaking extends Definition
         ];
     }
 
-    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): ?Machine
     {
+        if ($plan instanceof PlanResult && $plan->take_off !== TakeOff::Mould) {
+            return null;
+        }
+
         return new Plant(
             $day,
             (array) $plan->targets,
@@ -174,6 +228,27 @@ final class BarMaking extends Definition
             new Leftover('overflow', 'Overflow', 'offcut', $told->grams('overflow'), 'as it was weighed'),
             self::scrap($told, 'bar', (float) ($targets['bar_mass_g'] ?? 0)),
         ];
+    }
+
+    public function outForm(array $targets): ?string
+    {
+        return isset($targets['keep_min']) ? 'strip' : null;
+    }
+
+    public function procedures(): array
+    {
+        return array_map(self::procedureOf(...), TakeOff::cases());
+    }
+
+    public function procedureFor(Plan $plan): array
+    {
+        return self::procedureOf($plan instanceof PlanResult ? $plan->take_off : TakeOff::Mould);
+    }
+
+    /** @return array<array-key, mixed> */
+    private static function procedureOf(TakeOff $off): array
+    {
+        return Record::file(__DIR__.'/'.($off->file() ?? 'procedure.json'))->of;
     }
 
     public function restart(

@@ -6,6 +6,7 @@ namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Charge\ProfileResult;
+use Dithermic\Core\Heat\Barrel\StripFeedResult;
 use Dithermic\Core\Heat\Bath\BarInBathResult;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
@@ -32,14 +33,17 @@ final class PlanResult extends Plan
         #[Field('', of: 'string')] array $cautions,
         #[Field('', of: UnknownFact::class)] array $unknowns,
         public readonly ProfileResult $bar,
-        public readonly BarInBathResult $bath,
-        #[Field('the nozzle end under water before the mould comes off', 's')] public readonly float $chill_s,
-        #[Field('in the tank until it is stripped', 's')] public readonly float $strip_s,
+        #[Field('null where it goes into no water')] public readonly ?BarInBathResult $bath,
+        #[Field('the nozzle end under water before the mould comes off; null where there is none', 's')] public readonly ?float $chill_s,
+        #[Field('in the tank until it is stripped; null where there is none', 's')] public readonly ?float $strip_s,
         #[Field('from bar to bar', 's')] public readonly float $cycle_s,
-        #[Field('that keep the machine busy')] public readonly int $moulds_needed,
+        #[Field('that keep the machine busy; null without')] public readonly ?int $moulds_needed,
         #[Field('in a shift')] public readonly int $bars_shift,
-        #[Field('with one mould more')] public readonly int $bars_shift_one_more,
+        #[Field('with one mould more; null without')] public readonly ?int $bars_shift_one_more,
         public readonly StripRule $strip_rule,
+        public readonly TakeOff $take_off = TakeOff::Mould,
+        #[Field('of strips that feed another barrel')] public readonly ?StripFeedResult $strips = null,
+        #[Field('of a profile that is drawn free')] public readonly ?FreeProfile $profile = null,
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }
@@ -59,7 +63,7 @@ final class PlanResult extends Plan
 
     public function picture(): array
     {
-        return [
+        return ['strips' => $this->strips?->ages, 'profile' => $this->profile] + ($this->bath === null ? [] : [
             'bath' => [
                 'strip_s' => $this->strip_s,
                 'strip_skin_mm' => $this->bath->strip_skin_mm,
@@ -71,6 +75,6 @@ final class PlanResult extends Plan
                 'diameter_mm' => $this->values()['diameter_mm'],
             ],
             'cycle' => ['cycle_s' => $this->cycle_s, 'moulds_needed' => $this->moulds_needed],
-        ];
+        ]);
     }
 }

@@ -60,6 +60,9 @@ final readonly class Planner
         'cool_factor' => 1.0,
         'void_limit_pct' => 5.0,
         'shift_h' => 8.0,
+        'age_s' => 60.0,
+        'size_tolerance_mm' => 0.3,
+        'look_min' => 5.0,
     ];
 
     public function __construct(private PolymerLibrary $polymers)
@@ -70,6 +73,10 @@ final readonly class Planner
     {
         $polymer = $this->polymers->get($in->polymer);
         $set = $this->settle($in, $polymer);
+        $off = TakeOff::of($set);
+        if ($off !== TakeOff::Mould) {
+            return (new FreeRun($this->polymers))->plan($in, $set, $polymer, $off, $this->barrel($in, $set));
+        }
         $bar = $this->bar($in, $set);
         $bath = $this->bath($in, $set);
         $fill = $bar->fill_time_s ?? throw new InputError(
@@ -149,8 +156,9 @@ final readonly class Planner
             'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
             'bath_c' => new Usual($in->machine->bath_c ?? 20.0, $in->machine->bath_c === null ? Usual::PRACTICE : $in->machine->name),
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
-        $settled->mustHave([
+        $settled->mustHave((TakeOff::of($settled) === TakeOff::Strips ? [] : [
             'length_mm' => 'is required: neither the product nor a recipe says it',
+        ]) + [
             'melt_c' => "{$polymer->code} has no window for extrusion: set the melt temperature",
         ]);
         if (! $settled->has('diameter_mm') && ! ($settled->has('width_mm') && $settled->has('height_mm'))) {
@@ -199,11 +207,16 @@ final readonly class Planner
         ], ['skin_mm.0' => 'settings.plug_mm']);
     }
 
+    private function barrel(PlanInput $in, Settled $set): ?PlanCheck
+    {
+        return PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c);
+    }
+
     /** @return list<PlanCheck> */
     private function checks(PlanInput $in, Settled $set, ProfileResult $bar, BarInBathResult $bath): array
     {
         $checks = [
-            PlanCheck::setPoint('barrel', $in->machine->name, $set->get('melt_c'), $in->machine->max_c),
+            $this->barrel($in, $set),
         ];
         if ($in->mould !== null) {
             $each = $set->get('bars') / max(1.0, $set->get('moulds'));

@@ -7,6 +7,7 @@ import { title } from '../reckon/schema';
 import ChargePicks from './ChargePicks.vue';
 import HeardList from './HeardList.vue';
 import InsideCard from './InsideCard.vue';
+import RackCard from './RackCard.vue';
 import { useRunScreen } from './screen';
 import StepClock from './StepClock.vue';
 import StepConfirm from './StepConfirm.vue';
@@ -97,6 +98,7 @@ const picture = computed(() =>
             :title="run.summary.stations[0]?.machine ?? 'machine'"
             :stale="waiting.length > 0"
         />
+        <RackCard />
         <HeardList
             v-if="run.heard > 0"
             class="mt-4"
