@@ -63,7 +63,7 @@ final readonly class FreeRun
             $bath->minutes_to_core === null ? null : round($haul * $set->get('cool_factor') * $bath->minutes_to_core, 2),
         );
         $timers = $strips === null
-            ? [new PlannedTimer('run', round($cutMin, 3), 'its length over the speed of the haul-off')]
+            ? [new PlannedTimer('to_cut', round($cutMin, 3), 'its length over the speed of the haul-off')]
             : [new PlannedTimer('rack', round(($strips->keeps_s ?? 0.0) / 60, 2), 'hot enough to shorten the soak')];
         $perShift = (int) floor(60 * $set->get('shift_h') / $cutMin);
         $targets = [

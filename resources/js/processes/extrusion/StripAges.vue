@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { components } from '../../api/schema';
 import { ticks } from '../../parts/ticks';
-import { minutesText, show } from '../../parts/units';
+import { minutesText } from '../../parts/units';
 
 /** What a strip on its rack is worth as it gets older: the soak of a barrel that is fed with it, against a cold one. */
 const props = defineProps<{ strips: components['schemas']['HeatStripFeedResult'] }>();
@@ -34,7 +34,7 @@ const says = computed(
                 :y2="y(strips.soak_cold_min)"
                 class="cold"
             />
-            <text :x="W - 10" :y="y(strips.soak_cold_min) + 16" text-anchor="end">fed cold</text>
+            <text :x="LEFT + 6" :y="y(strips.soak_cold_min) + 16">fed cold</text>
             <path :d="path" class="hot" />
             <text v-for="t in ticks(0, lastMin)" :key="t" :x="x(t)" :y="H - 8" text-anchor="middle">
                 {{ t }}
@@ -45,8 +45,7 @@ const says = computed(
             </g>
         </svg>
         <figcaption class="quiet">
-            {{ strips.length_mm === null ? '' : `${show(strips.length_mm, 'length', 0)} are one shot. `
-            }}{{ says }}. Minutes on the rack to the right, minutes of soak upward.
+            {{ says }}. Minutes on the rack to the right, minutes of soak upward.
         </figcaption>
     </figure>
 </template>
