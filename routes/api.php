@@ -28,6 +28,7 @@ use App\People\Http\PersonController;
 use App\People\Http\SessionController;
 use App\Planning\Http\DayController;
 use App\Planning\Http\OrderController;
+use App\Runs\Http\CaptureController;
 use App\Runs\Http\ChangeController;
 use App\Runs\Http\FloorController;
 use App\Runs\Http\LeftoverController;
@@ -46,6 +47,7 @@ use App\Shop\Http\OwnValueController;
 use App\Shop\Http\PictureController;
 use App\Shop\Http\ProductController;
 use App\Shop\Http\ShopController;
+use App\Shop\Http\TemplateController;
 use Illuminate\Support\Facades\Route;
 
 // The sign-in itself is all that stands open.
@@ -157,6 +159,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('procedures/{key}/proposals/{proposal}/decide', [ProcedureController::class, 'decide'])
             ->where('key', '[a-z_]{1,40}');
         Route::get('goods', [GoodsController::class, 'index']);
+        Route::get('products/{product}/template.pdf', TemplateController::class);
         Route::post('products/{product}/goods', [GoodsController::class, 'store']);
         Route::post('products/{product}/shelf', [GoodsController::class, 'watch']);
         Route::get('products/{product}/charge', [ShopController::class, 'charge']);
@@ -221,6 +224,10 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::get('runs/{run}/leftovers', [LeftoverController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/leftovers', [LeftoverController::class, 'store'])->whereUuid('run');
+        Route::get('runs/{run}/capture', [CaptureController::class, 'show'])->whereUuid('run');
+        Route::post('runs/{run}/capture', [CaptureController::class, 'store'])->whereUuid('run');
+        Route::get('products/{product}/captures', [CaptureController::class, 'ofProduct']);
+        Route::get('captures/{capture}/onto', [CaptureController::class, 'onto'])->whereUuid('capture');
         Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');

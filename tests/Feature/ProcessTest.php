@@ -191,7 +191,7 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
         ->and($end['inside'])->toBeNull()
         ->and([$end['summary']['good'], $end['summary']['bad']])->toBe([1, 1])
         // Two parts in a shot.
-        ->and($end['outputs'])->toBe([['kind' => 'goods', 'count' => 2, 'lot' => null, 'mass_g' => null]])
+        ->and($end['outputs'])->toBe([['kind' => 'goods', 'count' => 2, 'lot_id' => null, 'lot' => null, 'mass_g' => null]])
         ->and($end['inspection']['verdict'])->toBe('short')
         ->and($figures['full_pct'])->toBeLessThan(98)
         ->and(Piece::query()->where('run_id', $run['id'])->orderBy('number')->pluck('verdict')->all())

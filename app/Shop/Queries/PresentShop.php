@@ -13,9 +13,11 @@ use App\Shop\Data\RecipeData;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
+use App\Shop\Support\TrimTemplate;
 use App\Support\Seconds;
 use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Data\Range;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
@@ -139,6 +141,14 @@ final readonly class PresentShop
         );
     }
 
+    private function templateSheets(Product $product): ?int
+    {
+        $outline = $this->processes->get($product->process)->outline(new Record($product->dimensions));
+        $sheets = $outline === null ? 0 : count(TrimTemplate::tiles($outline));
+
+        return $sheets === 0 || $sheets > TrimTemplate::MOST_TILES ? null : $sheets;
+    }
+
     public function product(Product $product, ?Recipe $recipe): ProductData
     {
         return new ProductData(
@@ -151,6 +161,7 @@ final readonly class PresentShop
             $recipe === null ? null : $this->recipe($recipe),
             $product->revision,
             $product->mould_id,
+            $this->templateSheets($product),
         );
     }
 }

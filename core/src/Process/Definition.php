@@ -193,6 +193,52 @@ abstract class Definition
     }
 
     /**
+     * The numbers that a main machine shows while it makes good pieces, and that are kept once so that no producing machine
+     * is stopped to copy them; null where it has none of its own.
+     *
+     * @param  Record  $machine  its facts
+     * @return class-string|null
+     */
+    public function captured(Record $machine): ?string
+    {
+        return null;
+    }
+
+    /**
+     * What a kept set-up is on another machine; null where none can be carried.
+     *
+     * @param  Record  $setUp  as it was kept
+     * @param  Record  $from  name and facts of the machine it was kept of
+     * @param  Record  $to  name and facts
+     *
+     * @throws InputError where one of them does not say enough
+     */
+    public function ontoMachine(Record $setUp, Record $from, Record $to): ?Carried
+    {
+        return null;
+    }
+
+    /**
+     * What a kept set-up is on the same machine with a weaker mould; null where none can be carried.
+     *
+     * @throws InputError where the mould does not say enough
+     */
+    public function ontoMould(Record $setUp, Record $from, Record $mould, Record $product): ?Carried
+    {
+        return null;
+    }
+
+    /**
+     * What a part is cut along, seen from above; null where nothing is cut, or nobody has said how large it is.
+     *
+     * @param  Record  $product  its dimensions
+     */
+    public function outline(Record $product): ?Outline
+    {
+        return null;
+    }
+
+    /**
      * The form in which a good piece is material again; null where it is goods.
      *
      * @param  array<string, float|int|string|null>  $targets  of the run's plan

@@ -32,7 +32,7 @@ final readonly class Foot
         }
         $piece = $this->inFront($state, $now);
         if ($piece !== null && ! isset($state->pieces[$piece])) {
-            return $this->begin($piece, $signal);
+            return $this->begin($piece, $signal, $state, $now);
         }
         $thread = $state->thread($piece);
         $step = $this->machine->procedure->step((string) $thread?->step);
@@ -93,7 +93,7 @@ final readonly class Foot
     }
 
     /** @return list<array{type: EventType, data: array<string, mixed>}> */
-    private function begin(int $piece, string $signal): array
+    private function begin(int $piece, string $signal, RunState $state, float $now): array
     {
         $first = $this->machine->procedure->first(Phase::Piece);
         if ($first === null || $signal === self::LONG) {
@@ -101,6 +101,10 @@ final readonly class Foot
         }
         if ($first->gates !== []) {
             throw new InputError('signal', "passes no gate: {$first->title} asks for something first");
+        }
+        $cold = $this->machine->cold($state, $first, $now);
+        if ($cold !== null) {
+            throw new InputError('signal', "passes no gate: {$cold}");
         }
 
         return [

@@ -135,8 +135,9 @@ final readonly class RunMachine
             return [];
         }
         $missing = [];
-        if ($step->needsHeat) {
-            array_push($missing, ...self::missesHeat($state, $at));
+        $cold = $this->cold($state, $step, $at);
+        if ($cold !== null) {
+            $missing[] = $cold;
         }
         foreach ($step->gates as $gate) {
             $lack = $gate->lacks($thread, $state, $step, $this->plan, $at, $this->rooms);
@@ -203,18 +204,17 @@ final readonly class RunMachine
         return null;
     }
 
-    /** @return list<string> */
-    private static function missesHeat(RunState $state, float $at): array
+    /** What a step that needs heat lacks of it since a break, in words; null where it lacks none. */
+    public function cold(RunState $state, Step $step, float $at): ?string
     {
-        if ($state->interruptedSince() !== null) {
-            return ['it is interrupted: say when it goes on'];
-        }
         $restart = $state->timers[self::RESTART] ?? null;
-        $lack = $restart === null || $restart['answered_at'] !== null
-            ? null
-            : Gate::toGo('hot through again', $restart['ends_at'] - $at);
 
-        return array_values(array_filter([$lack], is_string(...)));
+        return match (true) {
+            ! $step->needsHeat => null,
+            $state->interruptedSince() !== null => 'it is interrupted: say when it goes on',
+            $restart === null || $restart['answered_at'] !== null => null,
+            default => Gate::toGo('hot through again', $restart['ends_at'] - $at),
+        };
     }
 
     private function start(RunState $state, Event $event): void
@@ -540,7 +540,7 @@ final readonly class RunMachine
             return new InputError('type', "not yet: {$this->titleOf($state->step)} comes first");
         }
         $taken = $this->taken($state, $first->place)
-            ?? ($first->needsHeat ? self::missesHeat($state, $event->at)[0] ?? null : null);
+            ?? $this->cold($state, $first, $event->at);
 
         return $taken === null ? null : new InputError('data.piece', "not yet: {$taken}");
     }

@@ -1211,6 +1211,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/captures/{capture}/onto": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a kept set-up is on another machine, or with a printed mould */
+        get: operations["carryCapture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/care": {
         parameters: {
             query?: never;
@@ -2467,6 +2484,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/products/{product}/captures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What controllers showed while they made it, the newest first */
+        get: operations["getProductCaptures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/products/{product}/charge": {
         parameters: {
             query?: never;
@@ -2529,6 +2563,23 @@ export interface paths {
         put?: never;
         /** Say at how many of a product more are made, and up to how many */
         post: operations["watchGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/products/{product}/template.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a part is cut along at true size, on sheets of A4 that are laid over one another */
+        get: operations["productTemplate"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2653,6 +2704,24 @@ export interface paths {
         get: operations["getRunAlarms"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/capture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What may be kept of the controller of a run's machine, and what was */
+        get: operations["getRunCapture"];
+        put?: never;
+        /** Keep what the controller shows, once per id */
+        post: operations["keepRunCapture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3607,6 +3676,35 @@ export interface components {
             shown?: number | null;
             note?: string | null;
         };
+        /** @description What may be kept of the controller of a run's machine, and what was. */
+        CaptureData: {
+            /** @description JSON Schema of its numbers; null where the machine has none of its own */
+            fields: {
+                [key: string]: unknown;
+            } | null;
+            /** @description the newest first */
+            kept: components["schemas"]["CapturedSetUpData"][];
+        };
+        /** @description What a machine's controller showed while it made good pieces. */
+        CapturedSetUpData: {
+            id: string;
+            run_id: string;
+            run_number: number;
+            machine_id: number;
+            machine: string;
+            mould: string | null;
+            shown: {
+                [key: string]: number;
+            };
+            /** @description photographs of its pages */
+            pictures: string[];
+            by: string;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            at: number;
+        };
         /** @description Something of a machine that is looked after, and how far it is. */
         CareData: {
             id: string;
@@ -3644,6 +3742,14 @@ export interface components {
             /** Format: uuid */
             id: string;
             note?: string | null;
+        };
+        /** @description A kept set-up, worked out for another machine or mould. */
+        CarriedData: {
+            values: {
+                [key: string]: number;
+            };
+            says: string;
+            cautions: string[];
         };
         /** @description A bad piece whose cause is looked for, with what is likeliest, what to ask next and what to change. */
         CaseData: {
@@ -7331,6 +7437,15 @@ export interface components {
             says: string;
             do: string | null;
         };
+        KeepCaptureRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description numbers by the names of GET runs/{run}/capture */
+            shown: {
+                [key: string]: number | null;
+            };
+            pictures: string[];
+        };
         KeepIdentificationRequest: {
             /** Format: uuid */
             id: string;
@@ -8015,6 +8130,10 @@ export interface components {
                 heater_kw?: number | null;
                 /** @description (kg) */
                 mass_kg?: number | null;
+                /** @description of a printed or resin insert, in compression, warm (MPa) */
+                allowable_mpa?: number | null;
+                /** @description face of the insert that carries the clamp (cm2) */
+                land_area_cm2?: number | null;
                 /** @description shots that it stands */
                 life_shots?: number | null;
                 /** @description shots that it has made, counted by the shop */
@@ -8368,6 +8487,10 @@ export interface components {
                 heater_kw?: number | null;
                 /** @description (kg) */
                 mass_kg?: number | null;
+                /** @description of a printed or resin insert, in compression, warm (MPa) */
+                allowable_mpa?: number | null;
+                /** @description face of the insert that carries the clamp (cm2) */
+                land_area_cm2?: number | null;
                 /** @description shots that it stands */
                 life_shots?: number | null;
                 /** @description shots that it has made, counted by the shop */
@@ -8413,6 +8536,10 @@ export interface components {
                 heater_kw?: number | null;
                 /** @description (kg) */
                 mass_kg?: number | null;
+                /** @description of a printed or resin insert, in compression, warm (MPa) */
+                allowable_mpa?: number | null;
+                /** @description face of the insert that carries the clamp (cm2) */
+                land_area_cm2?: number | null;
                 /** @description shots that it stands */
                 life_shots?: number | null;
                 /** @description shots that it has made, counted by the shop */
@@ -9608,6 +9735,10 @@ export interface components {
                 heater_kw?: number | null;
                 /** @description (kg) */
                 mass_kg?: number | null;
+                /** @description of a printed or resin insert, in compression, warm (MPa) */
+                allowable_mpa?: number | null;
+                /** @description face of the insert that carries the clamp (cm2) */
+                land_area_cm2?: number | null;
                 /** @description shots that it stands */
                 life_shots?: number | null;
                 /** @description shots that it has made, counted by the shop */
@@ -10170,6 +10301,26 @@ export interface components {
             pull_by: "tank" | "blower_then_tank" | "pump" | null;
             /** @enum {string} */
             cool_how: "held" | "held_fan" | "off";
+            /** @description in order, where it is known what pulls */
+            valves: {
+                /** @description of the procedure */
+                step: string;
+                when: string;
+                /** @description pump_tank, tank_bed, blower_bed, pump_bed, air_bed */
+                open: string[];
+                shut: string[];
+            }[];
+            /** @description null where there is none, or its pump is not known */
+            tank: {
+                /** @description by the pump, from the air (s) */
+                fill_s: number;
+                /** @description the pump goes on, after the sheet went under the heater; under 0 before it (s) */
+                start_s: number;
+                /** @description absolute, when it is full (kPa) */
+                kpa: number;
+                /** @description on the gauge, of what the air here allows (%) */
+                gauge_pct: number;
+            } | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -10373,6 +10524,8 @@ export interface components {
             revision: number;
             /** @description the mould that it is usually made in */
             mould_id: number | null;
+            /** @description sheets of paper of its trim template at true size; null where there is none */
+            template_sheets: number | null;
         };
         /** @description Something that could be made next, because it runs short. */
         ProposalData: {
@@ -14413,6 +14566,44 @@ export interface operations {
             };
         };
     };
+    carryCapture: {
+        parameters: {
+            query?: {
+                /** @description another machine */
+                machine_id?: number;
+                /** @description a printed or resin mould, on the same machine */
+                mould_id?: number;
+            };
+            header?: never;
+            path: {
+                capture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarriedData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getCareDue: {
         parameters: {
             query?: never;
@@ -17463,6 +17654,43 @@ export interface operations {
             };
         };
     };
+    getProductCaptures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["CapturedSetUpData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getProductCharge: {
         parameters: {
             query?: {
@@ -17606,6 +17834,33 @@ export interface operations {
                         error: components["schemas"]["ErrorBodyData"];
                     };
                 };
+            };
+        };
+    };
+    productTemplate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the template */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description nothing of it is cut, or it is too large for paper */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -17891,6 +18146,76 @@ export interface operations {
                         /** @description ask again with it as `after`; null when there is no more */
                         next: string | null;
                     };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getRunCapture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaptureData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    keepRunCapture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepCaptureRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CapturedSetUpData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

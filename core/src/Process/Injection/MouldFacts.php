@@ -28,6 +28,8 @@ final readonly class MouldFacts
         #[Field('of water, each with an in and an out', '', min: 0, max: 50)] public ?int $circuits = null,
         #[Field('of its own heaters', 'kW', min: 0, max: 1000)] public ?float $heater_kw = null,
         #[Field('', 'kg', above: 0, max: 20000)] public ?float $mass_kg = null,
+        #[Field('of a printed or resin insert, in compression, warm', 'MPa', above: 0, max: 2000)] public ?float $allowable_mpa = null,
+        #[Field('face of the insert that carries the clamp', 'cm2', above: 0, max: 1e6)] public ?float $land_area_cm2 = null,
         #[Field('shots that it stands', '', min: 1, max: 1e7)] public ?float $life_shots = null,
         #[Field('shots that it has made, counted by the shop', '', min: 0, max: 1e9)] public ?float $made = null,
     ) {

@@ -16,6 +16,7 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Process\BarrelRestart;
+use Dithermic\Core\Process\Carried;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Process\Clock;
@@ -257,6 +258,21 @@ final class Moulding extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    public function captured(Record $machine): ?string
+    {
+        return $machine->mayNumber('screw_diameter_mm') === null ? null : ScrewSetUp::class;
+    }
+
+    public function ontoMachine(Record $setUp, Record $from, Record $to): Carried
+    {
+        return (new Carry($this->calculations))->toMachine($setUp, $from, $to);
+    }
+
+    public function ontoMould(Record $setUp, Record $from, Record $mould, Record $product): Carried
+    {
+        return (new Carry($this->calculations))->toSoftMould($setUp, $from, $mould, $product);
     }
 
     protected function left(Told $told, array $targets): array

@@ -20,6 +20,7 @@ use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\Listen;
 use Dithermic\Core\Process\MouldFit;
+use Dithermic\Core\Process\Outline;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\Role;
@@ -96,6 +97,18 @@ final class Forming extends Definition
     public function setPoint(): string
     {
         return 'sheet_normal_c';
+    }
+
+    public function outline(Record $product): ?Outline
+    {
+        $round = $product->mayNumber('base_diameter_mm');
+        [$length, $width] = [$product->mayNumber('length_mm'), $product->mayNumber('width_mm')];
+
+        return match (true) {
+            $round !== null => Outline::round($round),
+            $length !== null && $width !== null => Outline::rectangle($length, $width, $product->mayNumber('corner_radius_mm') ?? 0.0),
+            default => null,
+        };
     }
 
     protected function left(Told $told, array $targets): array

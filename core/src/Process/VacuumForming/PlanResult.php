@@ -25,6 +25,7 @@ final class PlanResult extends Plan
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
      * @param  list<PressurePoint>  $pull
+     * @param  list<ValveMoment>  $valves
      */
     public function __construct(
         #[Field('', of: PlannedSetting::class)] array $settings,
@@ -49,6 +50,8 @@ final class PlanResult extends Plan
         #[Field('heated faces', '')] public readonly int $sides,
         public readonly ?PullBy $pull_by,
         public readonly CoolHow $cool_how,
+        #[Field('in order, where it is known what pulls', of: ValveMoment::class)] public readonly array $valves = [],
+        #[Field('null where there is none, or its pump is not known')] public readonly ?TankFill $tank = null,
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }
@@ -87,6 +90,8 @@ final class PlanResult extends Plan
             ],
             'wall' => $this->wall->walls,
             'pull' => $this->pull,
+            'valves' => $this->valves,
+            'tank' => $this->tank,
         ];
     }
 }

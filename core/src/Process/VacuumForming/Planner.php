@@ -53,6 +53,9 @@ final readonly class Planner
 {
     private const USUAL_EXCHANGE = 0.7;
 
+    /** a tank is full so long before it is wanted, s */
+    private const FULL_BEFORE_S = 10.0;
+
     /** a pump is taken to have pulled when it is this near to what it can reach, kPa */
     private const NEAR_KPA = 5.0;
 
@@ -146,6 +149,8 @@ final readonly class Planner
             $in->machine->sides,
             $by,
             $in->cool_how,
+            Valves::of($by, $in->cool_how),
+            $by === PullBy::Pump || $by === null ? null : $this->tank($in, $heat),
         );
 
         return $result->explain(sprintf(
@@ -316,6 +321,30 @@ final readonly class Planner
         ], ['blower_kpa' => 'machine', 'tank_kpa' => 'machine', 'tank_l' => 'machine', 'box_l' => 'machine']);
 
         return [round($two->after_tank_kpa, 1), $two->seconds_to_target, $two->curve];
+    }
+
+    /** When its pump goes on, so that it is full as the sheet is hot. */
+    private function tank(PlanInput $in, float $heatS): ?TankFill
+    {
+        $m = $in->machine;
+        $lowest = $m->ultimate_kpa ?? 0.0;
+        if ($m->tank_l === null || $m->tank_kpa === null || $m->speed_l_min === null || $m->tank_kpa <= $lowest) {
+            return null;
+        }
+        $fill = Ask::for(new PumpDown, PumpDownInput::class, [
+            'volume_l' => $m->tank_l,
+            'speed_l_min' => $m->speed_l_min,
+            'start_kpa' => $m->atmosphere_kpa,
+            'target_kpa' => $m->tank_kpa,
+            'ultimate_kpa' => $lowest,
+        ], ['target_kpa' => 'machine', 'volume_l' => 'machine'])->seconds;
+
+        return new TankFill(
+            round($fill, 1),
+            round($heatS - $fill - self::FULL_BEFORE_S, 1),
+            $m->tank_kpa,
+            round(100 * (1 - $m->tank_kpa / $m->atmosphere_kpa), 1),
+        );
     }
 
     /**

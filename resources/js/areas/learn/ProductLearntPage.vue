@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
 import type { LearntProduct } from '../../api/types';
 import { came } from './chart';
+import CapturesCard from './CapturesCard.vue';
 import ControlChart from './ControlChart.vue';
 import RecentStrip from './RecentStrip.vue';
 import SetUps from './SetUps.vue';
@@ -46,11 +47,14 @@ const { data, isPending } = useQuery({
                     </p>
                     <ControlChart v-for="c in data.charts" :key="c.figure.id" :chart="c" />
                 </div>
-                <section class="card">
-                    <h2>Its set-ups</h2>
-                    <p v-if="data.set_ups.length === 0" class="quiet">None was kept yet.</p>
-                    <SetUps v-else :set-ups="data.set_ups" />
-                </section>
+                <div class="stack">
+                    <CapturesCard :product="id" />
+                    <section class="card">
+                        <h2>Its set-ups</h2>
+                        <p v-if="data.set_ups.length === 0" class="quiet">None was kept yet.</p>
+                        <SetUps v-else :set-ups="data.set_ups" />
+                    </section>
+                </div>
             </div>
         </template>
     </div>

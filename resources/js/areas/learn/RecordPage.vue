@@ -13,6 +13,7 @@ import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
 import CasesOf from './CasesOf.vue';
+import CaptureCard from '../run/CaptureCard.vue';
 import LeftoversCard from '../run/LeftoversCard.vue';
 import FoundLater from './FoundLater.vue';
 import LessonCard from './LessonCard.vue';
@@ -142,6 +143,7 @@ const overrides = computed(
                         :scanned="scanned"
                         @kept="refetch"
                     />
+                    <CaptureCard v-if="run.summary.good > 0" :run="id" />
                     <LeftoversCard v-if="run.summary.status !== 'running'" :run="id" />
                 </section>
                 <section class="card">

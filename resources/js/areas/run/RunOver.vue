@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router';
 import type { Run } from '../../api/types';
+import CaptureCard from './CaptureCard.vue';
 import LeftoversCard from './LeftoversCard.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import LessonCard from '../learn/LessonCard.vue';
@@ -25,6 +26,7 @@ const router = useRouter();
         <p v-if="run.pieces.length > 0" class="do">{{ run.summary.good }} good, {{ run.summary.bad }} not.</p>
         <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
         <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
+        <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
         <LeftoversCard :run="run.summary.id" />
         <div class="acts">
             <v-btn

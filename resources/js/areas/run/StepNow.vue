@@ -4,6 +4,7 @@ import { runPictureOf } from '../../processes/panels';
 import InspectionResult from '../check/InspectionResult.vue';
 import ThicknessEntry from '../check/ThicknessEntry.vue';
 import { title } from '../reckon/schema';
+import CaptureCard from './CaptureCard.vue';
 import ChargePicks from './ChargePicks.vue';
 import HeardList from './HeardList.vue';
 import InsideCard from './InsideCard.vue';
@@ -99,6 +100,7 @@ const picture = computed(() =>
             :stale="waiting.length > 0"
         />
         <RackCard />
+        <CaptureCard v-if="run.summary.good > 0" :run="id" />
         <HeardList
             v-if="run.heard > 0"
             class="mt-4"

@@ -73,6 +73,13 @@ const save = () =>
                 <h1>{{ id === null ? 'A new product' : (known?.name ?? 'Product') }}</h1>
                 <p class="quiet">What it is goes here; how it is made is set up, and kept as its recipe.</p>
             </div>
+            <a
+                v-if="known?.template_sheets"
+                :href="`/api/v1/products/${known.id}/template.pdf`"
+                target="_blank"
+                >Trim template at true size, {{ known.template_sheets }}
+                {{ known.template_sheets === 1 ? 'sheet' : 'sheets' }}</a
+            >
             <router-link to="/shop">Back to the shop</router-link>
         </div>
         <form class="card" @submit.prevent="save">

@@ -2,7 +2,17 @@ import { computed, reactive, ref } from 'vue';
 import { newKey } from '../../api/queue';
 import type { Brought, Lot, SourceCard } from '../../api/types';
 
-export const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film', 'strip', 'bar'];
+export const FORMS = [
+    'item',
+    'flake',
+    'pellet',
+    'sheet',
+    'offcut',
+    'regrind',
+    'densified film',
+    'strip',
+    'bar',
+];
 
 const blank = () => ({
     source_id: null as number | null,

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import type { components } from '../../api/schema';
 import ResultDrawing from '../../areas/reckon/ResultDrawing.vue';
+import { minutesText, number } from '../../parts/units';
+import ValveDrawing from './ValveDrawing.vue';
 
 /** The sheet under the heater with its earliest and latest, the pull, and the walls that come of it. */
 defineProps<{ plan: components['schemas']['PlanVacuumFormingResult'] }>();
@@ -25,6 +27,26 @@ defineProps<{ plan: components['schemas']['PlanVacuumFormingResult'] }>();
             />
         </figure>
     </div>
+    <details v-if="plan.valves.length > 0" class="mt-3">
+        <summary>Valves, in their order</summary>
+        <p v-if="plan.tank" class="quiet">
+            {{
+                plan.tank.start_s >= 0
+                    ? `Pump on ${minutesText(plan.tank.start_s / 60)} after the sheet goes under the heater`
+                    : `Pump on ${minutesText(-plan.tank.start_s / 60)} before the sheet goes under the heater`
+            }}: full at {{ number(plan.tank.gauge_pct, 0) }} % on the gauge of what the air here allows, just
+            as it is wanted.
+        </p>
+        <div class="pictures">
+            <ValveDrawing
+                v-for="v in plan.valves"
+                :key="v.when"
+                :when="v.when"
+                :open="v.open"
+                :shut="v.shut"
+            />
+        </div>
+    </details>
 </template>
 
 <style scoped>

@@ -3,8 +3,13 @@ import { computed } from 'vue';
 import type { Run } from '../../api/types';
 import LineChart from '../../areas/reckon/drawings/LineChart.vue';
 import type { ThreadState } from '../../offline/gates';
+import { clockText, minutesText, number } from '../../parts/units';
+import ValveDrawing from './ValveDrawing.vue';
 
-/** The sheet under the heater as the model has it, with now on it: what is wanted, and what is too much. */
+/**
+ * The sheet under the heater as the model has it, with now on it: what is wanted, and what is too much; when the pump of the
+ * tank goes on; and how the valves stand at this step.
+ */
 const props = defineProps<{ run: Run; thread: ThreadState; now: number }>();
 interface Sheet {
     curve: { time_s: number; hottest_c: number; mean_c: number; coldest_c: number }[];
@@ -43,6 +48,18 @@ const span = computed(() => {
     const { ready_s: from, limit_s: to } = sheet.value ?? {};
     return from == null ? null : { name: 'go', from, to: Math.min(to ?? end.value, end.value) };
 });
+const valves = computed(() =>
+    (
+        (props.run.setup.valves ?? []) as { step: string; when: string; open: string[]; shut: string[] }[]
+    ).filter((v) => v.step === props.thread.step),
+);
+const tank = computed(
+    () => (props.run.setup.tank ?? null) as { start_s: number; fill_s: number; gauge_pct: number } | null,
+);
+/** s until its pump goes on; null where it fills by itself, or no sheet is under the heater */
+const pumpIn = computed(() =>
+    tank.value && heat.value ? heat.value.started_at + tank.value.start_s - props.now : null,
+);
 </script>
 
 <template>
@@ -58,4 +75,23 @@ const span = computed(() => {
         :span="span"
         :height="150"
     />
+    <p v-if="tank && pumpIn !== null" class="pump">
+        <strong>{{ pumpIn > 0.5 ? `Pump on in ${clockText(pumpIn)}` : 'Pump on' }}</strong>
+        {{ minutesText(tank.fill_s / 60) }} to fill the tank: full at {{ number(tank.gauge_pct, 0) }} % of
+        what the air here allows, as the sheet is hot.
+    </p>
+    <div v-if="valves.length > 0" class="stand">
+        <ValveDrawing v-for="v in valves" :key="v.when" :when="v.when" :open="v.open" :shut="v.shut" />
+    </div>
 </template>
+
+<style scoped>
+.pump {
+    margin-top: 8px;
+}
+.stand {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+    gap: 4px 16px;
+}
+</style>
