@@ -18,9 +18,10 @@ async function entered(page: Page, name: string, dimensions: Record<string, numb
 async function start(page: Page, product: string, lot: string) {
     await page.goto('/set');
     await page.getByText(product, { exact: true }).click();
-    await page.getByRole('radio', { name: new RegExp(lot) }).check({ force: true });
+    const material = page.getByRole('radio', { name: new RegExp(lot) });
     // What is asked for changes with what has been answered.
     await expect(async () => {
+        if (!(await material.isChecked())) await material.check({ force: true, timeout: 2000 });
         for (const tick of await page.locator('.ticks input').all()) await tick.check();
         await expect(page.locator('.start')).toContainText('Nothing stops this run.', { timeout: 1000 });
     }).toPass();

@@ -75,6 +75,6 @@ test('a note on a step becomes how the shop works, when a lead has approved it',
     await lead.getByLabel('Why (kept)').fill('the cable is in a pipe now');
     await lead.getByRole('button', { name: 'Propose it' }).click();
     await lead.getByRole('button', { name: 'Approve: from the next run' }).click();
-    await expect(lead.getByText('Version 3, as shipped')).toBeVisible();
+    await expect(lead.getByText(/Version \d+, as shipped/)).toBeVisible();
     await lead.close();
 });

@@ -20,10 +20,7 @@ const of = computed(() => data.value?.find((c) => c.id === which.value) ?? data.
 /** machines that show such numbers, and moulds with an insert of their own */
 const others = computed(() =>
     (machines.value ?? []).filter(
-        (m) =>
-            m.id !== of.value?.machine_id &&
-            m.facts.screw_diameter_mm !== undefined &&
-            m.kind === 'screw_injector',
+        (m) => m.id !== of.value?.machine_id && m.facts.max_specific_bar !== undefined,
     ),
 );
 const moulds = computed(() => (machines.value ?? []).filter((m) => m.facts.allowable_mpa !== undefined));

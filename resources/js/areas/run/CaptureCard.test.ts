@@ -70,7 +70,12 @@ describe('what a controller shows', () => {
 describe('what was kept', () => {
     const machines = items([
         { id: 1, name: 'Wren', kind: 'screw_injector', facts: { screw_diameter_mm: 25 } },
-        { id: 2, name: 'Robin', kind: 'screw_injector', facts: { screw_diameter_mm: 30 } },
+        {
+            id: 2,
+            name: 'Robin',
+            kind: 'screw_injector',
+            facts: { screw_diameter_mm: 30, max_specific_bar: 1500 },
+        },
         { id: 3, name: 'Mole', kind: 'injection_mould', facts: { allowable_mpa: 30 } },
         { id: 4, name: 'Heron', kind: 'plunger_injector', facts: { barrel_diameter_mm: 40 } },
     ]);
