@@ -17,6 +17,8 @@ const { data: machines } = useQuery({ queryKey: ['machines'], queryFn: () => api
 const which = ref<string | null>(null);
 const onto = ref<number | null>(null);
 const of = computed(() => data.value?.find((c) => c.id === which.value) ?? data.value?.[0] ?? null);
+/** by how a number's name ends */
+const UNITS: Record<string, string> = { mm: 'mm', mm_s: 'mm/s', bar: 'bar', kn: 'kN' };
 /** machines that show such numbers, and moulds with an insert of their own */
 const others = computed(() =>
     (machines.value ?? []).filter(
@@ -37,6 +39,7 @@ const { answer, fault } = useLatest(
 const rows = computed(() =>
     Object.entries((of.value?.shown ?? {}) as Record<string, number>).map(([name, was]) => ({
         name: title(name),
+        unit: UNITS[/_(mm_s|mm|bar|kn)$/.exec(name)?.[1] ?? ''] ?? '',
         was,
         to: (answer.value?.values as Record<string, number> | undefined)?.[name] ?? null,
     })),
@@ -82,8 +85,10 @@ const rows = computed(() =>
             <tbody>
                 <tr v-for="r in rows" :key="r.name">
                     <th scope="row">{{ r.name }}</th>
-                    <td class="mono">{{ number(r.was, 1) }}</td>
-                    <td v-if="answer" class="mono">{{ r.to === null ? 'as it is' : number(r.to, 1) }}</td>
+                    <td class="mono">{{ number(r.was, 1) }} {{ r.unit }}</td>
+                    <td v-if="answer" class="mono">
+                        {{ r.to === null ? 'as it is' : `${number(r.to, 1)} ${r.unit}` }}
+                    </td>
                 </tr>
             </tbody>
         </table>

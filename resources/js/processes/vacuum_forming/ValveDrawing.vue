@@ -24,7 +24,7 @@ const says = computed(() => pipes.value.map((p) => `${p.name} ${p.isOpen ? 'open
         <figcaption>
             <strong>{{ when }}</strong>
         </figcaption>
-        <svg viewBox="0 0 380 150" role="img" :aria-label="`${when}: ${says}`">
+        <svg viewBox="0 0 392 150" role="img" :aria-label="`${when}: ${says}`">
             <g class="pipe">
                 <path v-if="has('pump_tank')" d="M60 40H130" :class="{ on: open.includes('pump_tank') }" />
                 <path v-if="has('tank_bed')" d="M205 40H290" :class="{ on: open.includes('tank_bed') }" />
@@ -60,7 +60,7 @@ const says = computed(() => pipes.value.map((p) => `${p.name} ${p.isOpen ? 'open
                     :y2="p.y + (p.isOpen !== p.down ? 0 : 10)"
                 />
                 <text
-                    :x="p.down ? p.x - 20 : p.x"
+                    :x="p.down ? p.x + 19 : p.x"
                     :y="p.down ? p.y + 5 : p.y - 18"
                     :class="{ aside: p.down }"
                 >
@@ -101,7 +101,7 @@ text {
     fill: var(--ink);
 }
 .aside {
-    text-anchor: end;
+    text-anchor: start;
 }
 .valve circle {
     fill: var(--paper);
