@@ -18,7 +18,6 @@ const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.pi
             {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started
             {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}
         </p>
-        <span class="gap" />
         <RunBreak />
         <v-btn
             v-if="run.summary.status === 'running'"
@@ -52,8 +51,9 @@ const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.pi
 .top h1 {
     font-size: 1.3rem;
 }
-.gap {
-    flex: 1;
+.top .quiet {
+    flex: 1 1 220px;
+    min-width: 0;
 }
 .stop {
     align-self: center;
