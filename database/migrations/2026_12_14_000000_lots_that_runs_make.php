@@ -17,12 +17,14 @@ return new class extends Migration
 
     public function up(): void
     {
+        DB::statement('create index if not exists lot_movements_charge on lot_movements (charge_id) where charge_id is not null');
         $this->know('lots', 'form', [...self::FORMS, 'strip', 'bar']);
         $this->know('lot_movements', 'kind', [...self::KINDS, 'made']);
     }
 
     public function down(): void
     {
+        DB::statement('drop index if exists lot_movements_charge');
         $this->know('lots', 'form', self::FORMS);
         $this->know('lot_movements', 'kind', self::KINDS);
     }

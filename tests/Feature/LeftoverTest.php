@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Material\Models\Lot;
+use App\Material\Models\LotMovement;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunOutput;
 
@@ -91,6 +92,21 @@ it('is followed from the sack through the run to what is made of it again, and b
     expect(array_column($run, 'id'))->toContain("lot:{$sack->id}")->not->toContain("lot:{$tub['id']}");
     $made = $this->getJson("/api/v1/runs/{$first}/prov.json")->assertOk()->json('entity');
     expect(array_column($made, 'prov:label'))->toContain($tub['code']);
+});
+
+it('is of a run its share, where the run took of other lots too', function (): void {
+    $this->signedIn();
+    $id = shotsWithScrap();
+    $sack = lot('L-0106');
+    $own = -(float) LotMovement::query()->where('run_id', $id)->where('lot_id', $sack->id)->sum('mass_g');
+    LotMovement::query()->create([
+        'lot_id' => lot('L-0101')->id, 'run_id' => $id, 'mass_g' => -$own, 'kind' => 'drawn', 'reason' => 'a second lot',
+        'by_id' => person()->id, 'at' => now(),
+    ]);
+    $nodes = array_column($this->getJson("/api/v1/lots/{$sack->id}/trace")->assertOk()->json('nodes'), null, 'id');
+    expect($nodes["run:{$id}"]['share'])->toEqualWithDelta(0.5, 1e-6)
+        ->and($nodes["run:{$id}"]['sure'])->toBeFalse()
+        ->and($nodes["run:{$id}"]['grams'])->toEqualWithDelta($own, 0.1);
 });
 
 it('asks for a sign-in', function (): void {

@@ -169,10 +169,11 @@ final class Recall
     {
         $mixing = new Mixing;
         $runs = array_keys($this->runs);
-        // Also what else went into its runs: a run is not of one lot alone.
+        // Also what else went into its runs: a run is not of one lot alone. Lists, not subselects: each has its index.
+        $charges = Charge::query()->whereIn('run_id', $runs)->pluck('id')->all();
         $lines = LotMovement::query()
             ->where(fn (Builder $of) => $of->whereIn('lot_id', array_keys($this->lots))->orWhereIn('run_id', $runs)
-                ->orWhereIn('charge_id', Charge::query()->select('id')->whereIn('run_id', $runs)))
+                ->orWhereIn('charge_id', $charges))
             ->orderBy('at')->orderBy('id')
             ->limit(self::MOST['lines'] + 1)
             ->toBase()
