@@ -49,5 +49,5 @@ test('what a controller shows at a good cycle is kept once, and held to what a p
     await expect(kept.getByRole('row', { name: /Hydraulic/ }).first()).toContainText('90');
     await kept.getByLabel('What is it on').selectOption({ label: 'Resin Dormouse, printed' });
     await expect(kept).toContainText('snug by hand');
-    await accessible(page);
+    await accessible(page, { within: '[aria-label="On the controller"]' });
 });

