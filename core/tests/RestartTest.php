@@ -129,6 +129,26 @@ it('lets nothing that needs heat go on while it stands, nor before it is hot thr
         ->and($state->timers[RunMachine::RESTART]['answered_at'])->toEqual(1421);
 })->with([['injection', 'shoot'], ['extrusion', 'mount']]);
 
+it('is not waited for less by the steps after one that was gone on from anyway', function (): void {
+    $machine = new RunMachine(
+        new Procedure((new Processes(new Registry))->get('injection')->procedure()),
+        ['barrel_ready_c' => 195.0, 'soak_min' => 10.0],
+    );
+    $state = new RunState;
+    $state->startedAt = 0.0;
+    $state->step = 'soak';
+    $tell = static fn (EventType $type, float $at, array $data): ?InputError => ($error = $machine->refuses(
+        $state,
+        $event = new Event("anyway-{$at}", $type, $at, 'Ines', $data),
+    )) ?? $machine->apply($state, $event);
+    $tell(EventType::Interrupted, 10, ['reason' => 'The power went']);
+    $tell(EventType::Resumed, 20, ['wait_min' => 30]);
+    expect($tell(EventType::StepDone, 60, ['step' => 'soak', 'reason' => 'it is hot']))->toBeNull()
+        ->and($state->step)->toBe('test_shot')
+        ->and($machine->missing($state, 'test_shot', 60)[0])->toBe('hot through again: 29:20 to go')
+        ->and($machine->missing($state, 'test_shot', 1821))->toHaveCount(1);
+});
+
 it('stops the clocks of heat meanwhile, and lets those of cooling go on', function (): void {
     $press = new RunMachine(new Procedure((new Processes(new Registry))->get('compression')->procedure()), ['heat_min' => 12.0, 'cool_min' => 6.0]);
     foreach ([['heat', 12.0, 600.0], ['cool', 6.0, 0.0]] as [$timer, $minutes, $more]) {

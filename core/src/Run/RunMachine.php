@@ -235,7 +235,8 @@ final readonly class RunMachine
             'reason' => $event->text('reason'),
             'began' => $thread->stepSince,
         ];
-        if ($step->needsHeat && isset($state->timers[self::RESTART])) {
+        // One that was gone on from anyway leaves the wait to those after it.
+        if ($step->needsHeat && $event->at >= ($state->timers[self::RESTART]['ends_at'] ?? INF)) {
             $state->timers[self::RESTART]['answered_at'] ??= $event->at;
         }
         if ($step->timer !== null && isset($thread->timers[$step->timer])) {

@@ -129,7 +129,9 @@ function finishStep(run: Run, piece: number | null, id: string, at: number, by: 
     const step = procedure.steps.find((s) => s.id === id);
     const thread = threadIn(run, piece);
     if (!step || !thread || stepOf(run, piece) !== id) return;
-    if (step.needs_heat) for (const t of run.timers) if (t.id === RESTART) t.answered_at ??= at;
+    const restart = run.timers.find((t) => t.id === RESTART);
+    // One that was gone on from anyway leaves the wait to those after it.
+    if (step.needs_heat && restart && at >= restart.ends_at) restart.answered_at ??= at;
     answer(run, thread, step, at);
     const next = after(procedure, step);
     const of = pieceOf(run, piece);
