@@ -13,7 +13,6 @@ use Dithermic\Core\Heat\Conduction\Layer;
 use Dithermic\Core\Heat\Conduction\Stack;
 use Dithermic\Core\Heat\Conduction\Substance;
 use Dithermic\Core\Heat\Dwell\Budget;
-use Dithermic\Core\Heat\Dwell\BudgetInput;
 use Dithermic\Core\Heat\Dwell\Stay;
 use Dithermic\Core\Heat\Dwell\Verdict;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -115,16 +114,10 @@ final readonly class BarrelSoak
     /** What the soak does to the time that the melt stands, judged at the wall, where it is longest hot. */
     private function dwell(BarrelSoakInput $in, float $minutes): ?string
     {
-        if (
-            ($in->material->optional('minutes_at_ceiling', $this->polymers) ?? 0.0) <= 0
-            || $in->material->optional('ceiling_c', $this->polymers) === null
-        ) {
-            return null;
-        }
-        $budget = (new Budget($this->polymers))(new BudgetInput($in->material, [new Stay($minutes, $in->wall_c)]));
+        $budget = (new Budget($this->polymers))->ifKnown($in->material, [new Stay($minutes, $in->wall_c)]);
 
-        return match ($budget->verdict) {
-            Verdict::Ok => null,
+        return match ($budget?->verdict) {
+            null, Verdict::Ok => null,
             Verdict::Near => sprintf(
                 'This soak alone uses %.0f %% of the time that the melt at the wall stands at %.0f °C: shoot at once.',
                 100 * $budget->used,

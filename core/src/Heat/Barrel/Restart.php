@@ -7,7 +7,6 @@ namespace Dithermic\Core\Heat\Barrel;
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Heat\Dwell\Budget;
-use Dithermic\Core\Heat\Dwell\BudgetInput;
 use Dithermic\Core\Heat\Dwell\Stay;
 use Dithermic\Core\Heat\Dwell\Verdict;
 use Dithermic\Core\Material\PolymerLibrary;
@@ -46,8 +45,11 @@ final readonly class Restart
         $heat = max(0.0, $in->wall_c - $barrel) / $in->heat_k_min;
         [$soak, $target] = $this->soak($in, min($barrel, $in->wall_c));
         $state = $this->state($in, $barrel, $target);
-        $life = $this->life($in, $barrel, $heat + $soak);
-        $result = new RestartResult($barrel, $heat, $soak, $heat + $soak, $state, $life['used'] ?? null);
+        $life = (new Budget($this->polymers))->ifKnown($in->material, [
+            new Stay($in->off_min, ($in->wall_c + $barrel) / 2),
+            new Stay($heat + $soak, $in->wall_c),
+        ]);
+        $result = new RestartResult($barrel, $heat, $soak, $heat + $soak, $state, $life?->used);
         $result->explain(sprintf(
             '%.0f min without heat: it is %s %.0f °C and what is in it is %s. %s',
             $in->off_min,
@@ -64,7 +66,7 @@ final readonly class Restart
             ? 'Turn no screw and push no plunger before it is melt to its middle: a cold plug breaks a belt, a pin or a screw. Heat the nozzle with it, and nobody in front of it.'
             : null);
 
-        return $result->warn(match ($life['verdict'] ?? null) {
+        return $result->warn(match ($life?->verdict) {
             Verdict::Over => 'It will have stood hot for longer than it bears: purge all of it before the first part.',
             Verdict::Near => 'It will have stood hot for nearly as long as it bears: purge what was in it before the first part.',
             default => null,
@@ -89,22 +91,5 @@ final readonly class Restart
             $sets !== null && $barrelC > $sets => StillIn::Stiff,
             default => StillIn::Solid,
         };
-    }
-
-    /** @return array{used: float, verdict: Verdict}|null null where nobody knows how long it bears its heat */
-    private function life(RestartInput $in, float $barrelC, float $waitMin): ?array
-    {
-        if (
-            ($in->material->optional('minutes_at_ceiling', $this->polymers) ?? 0.0) <= 0
-            || $in->material->optional('ceiling_c', $this->polymers) === null
-        ) {
-            return null;
-        }
-        $budget = (new Budget($this->polymers))(new BudgetInput($in->material, [
-            new Stay($in->off_min, ($in->wall_c + $barrelC) / 2),
-            new Stay($waitMin, $in->wall_c),
-        ]));
-
-        return ['used' => $budget->used, 'verdict' => $budget->verdict];
     }
 }

@@ -6,6 +6,7 @@ namespace Dithermic\Core\Heat\Dwell;
 
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
@@ -56,6 +57,19 @@ final readonly class Budget
         return (new BudgetResult($used, $left, $verdict))
             ->explain($this->say($used, $left, $last, $verdict))
             ->warn($in->material->overCeiling($hottest, 'The melt', $this->polymers));
+    }
+
+    /**
+     * The budget of a material of which it is known how long it stands its heat; null of any other.
+     *
+     * @param  list<Stay>  $history
+     */
+    public function ifKnown(MaterialInput $material, array $history): ?BudgetResult
+    {
+        $known = ($material->optional('minutes_at_ceiling', $this->polymers) ?? 0.0) > 0
+            && $material->optional('ceiling_c', $this->polymers) !== null;
+
+        return $known ? $this(new BudgetInput($material, $history)) : null;
     }
 
     private function say(float $used, float $left, float $at, Verdict $verdict): string
