@@ -6,6 +6,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
@@ -161,6 +162,18 @@ it('stops the clocks of heat meanwhile, and lets those of cooling go on', functi
     }
 });
 
+it('owes what the wait before had still to go, where it is interrupted again', function (): void {
+    [, $state, $tell] = shotsUnderWay();
+    $tell('interrupted', 100, ['reason' => 'The power went']);
+    expect($state->owedMin())->toBe(0.0);
+    $tell('resumed', 200, ['wait_min' => 10]);
+    $tell('interrupted', 500, ['reason' => 'again']);
+    expect($state->owedMin())->toEqualWithDelta(5.0, 1e-9);
+    $tell('resumed', 600, ['wait_min' => 1]);
+    $tell('interrupted', 5000, ['reason' => 'and again']);
+    expect($state->owedMin())->toBe(0.0);
+});
+
 it('refuses a break without a reason, and a return that cannot be', function (): void {
     [, , $tell] = shotsUnderWay();
     expect($tell('resumed', 100, ['wait_min' => 5])?->field)->toBe('type')
@@ -201,22 +214,22 @@ it('marks what was under way when it was interrupted, and nothing else', functio
 it('is asked of a machine as it is known, and of none that nobody has measured', function (): void {
     $polymer = (new PolymerLibrary)->get('PP');
     $injection = (new Processes(new Registry))->get('injection');
-    $lever = $injection->restart(new Record(['barrel_diameter_mm' => 40]), ['melt_c' => 220.0], [], $polymer, 60, null);
+    $lever = $injection->restart(new Interruption(new Record(['barrel_diameter_mm' => 40]), ['melt_c' => 220.0], [], $polymer, 60));
     expect($lever?->wait_min)->toEqualWithDelta(restarted(60)['wait_min'], 1e-6)
-        ->and($injection->restart(new Record([]), ['melt_c' => 220.0], [], $polymer, 60, null))->toBeNull();
-    $banded = $injection->restart(
+        ->and($injection->restart(new Interruption(new Record([]), ['melt_c' => 220.0], [], $polymer, 60)))->toBeNull();
+    $banded = $injection->restart(new Interruption(
         new Record(['screw_diameter_mm' => 25, 'heater_w' => 3600, 'barrel_kg' => 28]),
         ['melt_c' => 220.0],
         ['soak_input' => ['soak_factor' => 2.0]],
         $polymer,
         60,
         20.0,
-    );
+    ));
     // m·c·ΔT over the share of its bands that stays in the steel
     expect($banded?->heat_min)->toEqualWithDelta(28 * 0.49 * 200 / (0.7 * 3.6) / 60, 1e-6);
     $extruder = (new Processes(new Registry))->get('extrusion');
-    expect($extruder->restart(new Record(['screw_diameter_mm' => 30]), ['melt_c' => 200.0], [], $polymer, 5, null)?->state->value)
+    expect($extruder->restart(new Interruption(new Record(['screw_diameter_mm' => 30]), ['melt_c' => 200.0], [], $polymer, 5))?->state->value)
         ->toBe('melt');
     $press = (new Processes(new Registry))->get('compression');
-    expect($press->restart(new Record([]), ['platen_c' => 180.0], [], $polymer, 5, null))->toBeNull();
+    expect($press->restart(new Interruption(new Record([]), ['platen_c' => 180.0], [], $polymer, 5)))->toBeNull();
 });

@@ -9,8 +9,8 @@ use App\Runs\Models\Run;
 use App\Support\Seconds;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Processes;
-use Dithermic\Core\Run\RunMachine;
 use Illuminate\Validation\ValidationException;
 
 /** What a run's machine needs before it goes on: its facts and the break, put before its process. */
@@ -31,19 +31,15 @@ final readonly class Restarting
         $since = $state->interruptedSince()
             ?? throw ValidationException::withMessages(['run' => 'is not interrupted']);
         $off = max(0.0, Seconds::now() - $since) / 60;
-        $restart = $this->processes->get($run->product->process)->restart(
+        $restart = $this->processes->get($run->product->process)->restart(new Interruption(
             new Record($run->mainMachine()->facts),
             $run->plan,
             $run->setup,
             $this->polymers->get($run->polymer),
             $off,
             $readC,
-        );
+        ));
 
-        $last = $state->timers[RunMachine::RESTART] ?? null;
-        // It was not yet through when it lost its heat again.
-        $left = $last === null || $last['answered_at'] !== null ? 0.0 : max(0.0, $last['ends_at'] - $since) / 60;
-
-        return RestartData::of($off, $restart, $left);
+        return RestartData::of($off, $restart, $state->owedMin());
     }
 }

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process;
 
-use Closure;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Barrel\RestartResult;
-use Dithermic\Core\Material\Polymer;
 
-/** heat.barrel_restart asked for a machine of a run: a barrel's bore and heaters as they are known, the melt as it is set. */
+/** heat.barrel_restart asked for a barrel of a run: the melt as it is set, times what the machine takes over the physics. */
 final readonly class BarrelRestart
 {
     public const ROOM_C = 20.0;
@@ -20,38 +18,34 @@ final readonly class BarrelRestart
 
     /**
      * @param  float|null  $boreMm  null where nobody has measured it: then nobody can say
-     * @param  Closure(float): float  $heatUp  minutes from the room to a melt temperature, °C
-     * @param  array<string, float|int|string|null>  $targets  of the run's plan: melt_c
-     * @param  array<array-key, mixed>  $picture  that the plan was drawn from: what the machine takes over the physics
+     * @param  float|null  $heatKMin  as its heaters say; null for as barrels usually heat up
      */
-    public function of(
-        ?float $boreMm,
-        bool $screw,
-        Closure $heatUp,
-        array $targets,
-        array $picture,
-        Polymer $polymer,
-        float $offMin,
-        ?float $readC,
-    ): ?RestartResult {
-        $meltC = (float) ($targets['melt_c'] ?? 0);
+    public function of(?float $boreMm, bool $screw, ?float $heatKMin, Interruption $break): ?RestartResult
+    {
+        $meltC = self::meltC($break);
         if ($boreMm === null || $meltC <= self::ROOM_C) {
             return null;
         }
-        $factor = ((array) ($picture['soak_input'] ?? []))['soak_factor'] ?? null;
-        $restart = $this->calculations->run('heat.barrel_restart', [
-            'polymer' => $polymer->code,
+        $factor = ((array) ($break->picture['soak_input'] ?? []))['soak_factor'] ?? null;
+        $restart = $this->calculations->run('heat.barrel_restart', array_filter([
+            'polymer' => $break->polymer->code,
             'barrel_diameter_mm' => $boreMm,
             'wall_c' => $meltC,
-            'off_min' => $offMin,
-            'read_c' => $readC,
+            'off_min' => $break->offMin,
+            'read_c' => $break->readC,
             'screw' => $screw,
             'room_c' => self::ROOM_C,
-            'heat_k_min' => ($meltC - self::ROOM_C) / $heatUp($meltC),
-            'soak_factor' => is_numeric($factor) ? (float) $factor : 1.0,
-        ]);
+            'heat_k_min' => $heatKMin,
+            'soak_factor' => is_numeric($factor) ? (float) $factor : null,
+        ], static fn (mixed $value): bool => $value !== null));
         assert($restart instanceof RestartResult);
 
         return $restart;
+    }
+
+    /** What the barrel is set to, °C. */
+    public static function meltC(Interruption $break): float
+    {
+        return (float) ($break->targets['melt_c'] ?? 0);
     }
 }

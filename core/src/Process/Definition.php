@@ -288,21 +288,10 @@ abstract class Definition
     /**
      * What a main machine that lost its heat needs before the next piece; null where nobody can say it.
      *
-     * @param  Record  $machine  its facts
-     * @param  array<string, float|int|string|null>  $targets  of the run's plan
-     * @param  array<array-key, mixed>  $picture  that the plan was drawn from
-     * @param  float|null  $readC  what it reads when heat is back; null for as it cools by itself
-     *
      * @throws InputError where that cannot be
      */
-    public function restart(
-        Record $machine,
-        array $targets,
-        array $picture,
-        Polymer $polymer,
-        float $offMin,
-        ?float $readC,
-    ): ?RestartResult {
+    public function restart(Interruption $break): ?RestartResult
+    {
         return null;
     }
 

@@ -58,6 +58,15 @@ final class RunState extends Thread
         return $last === false || $last['to'] !== null ? null : $last['from'];
     }
 
+    /** Minutes that the wait after the break before had still to go when it was interrupted again. */
+    public function owedMin(): float
+    {
+        $wait = $this->timers[RunMachine::RESTART] ?? null;
+        $since = $this->interruptedSince();
+
+        return $wait === null || $since === null || $wait['answered_at'] !== null ? 0.0 : max(0.0, $wait['ends_at'] - $since) / 60;
+    }
+
     /** @return list<array{from: float, to: ?float, reason: string, by: string}> in which a piece was under way */
     public function breaksOf(Thread $piece): array
     {

@@ -19,6 +19,7 @@ use Dithermic\Core\Process\BarrelRestart;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\Plan;
@@ -32,9 +33,6 @@ use Dithermic\Core\Safety\Process as Danger;
 /** Bars and beams run into closed moulds and cooled in a tank. */
 final class BarMaking extends Definition
 {
-    /** what a barrel heats up by, as changeover.sequence takes it */
-    private const USUAL_K_MIN = 6.0;
-
     public function id(): string
     {
         return 'extrusion';
@@ -251,24 +249,9 @@ final class BarMaking extends Definition
         return Record::file(__DIR__.'/'.($off->file() ?? 'procedure.json'))->of;
     }
 
-    public function restart(
-        Record $machine,
-        array $targets,
-        array $picture,
-        Polymer $polymer,
-        float $offMin,
-        ?float $readC,
-    ): ?RestartResult {
-        return (new BarrelRestart($this->calculations))->of(
-            $machine->mayNumber('screw_diameter_mm'),
-            true,
-            static fn (float $meltC): float => ($meltC - BarrelRestart::ROOM_C) / self::USUAL_K_MIN,
-            $targets,
-            $picture,
-            $polymer,
-            $offMin,
-            $readC,
-        );
+    public function restart(Interruption $break): ?RestartResult
+    {
+        return (new BarrelRestart($this->calculations))->of($break->machine->mayNumber('screw_diameter_mm'), true, null, $break);
     }
 
     public function madeAt(Thread $piece): ?float

@@ -42,6 +42,12 @@ final readonly class BarrelSteel
             : ($toC - $fromC) / self::USUAL_K_MIN;
     }
 
+    /** How fast it heats up from one heat to another, K/min; null where the machine does not say its power and its steel. */
+    public function kelvinAMinute(float $fromC, float $toC): ?float
+    {
+        return $this->known() && $toC > $fromC ? ($toC - $fromC) / $this->minutes($fromC, $toC) : null;
+    }
+
     /** Minutes for so much steel, kg, by so many kelvin, with so much power, kW. */
     public static function warm(float $kg, float $kelvin, float $kw): float
     {

@@ -24,6 +24,7 @@ use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Process\Inspected;
+use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Leftover;
 use Dithermic\Core\Process\MouldFit;
@@ -287,26 +288,12 @@ final class Moulding extends Definition
         ];
     }
 
-    public function restart(
-        Record $machine,
-        array $targets,
-        array $picture,
-        Polymer $polymer,
-        float $offMin,
-        ?float $readC,
-    ): ?RestartResult {
-        $known = Reader::read(InjectorFacts::class, Reader::known(InjectorFacts::class, $machine->of));
+    public function restart(Interruption $break): ?RestartResult
+    {
+        $known = Reader::read(InjectorFacts::class, Reader::known(InjectorFacts::class, $break->machine->of));
+        $heats = (new BarrelSteel($known))->kelvinAMinute(BarrelRestart::ROOM_C, BarrelRestart::meltC($break));
 
-        return (new BarrelRestart($this->calculations))->of(
-            $known->boreMm(),
-            $known->hasScrew(),
-            static fn (float $meltC): float => (new BarrelSteel($known))->minutes(BarrelRestart::ROOM_C, $meltC),
-            $targets,
-            $picture,
-            $polymer,
-            $offMin,
-            $readC,
-        );
+        return (new BarrelRestart($this->calculations))->of($known->boreMm(), $known->hasScrew(), $heats, $break);
     }
 
     public function madeAt(Thread $piece): ?float
