@@ -30,7 +30,7 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
 
-/** Bars and beams run into closed moulds and cooled in a tank. */
+/** Bars and beams run into closed moulds and cooled in a tank; strips for another barrel; profiles drawn free. */
 final class BarMaking extends Definition
 {
     public function id(): string
@@ -89,15 +89,14 @@ final class BarMaking extends Definition
             + (is_numeric($size) && is_numeric($by) ? ['size_mm' => [(float) $size - $by, (float) $size + $by]] : []);
     }
 
-    /** A bar in its mould is not measured across, and a strip goes through no tank. */
+    /** What was planned, and what is looked at: a profile is measured across, a bar and a strip are weighed. */
     public function figuresOf(array $targets, array $measured): array
     {
-        $size = isset($targets['size_mm']);
-        $without = isset($targets['bath_c']) ? ($size ? ['tank_min', 'mass_g', 'void_pct'] : ['size_mm']) : ['bath_c', 'tank_min', 'size_mm'];
+        $looked = isset($targets['size_mm']) ? ['size_mm'] : ['mass_g', 'void_pct'];
 
         return array_values(array_filter(
             parent::figuresOf($targets, $measured),
-            static fn (Figure $f): bool => ! in_array($f->id, $without, true),
+            static fn (Figure $f): bool => $f->measured ? in_array($f->id, $looked, true) : isset($targets[$f->id]),
         ));
     }
 
@@ -137,35 +136,6 @@ final class BarMaking extends Definition
                 'heavier than solid' => 'It weighs more than a solid bar: measure section and length again, or it is another polymer.',
                 default => sprintf('%.1f %% voids: sound.', max(0.0, $voids)),
             },
-        ]);
-    }
-
-    /**
-     * A profile as it was measured across, and the speed that makes it what it should be: its section goes with one over the
-     * speed, and both its sides alike, so the speed goes with the square of the size.
-     *
-     * @param  array<string, float|int|string|null>  $targets
-     */
-    private static function size(Record $values, array $targets): Inspected
-    {
-        $size = $values->number('size_mm');
-        $wanted = (float) ($targets['size_mm'] ?? 0);
-        if ($wanted <= 0) {
-            throw new InputError('size_mm', 'has nothing to be held against: this run was planned without a size');
-        }
-        $by = (float) ($targets['size_tolerance_mm'] ?? 0);
-        $now = $values->mayNumber('haul_m_min') ?? (float) ($targets['haul_m_min'] ?? 0);
-        $to = $now * ($size / $wanted) ** 2;
-        $verdict = abs($size - $wanted) <= $by + 1e-9 ? 'in size' : ($size > $wanted ? 'thick' : 'thin');
-
-        return new Inspected('size', null, ['size_mm' => $size], [
-            'size_mm' => $size,
-            'wanted_mm' => $wanted,
-            'haul_m_min' => round($to, 3),
-            'verdict' => $verdict,
-            'says' => $verdict === 'in size'
-                ? sprintf('%.2f mm across: in size.', $size)
-                : sprintf('%.2f mm across, %.2f are wanted: haul-off from %.2f to %.2f m/min.', $size, $wanted, $now, $to),
         ]);
     }
 
@@ -235,18 +205,12 @@ final class BarMaking extends Definition
 
     public function procedures(): array
     {
-        return array_map(self::procedureOf(...), TakeOff::cases());
+        return array_map(static fn (TakeOff $off): array => $off->procedure(), TakeOff::cases());
     }
 
     public function procedureFor(Plan $plan): array
     {
-        return self::procedureOf($plan instanceof PlanResult ? $plan->take_off : TakeOff::Mould);
-    }
-
-    /** @return array<array-key, mixed> */
-    private static function procedureOf(TakeOff $off): array
-    {
-        return Record::file(__DIR__.'/'.($off->file() ?? 'procedure.json'))->of;
+        return ($plan instanceof PlanResult ? $plan->take_off : TakeOff::Mould)->procedure();
     }
 
     public function restart(Interruption $break): ?RestartResult
@@ -272,5 +236,34 @@ final class BarMaking extends Definition
     private static function voidLimit(array $targets): float
     {
         return (float) ($targets['void_limit_pct'] ?? 5.0);
+    }
+
+    /**
+     * A profile as it was measured across, and the speed that makes it what it should be: its section goes with one over the
+     * speed, and both its sides alike, so the speed goes with the square of the size.
+     *
+     * @param  array<string, float|int|string|null>  $targets
+     */
+    private static function size(Record $values, array $targets): Inspected
+    {
+        $size = $values->number('size_mm');
+        $wanted = (float) ($targets['size_mm'] ?? 0);
+        if ($wanted <= 0) {
+            throw new InputError('size_mm', 'has nothing to be held against: this run was planned without a size');
+        }
+        $by = (float) ($targets['size_tolerance_mm'] ?? 0);
+        $now = $values->mayNumber('haul_m_min') ?? (float) ($targets['haul_m_min'] ?? 0);
+        $to = $now * ($size / $wanted) ** 2;
+        $verdict = abs($size - $wanted) <= $by + 1e-9 ? 'in size' : ($size > $wanted ? 'thick' : 'thin');
+
+        return new Inspected('size', null, ['size_mm' => $size], [
+            'size_mm' => $size,
+            'wanted_mm' => $wanted,
+            'haul_m_min' => round($to, 3),
+            'verdict' => $verdict,
+            'says' => $verdict === 'in size'
+                ? sprintf('%.2f mm across: in size.', $size)
+                : sprintf('%.2f mm across, %.2f are wanted: haul-off from %.2f to %.2f m/min.', $size, $wanted, $now, $to),
+        ]);
     }
 }

@@ -4,17 +4,12 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
-use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Charge\Profile;
-use Dithermic\Core\Charge\ProfileInput;
-use Dithermic\Core\Charge\ProfileResult;
 use Dithermic\Core\Heat\Barrel\StripFeed;
 use Dithermic\Core\Heat\Barrel\StripFeedInput;
 use Dithermic\Core\Heat\Barrel\StripFeedResult;
 use Dithermic\Core\Heat\Bath\BarInBath;
 use Dithermic\Core\Heat\Bath\BarInBathInput;
 use Dithermic\Core\Heat\Bath\BarInBathResult;
-use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
@@ -26,7 +21,7 @@ use Dithermic\Core\Process\UnknownFact;
 
 /**
  * What leaves the die and goes into no mould: strips cut to the shot of another barrel (heat.strip_feed), or a profile drawn
- * off at the speed that makes its section, v = Q / (ρ·A), cooled in a trough (heat.bar_in_bath). Draw-down is the section of
+ * off at the speed that makes its section, v = Q / (ρ·A) (charge.profile), cooled in a trough (heat.bar_in_bath). Draw-down is the section of
  * the die over the profile's; swell is not modelled, so the first metres are measured and the haul-off put right.
  */
 final readonly class FreeRun
@@ -43,18 +38,13 @@ final readonly class FreeRun
     }
 
     /** @param  PlanCheck|null  $barrel  whether it can be set so hot */
-    public function plan(PlanInput $in, Settled $set, Polymer $polymer, TakeOff $off, ?PlanCheck $barrel): PlanResult
+    public function plan(PlanInput $in, Settled $set, TakeOff $off, ?PlanCheck $barrel): PlanResult
     {
-        $kgH = $in->machine->throughput_kg_h ?? throw new InputError(
-            'machine',
-            "{$in->machine->name} does not say how much it gives: run it for a minute into a bucket and weigh that",
-        );
         $strips = $off === TakeOff::Strips ? $this->strips($in, $set) : null;
         $length = $strips->length_mm ?? $set->get('length_mm');
-        $piece = $this->piece($in, $set, $length);
-        $perM = $piece->mass_per_m_g;
-        $haul = $kgH * 1000 / 60 / $perM;
-        $cutMin = $length / 1000 / $haul;
+        $piece = (new Section($this->polymers))->of($in, $set, $length);
+        $cutMin = Section::seconds($in, $piece) / 60;
+        $haul = $length / 1000 / $cutMin;
         $bath = $off === TakeOff::Profile ? $this->bath($in, $set, $length) : null;
         $profile = $bath === null ? null : new FreeProfile(
             round($haul, 3),
@@ -134,17 +124,7 @@ final readonly class FreeRun
             'wall_c' => $set->get('feeds_melt_c'),
             'shot_g' => $set->get('shot_g'),
             'with_ages' => true,
-        ] + self::section($set), ['barrel_diameter_mm' => 'settings.feeds_bore_mm', 'wall_c' => 'settings.feeds_melt_c']);
-    }
-
-    private function piece(PlanInput $in, Settled $set, float $length): ProfileResult
-    {
-        return Ask::for(new Profile($this->polymers), ProfileInput::class, [
-            'polymer' => $in->polymer,
-            'length_mm' => $length,
-            'overflow_pct' => 0.0,
-            'throughput_kg_h' => $in->machine->throughput_kg_h,
-        ] + self::section($set), ['throughput_kg_h' => 'machine']);
+        ] + Section::sides($set), ['barrel_diameter_mm' => 'settings.feeds_bore_mm', 'wall_c' => 'settings.feeds_melt_c']);
     }
 
     private function bath(PlanInput $in, Settled $set, float $length): BarInBathResult
@@ -155,19 +135,7 @@ final readonly class FreeRun
             'bath_c' => $set->get('bath_c'),
             'length_mm' => $length,
             'span_mm' => $set->optional('span_mm'),
-        ] + self::section($set));
-    }
-
-    /** @return array{diameter_mm: float|null, width_mm: float|null, height_mm: float|null} */
-    private static function section(Settled $set): array
-    {
-        $round = $set->optional('diameter_mm');
-
-        return [
-            'diameter_mm' => $round,
-            'width_mm' => $round === null ? $set->optional('width_mm') : null,
-            'height_mm' => $round === null ? $set->optional('height_mm') : null,
-        ];
+        ] + Section::sides($set));
     }
 
     /** @return list<PlanCheck> */

@@ -6,8 +6,6 @@ namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Charge\Profile;
-use Dithermic\Core\Charge\ProfileInput;
 use Dithermic\Core\Charge\ProfileResult;
 use Dithermic\Core\Heat\Bath\BarInBath;
 use Dithermic\Core\Heat\Bath\BarInBathInput;
@@ -75,14 +73,11 @@ final readonly class Planner
         $set = $this->settle($in, $polymer);
         $off = TakeOff::of($set);
         if ($off !== TakeOff::Mould) {
-            return (new FreeRun($this->polymers))->plan($in, $set, $polymer, $off, $this->barrel($in, $set));
+            return (new FreeRun($this->polymers))->plan($in, $set, $off, $this->barrel($in, $set));
         }
-        $bar = $this->bar($in, $set);
+        $bar = (new Section($this->polymers))->of($in, $set, $set->get('length_mm'), $set->get('overflow_pct'));
         $bath = $this->bath($in, $set);
-        $fill = $bar->fill_time_s ?? throw new InputError(
-            'machine',
-            "{$in->machine->name} does not say how much it gives: run it for a minute into a bucket and weigh that",
-        );
+        $fill = Section::seconds($in, $bar);
         $factor = $set->get('cool_factor');
         $chill = 60 * $factor * (float) ($bath->minutes_to_skin_mm[0]->minutes ?? 0.0);
         $core = 60 * $factor * (float) ($bath->minutes_to_core ?? 0.0);
@@ -168,22 +163,6 @@ final readonly class Planner
         return $settled;
     }
 
-    private function bar(PlanInput $in, Settled $set): ProfileResult
-    {
-        $round = $set->optional('diameter_mm');
-
-        return Ask::for(new Profile($this->polymers), ProfileInput::class, [
-            'polymer' => $in->polymer,
-            'length_mm' => $set->get('length_mm'),
-            'diameter_mm' => $round,
-            'width_mm' => $round === null ? $set->optional('width_mm') : null,
-            'height_mm' => $round === null ? $set->optional('height_mm') : null,
-            'overflow_pct' => $set->get('overflow_pct'),
-            'purge_g' => 0.0,
-            'throughput_kg_h' => $in->machine->throughput_kg_h,
-        ], ['throughput_kg_h' => 'machine']);
-    }
-
     private function bath(PlanInput $in, Settled $set): BarInBathResult
     {
         $round = $set->optional('diameter_mm');
@@ -198,13 +177,10 @@ final readonly class Planner
             'polymer' => $in->polymer,
             'melt_c' => $set->get('melt_c'),
             'bath_c' => $set->get('bath_c'),
-            'diameter_mm' => $round,
-            'width_mm' => $round === null ? $set->optional('width_mm') : null,
-            'height_mm' => $round === null ? $set->optional('height_mm') : null,
             'length_mm' => $set->get('length_mm'),
             'span_mm' => $set->optional('span_mm'),
             'skin_mm' => [$set->get('plug_mm'), ...$skins],
-        ], ['skin_mm.0' => 'settings.plug_mm']);
+        ] + Section::sides($set), ['skin_mm.0' => 'settings.plug_mm']);
     }
 
     private function barrel(PlanInput $in, Settled $set): ?PlanCheck

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Process\Settled;
 
 /** What becomes of the melt that leaves the die. It is the product that says it: who feeds another barrel makes strips. */
@@ -22,9 +23,13 @@ enum TakeOff: string
         };
     }
 
-    /** Of its procedure, beside this class; null for the one that a process has as a rule. */
-    public function file(): ?string
+    /** @return array<array-key, mixed> by which it is worked */
+    public function procedure(): array
     {
-        return $this === self::Mould ? null : "{$this->value}.json";
+        return Record::file(__DIR__.match ($this) {
+            self::Mould => '/procedure.json',
+            self::Strips => '/strips.json',
+            self::Profile => '/profile.json',
+        })->of;
     }
 }
