@@ -7,20 +7,17 @@ use Dithermic\Core\Data\Record;
 use Dithermic\Core\Process\Outline;
 use Dithermic\Core\Process\Processes;
 
-it('is as long around and as large as its corners leave it', function (): void {
-    $square = Outline::rectangle(300, 200, 0);
-    expect($square->aroundMm())->toEqual(1000)->and($square->areaMm2())->toEqual(60000);
-    $round = Outline::round(100);
-    expect($round->aroundMm())->toEqualWithDelta(M_PI * 100, 1e-9)
-        ->and($round->areaMm2())->toEqualWithDelta(M_PI / 4 * 1e4, 1e-9)
-        ->and($round->isRound())->toBeTrue();
-    // Corners that are too round for it are as round as they can be.
-    expect(Outline::rectangle(300, 200, 500)->cornerMm)->toEqual(100)
-        ->and(Outline::rectangle(300, 200, 500)->isRound())->toBeFalse();
+it('is as large as its corners leave it', function (): void {
+    expect(Outline::of(null, 300, 200, null)?->areaMm2())->toEqual(60000)
+        ->and(Outline::of(100, 300, 200, null)?->areaMm2())->toEqualWithDelta(M_PI / 4 * 1e4, 1e-9)
+        ->and(Outline::of(null, 300, 200, 50)?->areaMm2())->toEqualWithDelta(60000 - (4 - M_PI) * 2500, 1e-9)
+        // Corners that are too round for it are as round as they can be.
+        ->and(Outline::of(null, 300, 200, 500)?->cornerMm)->toEqual(100)
+        ->and(Outline::of(null, 300, null, 5))->toBeNull();
 });
 
 it('is covered by its sheets of paper, each of which laps over its neighbours', function (float $length, float $width): void {
-    $of = Outline::rectangle($length, $width, 5);
+    $of = Outline::of(null, $length, $width, 5);
     $tiles = $of->tiles(190, 270, 8, 10);
     $right = max(array_column($tiles, 'x')) + 190;
     $down = max(array_column($tiles, 'y')) + 270;
@@ -39,7 +36,7 @@ it('is of a formed part what it is at the sheet, and of nothing else', function 
     $of = new Processes(new Registry);
     $tray = $of->get('vacuum_forming')->outline(new Record(['length_mm' => 320, 'width_mm' => 220, 'corner_radius_mm' => 12]));
     expect([$tray?->lengthMm, $tray?->widthMm, $tray?->cornerMm])->toEqual([320, 220, 12])
-        ->and($of->get('vacuum_forming')->outline(new Record(['base_diameter_mm' => 180]))?->isRound())->toBeTrue()
+        ->and($of->get('vacuum_forming')->outline(new Record(['base_diameter_mm' => 180]))?->cornerMm)->toEqual(90)
         ->and($of->get('vacuum_forming')->outline(new Record(['length_mm' => 320])))->toBeNull()
         ->and($of->get('injection')->outline(new Record(['length_mm' => 320, 'width_mm' => 220])))->toBeNull();
 });

@@ -252,14 +252,12 @@ it('prints what a formed part is cut along at its true size, and nothing of what
     expect($tray['template_sheets'])->toBeGreaterThan(0)
         ->and($products['hive floor panel']['template_sheets'])->toBeNull();
     $pdf = $this->get("/api/v1/products/{$tray['id']}/template.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
-    expect(substr_count((string) $pdf->getContent(), '/Type /Page'."\n") + preg_match_all('/\/Type \/Page\b(?!s)/', (string) $pdf->getContent()))
-        ->toBeGreaterThanOrEqual($tray['template_sheets']);
+    expect(preg_match_all('/\/Type \/Page\b/', (string) $pdf->getContent()))->toBe($tray['template_sheets']);
     $this->get("/api/v1/products/{$products['hive floor panel']['id']}/template.pdf")->assertNotFound();
-    auth()->forgetGuards();
 });
 
 it('draws a template in units of a millimetre, with a rule that proves it', function (): void {
-    $of = Dithermic\Core\Process\Outline::rectangle(320, 220, 12);
+    $of = Dithermic\Core\Process\Outline::of(null, 320, 220, 12);
     $tiles = App\Shop\Support\TrimTemplate::tiles($of);
     $svg = App\Shop\Support\TrimTemplate::svg('tray <x>', $of, $tiles[0]);
     expect($svg)->toContain('viewBox="-8 -8 190 270"')

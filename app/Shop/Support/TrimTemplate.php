@@ -46,7 +46,13 @@ final class TrimTemplate
         [$wide, $high] = self::PAPER;
         // dompdf scales a drawing whose size is in plain units: ten of them to a millimetre.
         $size = sprintf('width="%d" height="%d" viewBox="%s %s %s %s"', 10 * $wide, 10 * $high, $tile['x'], $tile['y'], $wide, $high);
-        $label = htmlspecialchars(sprintf('%s, row %d, column %d. Print at 100 %%, not fitted to the page.', $name, $tile['row'], $tile['column']));
+        $label = htmlspecialchars(sprintf(
+            '%s, row %d, column %d; %s. Print at 100 %%, not fitted to the page.',
+            $name,
+            $tile['row'],
+            $tile['column'],
+            $of->cornerMm > 0 ? sprintf('corners of %.0f mm', $of->cornerMm) : 'square corners',
+        ));
         [$x, $y] = [$tile['x'] + 12, $tile['y'] + $high - 14];
         $rule = '';
         for ($mm = 0; $mm <= self::RULE_MM; $mm += 10) {

@@ -11,25 +11,14 @@ final readonly class Outline
     {
     }
 
-    public static function round(float $diameterMm): self
+    /** Round where it has a diameter, else by its sides; null where neither is known. */
+    public static function of(?float $diameterMm, ?float $lengthMm, ?float $widthMm, ?float $cornerMm): ?self
     {
-        return new self($diameterMm, $diameterMm, $diameterMm / 2);
-    }
-
-    public static function rectangle(float $lengthMm, float $widthMm, float $cornerMm): self
-    {
-        return new self($lengthMm, $widthMm, min($cornerMm, $lengthMm / 2, $widthMm / 2));
-    }
-
-    public function isRound(): bool
-    {
-        return $this->lengthMm === $this->widthMm && $this->cornerMm >= $this->lengthMm / 2;
-    }
-
-    /** Length of the cut, mm. */
-    public function aroundMm(): float
-    {
-        return 2 * ($this->lengthMm + $this->widthMm - 4 * $this->cornerMm) + 2 * M_PI * $this->cornerMm;
+        return match (true) {
+            $diameterMm !== null => new self($diameterMm, $diameterMm, $diameterMm / 2),
+            $lengthMm !== null && $widthMm !== null => new self($lengthMm, $widthMm, min($cornerMm ?? 0.0, $lengthMm / 2, $widthMm / 2)),
+            default => null,
+        };
     }
 
     /** What lies inside it, mm². */

@@ -19,22 +19,7 @@ final readonly class Told
     /** All that was logged of an entry, g. */
     public function grams(string $entry): float
     {
-        return array_sum($this->byPiece($entry));
-    }
-
-    /** @return array<int, float> g of an entry by piece, 0 for the run itself */
-    public function byPiece(string $entry): array
-    {
-        $grams = [];
-        foreach ($this->state->entries as $logged) {
-            $mass = $logged['values']['mass_g'] ?? null;
-            if ($logged['entry'] === $entry && is_numeric($mass)) {
-                $piece = $logged['piece'] ?? 0;
-                $grams[$piece] = ($grams[$piece] ?? 0.0) + (float) $mass;
-            }
-        }
-
-        return $grams;
+        return array_sum(array_column($this->masses($entry), 1));
     }
 
     /**
@@ -44,15 +29,21 @@ final readonly class Told
      */
     public function weighed(string $entry): array
     {
-        $grams = [];
+        return array_column($this->masses($entry), 1, 0);
+    }
+
+    /** @return list<array{int, float}> piece, 0 for the run itself, and g */
+    private function masses(string $entry): array
+    {
+        $masses = [];
         foreach ($this->state->entries as $logged) {
             $mass = $logged['values']['mass_g'] ?? null;
             if ($logged['entry'] === $entry && is_numeric($mass)) {
-                $grams[$logged['piece'] ?? 0] = (float) $mass;
+                $masses[] = [$logged['piece'] ?? 0, (float) $mass];
             }
         }
 
-        return $grams;
+        return $masses;
     }
 
     /** @return list<int> pieces of a verdict, 0 for the run itself */

@@ -101,14 +101,12 @@ final class Forming extends Definition
 
     public function outline(Record $product): ?Outline
     {
-        $round = $product->mayNumber('base_diameter_mm');
-        [$length, $width] = [$product->mayNumber('length_mm'), $product->mayNumber('width_mm')];
-
-        return match (true) {
-            $round !== null => Outline::round($round),
-            $length !== null && $width !== null => Outline::rectangle($length, $width, $product->mayNumber('corner_radius_mm') ?? 0.0),
-            default => null,
-        };
+        return Outline::of(
+            $product->mayNumber('base_diameter_mm'),
+            $product->mayNumber('length_mm'),
+            $product->mayNumber('width_mm'),
+            $product->mayNumber('corner_radius_mm'),
+        );
     }
 
     protected function left(Told $told, array $targets): array

@@ -24,6 +24,7 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Outline;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
@@ -124,7 +125,7 @@ final readonly class Planner
             'sheet_mm' => $set->get('sheet_mm'),
             'blank_g' => round($mass, 1),
             // What lies inside the clamped opening becomes the part, whatever it is drawn to; the rim is cut off.
-            'trim_g' => round($mass * (1 - $this->opening($set) / ($blank[0] * $blank[1])), 1),
+            'trim_g' => round($mass * (1 - self::opening($set) / ($blank[0] * $blank[1])), 1),
             'pieces' => $set->get('parts'),
         ];
         $result = new PlanResult(
@@ -217,11 +218,14 @@ final readonly class Planner
     }
 
     /** Of the sheet, that the part is drawn from, mm². */
-    private function opening(Settled $set): float
+    private static function opening(Settled $set): float
     {
-        $round = $set->optional('base_diameter_mm');
-
-        return $round === null ? $set->get('length_mm') * $set->get('width_mm') : M_PI / 4 * $round ** 2;
+        return Outline::of(
+            $set->optional('base_diameter_mm'),
+            $set->optional('length_mm'),
+            $set->optional('width_mm'),
+            $set->optional('corner_radius_mm'),
+        )?->areaMm2() ?? 0.0;
     }
 
     private function draw(Settled $set): DrawResult
