@@ -229,6 +229,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('products/{product}/captures', [CaptureController::class, 'ofProduct']);
         Route::get('captures/{capture}/onto', [CaptureController::class, 'onto'])->whereUuid('capture');
         Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
+        Route::post('runs/{run}/rack', [RunController::class, 'takeStrip'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Data;
 
+use Dithermic\Core\Process\OnRack;
 use OpenApi\Attributes as OA;
 
 /** A hot strip on its rack, as it is now by the model. */
@@ -21,5 +22,20 @@ final readonly class RackStripData
         #[OA\Property(description: 'min, of a full barrel of such strips')] public float $soak_min,
         #[OA\Property(description: 'over a cold one')] public bool $gains,
     ) {
+    }
+
+    public static function of(string $run, OnRack $strip): self
+    {
+        return new self(
+            $run,
+            $strip->piece,
+            $strip->cutAt,
+            $strip->keepsUntil,
+            $strip->massG,
+            $strip->lengthMm,
+            round($strip->coreC, 1),
+            round($strip->soakMin, 1),
+            $strip->gains,
+        );
     }
 }

@@ -10,6 +10,7 @@ use App\People\Support\KnownDevice;
 use App\Runs\Actions\PlanRun;
 use App\Runs\Actions\RecordEvents;
 use App\Runs\Actions\StartRun;
+use App\Runs\Actions\TakeStrip;
 use App\Runs\Data\AppendedData;
 use App\Runs\Data\RefusedEventData;
 use App\Runs\Http\Requests\AppendEventsRequest;
@@ -17,6 +18,7 @@ use App\Runs\Http\Requests\GetRestartRequest;
 use App\Runs\Http\Requests\GetRunRequest;
 use App\Runs\Http\Requests\GetRunsRequest;
 use App\Runs\Http\Requests\StartRunRequest;
+use App\Runs\Http\Requests\TakeStripRequest;
 use App\Runs\Models\Run;
 use App\Runs\Queries\ChargesFor;
 use App\Runs\Queries\PresentRun;
@@ -37,6 +39,9 @@ final class RunController extends Controller
         'charges',
         'events.by',
     ];
+
+    /** what a rack is read from */
+    private const FED = ['events.by', 'materials.lot', 'product', 'procedureVersion'];
 
     public function __construct(private readonly PresentRun $present)
     {
@@ -124,7 +129,29 @@ final class RunController extends Controller
     {
         $this->authorize('view', $run);
 
-        return $this->listed($rack->of($run->load(['events.by', 'materials.lot', 'product', 'procedureVersion'])));
+        return $this->listed($rack->of($run->load(self::FED)));
+    }
+
+    #[OA\Post(
+        path: '/runs/{run}/rack',
+        operationId: 'takeStrip',
+        summary: 'Take a strip off its rack and into this run, once per id: both logs say it, or neither',
+        tags: ['runs'],
+        responses: [new Answer(200, 'what waits still', list: 'RackStripData')],
+    )]
+    public function takeStrip(TakeStripRequest $request, Run $run, TakeStrip $take, Rack $rack): JsonResponse
+    {
+        $run->load(self::FED);
+        $piece = $request->validated('piece');
+        $take(
+            $request->string('id')->lower()->value(),
+            $request->actor(),
+            $run,
+            $request->integer('strip'),
+            $piece === null ? null : (int) $piece,
+        );
+
+        return $this->listed($rack->of($run->load(self::FED)));
     }
 
     #[OA\Get(

@@ -21,6 +21,7 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
+use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
@@ -244,6 +245,35 @@ abstract class Definition
      * @param  array<string, float|int|string|null>  $targets  of the run's plan
      */
     public function outForm(array $targets): ?string
+    {
+        return null;
+    }
+
+    /**
+     * What a run cut hot for another machine and that waits there, oldest first; none where it feeds none.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     * @param  array<array-key, mixed>  $picture  that the plan was drawn from
+     * @return list<OnRack>
+     */
+    public function rack(RunState $state, array $targets, array $picture, float $now): array
+    {
+        return [];
+    }
+
+    /** @return list<array{type: EventType, data: array<string, mixed>}> what its log is told when one leaves the rack */
+    public function offRack(int $piece): array
+    {
+        return [];
+    }
+
+    /**
+     * What the log of a run is told that is fed with so much by hand; null where it is fed so with nothing.
+     *
+     * @param  int|null  $piece  of this run that is under way
+     * @return array{type: EventType, data: array<string, mixed>}|null
+     */
+    public function fedWith(float $massG, ?int $piece): ?array
     {
         return null;
     }

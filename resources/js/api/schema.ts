@@ -2877,7 +2877,8 @@ export interface paths {
         /** Hot strips that a run cut or is fed with, oldest first, as they are now */
         get: operations["getRunRack"];
         put?: never;
-        post?: never;
+        /** Take a strip off its rack and into this run, once per id: both logs say it, or neither */
+        post: operations["takeStrip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -11966,6 +11967,17 @@ export interface components {
             /** @description for whom, or what they said */
             words?: string | null;
         };
+        TakeStripRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is taken once
+             */
+            id: string;
+            /** @description its number on the rack */
+            strip: number;
+            /** @description of this run, that is under way */
+            piece?: number | null;
+        };
         /** @description Work that the queue does: how far it is, then its answer or what was wrong with it. */
         TaskData: {
             id: string;
@@ -18645,6 +18657,47 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["RackStripData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    takeStrip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeStripRequest"];
+            };
+        };
+        responses: {
+            /** @description what waits still */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -198,6 +198,16 @@ final class BarMaking extends Definition
         ];
     }
 
+    public function rack(RunState $state, array $targets, array $picture, float $now): array
+    {
+        return StripRack::of($state, $targets, $picture, $now);
+    }
+
+    public function offRack(int $piece): array
+    {
+        return StripRack::off($piece);
+    }
+
     public function outForm(array $targets): ?string
     {
         return isset($targets['keep_min']) ? 'strip' : null;

@@ -33,6 +33,7 @@ use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Process\Zones;
+use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
@@ -274,6 +275,13 @@ final class Moulding extends Definition
     public function ontoMould(Record $setUp, Record $from, Record $mould, Record $product): Carried
     {
         return (new Carry($this->calculations))->toSoftMould($setUp, $from, $mould, $product);
+    }
+
+    public function fedWith(float $massG, ?int $piece): array
+    {
+        $about = $piece === null ? [] : ['piece' => $piece];
+
+        return ['type' => EventType::Logged, 'data' => ['entry' => 'load', 'values' => ['mass_g' => $massG]] + $about];
     }
 
     protected function left(Told $told, array $targets): array

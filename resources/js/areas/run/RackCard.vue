@@ -2,35 +2,43 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
-import { recordAll } from '../../api/queue';
-import type { RackStrip } from '../../api/types';
+import { newKey } from '../../api/queue';
+import type { Page, RackStrip } from '../../api/types';
 import { clockText, minutesText, show } from '../../parts/units';
+import { sentence, useSend } from '../../parts/useSend';
 import { useRunScreen } from './screen';
 
 /**
  * Hot strips that wait, oldest first, each as it is by the model; one that gains nothing any more says so. Who is fed with
- * them takes one by a touch: it leaves its rack, and its mass goes into this barrel.
+ * them takes one by a touch: it leaves its rack, and its mass goes into this barrel. Both logs say it, or neither.
  */
-const { id, run, now, entries, log } = useRunScreen();
+const { id, run, now, focus, entries, load } = useRunScreen();
 /** strips stand on a rack for so long; a run that is fed with them has a lot of them */
 const own = computed(() => run.value?.plan.keep_min != null);
 const asks = computed(() => own.value || run.value?.materials.some((m) => m.form === 'strip') === true);
 const client = useQueryClient();
+const key = computed(() => ['rack', id, run.value?.events.length]);
 const { data } = useQuery({
-    queryKey: computed(() => ['rack', id, run.value?.events.length]),
+    queryKey: key,
     queryFn: () => api.list<RackStrip>(`runs/${id}/rack`),
     enabled: asks,
     refetchInterval: 15_000,
 });
 const loads = computed(() => !own.value && entries.value.some((e) => e.id === 'load'));
+const { busy, fault, send } = useSend();
+/** of a touch that was not answered: sent again it is the same touch */
+const keys: Record<number, string> = {};
 async function take(strip: RackStrip) {
-    const piece = strip.piece;
-    await recordAll(strip.run_id, [
-        { type: 'logged', data: { entry: 'disposition', values: { verdict: 'good' }, piece } },
-        { type: 'step_done', data: { step: 'fed', piece } },
-    ]);
-    await log('logged', { entry: 'load', values: { mass_g: strip.mass_g } });
-    await client.invalidateQueries({ queryKey: ['rack', id] });
+    keys[strip.piece] ??= newKey();
+    const left = await send(() =>
+        api.post<Page<RackStrip>>(`runs/${id}/rack`, {
+            id: keys[strip.piece],
+            strip: strip.piece,
+            piece: focus.value.next ? null : focus.value.piece,
+        }),
+    );
+    if (left) client.setQueryData(key.value, left.items);
+    await load();
 }
 </script>
 
@@ -44,11 +52,12 @@ async function take(strip: RackStrip) {
                 <span>middle {{ show(s.core_c, 'temperature') }}</span>
                 <span v-if="s.gains">soak {{ minutesText(s.soak_min) }}</span>
                 <span v-else><span aria-hidden="true">▲</span> gains nothing any more</span>
-                <v-btn v-if="loads" :color="i === 0 ? 'primary' : undefined" @click="take(s)"
+                <v-btn v-if="loads" :color="i === 0 ? 'primary' : undefined" :disabled="busy" @click="take(s)"
                     >Load it: {{ show(s.mass_g, 'mass', 0) }}</v-btn
                 >
             </li>
         </ol>
+        <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p>
     </section>
 </template>
 
