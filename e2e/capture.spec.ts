@@ -31,8 +31,11 @@ test('what a controller shows at a good cycle is kept once, and held to what a p
         Stroke: '40',
         Hydraulic: '90',
         'Hold hydraulic': '45',
+        'Back hydraulic': '6',
         Speed: '60',
         Rpm: '120',
+        Cushion: '4',
+        Changeover: '8',
         Clamp: '220',
     };
     for (const [name, value] of Object.entries(numbers))
@@ -41,7 +44,7 @@ test('what a controller shows at a good cycle is kept once, and held to what a p
     await expect(card.getByRole('img', { name: 'The picture taken' })).toBeVisible();
     await accessible(page);
     await card.getByRole('button', { name: 'Keep it' }).click();
-    await expect(card).toContainText('Kept by Maren Okafor, 1 photographs');
+    await expect(card).toContainText('Kept by Maren Okafor, 1 photograph.');
 
     const product = (await list<Named>(page, 'products')).find((p) => p.name === run!.product)!;
     await page.goto(`/learn/product/${product.id}`);

@@ -6,20 +6,16 @@ namespace App\Runs\Http;
 
 use App\Http\Answer;
 use App\Http\Controller;
-use App\Runs\Data\CaptureData;
-use App\Runs\Data\CapturedSetUpData;
+use App\Runs\Actions\KeepCapture;
 use App\Runs\Data\CarriedData;
 use App\Runs\Http\Requests\CarryRequest;
 use App\Runs\Http\Requests\KeepCaptureRequest;
 use App\Runs\Models\CapturedSetUp;
 use App\Runs\Models\Run;
+use App\Runs\Queries\Captures;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
-use App\Support\Conflict;
-use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\InputError;
-use Dithermic\Core\Calculator\Reader;
-use Dithermic\Core\Calculator\Schema;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Process\Processes;
 use Illuminate\Http\JsonResponse;
@@ -28,9 +24,7 @@ use OpenApi\Attributes as OA;
 /** What a controller showed at a good cycle, kept once, and what it is on another machine or with a printed mould. */
 final class CaptureController extends Controller
 {
-    private const LOADED = ['run', 'machine', 'mould', 'by'];
-
-    public function __construct(private readonly Processes $processes)
+    public function __construct(private readonly Captures $captures)
     {
     }
 
@@ -44,13 +38,8 @@ final class CaptureController extends Controller
     public function show(Run $run): JsonResponse
     {
         $this->authorize('view', $run);
-        $class = $this->class($run->load(['product', 'stations.machine']));
 
-        return new JsonResponse(new CaptureData(
-            $class === null ? null : (object) Schema::of($class),
-            array_values(CapturedSetUp::query()->with(self::LOADED)->where('run_id', $run->id)->orderByDesc('at')->limit(20)->get()
-                ->map(CapturedSetUpData::of(...))->all()),
-        ));
+        return new JsonResponse($this->captures->ofRun($run->load(['product', 'stations.machine'])));
     }
 
     #[OA\Post(
@@ -60,36 +49,17 @@ final class CaptureController extends Controller
         tags: ['runs'],
         responses: [new Answer(201, 'kept', 'CapturedSetUpData')],
     )]
-    public function store(KeepCaptureRequest $request, Run $run): JsonResponse
+    public function store(KeepCaptureRequest $request, Run $run, KeepCapture $keep): JsonResponse
     {
-        $class = $this->class($run->load(['product', 'stations.machine', 'pieces']))
-            ?? throw new InputError('shown', 'is asked of no machine of this kind');
-        if ($run->good() === 0) {
-            throw new InputError('shown', 'is kept once a piece was good: this run has none yet');
-        }
-        $said = array_filter((array) $request->validated()['shown'], static fn (mixed $v): bool => $v !== null);
-        $shown = array_map(static fn (mixed $v): float => is_numeric($v) ? (float) $v : 0.0, $said);
-        try {
-            Reader::mustFit($class, $shown, 'is nothing that this machine shows');
-            Reader::read($class, $shown);
-        } catch (InputError $error) {
-            throw $error->under('shown');
-        }
-        $kept = CapturedSetUp::query()->firstOrCreate(['id' => $request->string('id')->lower()->value()], [
-            'run_id' => $run->id,
-            'machine_id' => $run->mainMachine()->id,
-            'product_id' => $run->product_id,
-            'mould_id' => $run->machineAs('mould')?->id,
-            'shown' => $shown,
-            'pictures' => $request->validated()['pictures'],
-            'by_id' => $request->actor()->id,
-            'at' => CarbonImmutable::now(),
-        ]);
-        if ($kept->run_id !== $run->id || $kept->by_id !== $request->actor()->id) {
-            throw Conflict::of();
-        }
+        $kept = $keep(
+            $request->string('id')->lower()->value(),
+            $request->actor(),
+            $run->load(['product', 'stations.machine']),
+            (array) $request->validated('shown'),
+            array_values((array) $request->validated('pictures')),
+        );
 
-        return new JsonResponse(CapturedSetUpData::of($kept->load(self::LOADED)), 201);
+        return new JsonResponse($this->captures->one($kept), 201);
     }
 
     #[OA\Get(
@@ -103,8 +73,7 @@ final class CaptureController extends Controller
     {
         $this->authorize('view', $product);
 
-        return $this->listed(array_values(CapturedSetUp::query()->with(self::LOADED)->where('product_id', $product->id)
-            ->orderByDesc('at')->limit(20)->get()->map(CapturedSetUpData::of(...))->all()));
+        return $this->listed($this->captures->ofProduct($product));
     }
 
     #[OA\Get(
@@ -114,10 +83,10 @@ final class CaptureController extends Controller
         tags: ['runs'],
         responses: [new Answer(200, 'ok', 'CarriedData')],
     )]
-    public function onto(CarryRequest $request, CapturedSetUp $capture): JsonResponse
+    public function onto(CarryRequest $request, CapturedSetUp $capture, Processes $processes): JsonResponse
     {
         $capture->load(['machine', 'product']);
-        $process = $this->processes->get($capture->product->process);
+        $process = $processes->get($capture->product->process);
         $setUp = new Record($capture->shown);
         $from = self::record($capture->machine);
         $onto = (int) ($request->validated('machine_id') ?? $request->validated('mould_id'));
@@ -127,12 +96,6 @@ final class CaptureController extends Controller
             : $process->ontoMachine($setUp, $from, $to);
 
         return new JsonResponse(CarriedData::of($carried ?? throw new InputError('machine_id', 'is carried to none of this kind')));
-    }
-
-    /** @return class-string|null */
-    private function class(Run $run): ?string
-    {
-        return $this->processes->get($run->product->process)->captured(new Record($run->mainMachine()->facts));
     }
 
     private static function record(Machine $machine): Record

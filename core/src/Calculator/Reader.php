@@ -102,7 +102,13 @@ final class Reader
      */
     private static function names(string $class): array
     {
-        return array_map(static fn (array $field): string => $field[0]->name, self::plan($class));
+        $names = [];
+        foreach (self::plan($class) as [$parameter, , $flat]) {
+            $type = self::typeOf($parameter);
+            array_push($names, ...($flat && class_exists($type) ? self::names($type) : [$parameter->name]));
+        }
+
+        return $names;
     }
 
     /** @return class-string|string */

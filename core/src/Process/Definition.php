@@ -205,6 +205,12 @@ abstract class Definition
         return null;
     }
 
+    /** Whether a kept set-up is worked out anew for a mould: for one that bears less than metal, and says how much. */
+    public function softens(Record $mould): bool
+    {
+        return false;
+    }
+
     /**
      * What a kept set-up is on another machine; null where none can be carried.
      *

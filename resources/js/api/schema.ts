@@ -3697,6 +3697,10 @@ export interface components {
             shown: {
                 [key: string]: number;
             };
+            /** @description of its numbers, by name */
+            units: {
+                [key: string]: string;
+            };
             /** @description photographs of its pages */
             pictures: string[];
             by: string;
@@ -3705,6 +3709,8 @@ export interface components {
              * @description s since 1970 UTC
              */
             at: number;
+            /** @description what it can be worked out for */
+            onto: components["schemas"]["OntoData"][];
         };
         /** @description Something of a machine that is looked after, and how far it is. */
         CareData: {
@@ -8223,6 +8229,16 @@ export interface components {
             charge_id: string | null;
             act_id: string | null;
             meant_kg: boolean;
+        };
+        /** @description What a kept set-up can be worked out for. */
+        OntoData: {
+            id: number;
+            name: string;
+            /**
+             * @description another machine, or a weaker mould on the same one
+             * @enum {string}
+             */
+            as: "machine" | "mould";
         };
         OpenBinRequest: {
             place: number;

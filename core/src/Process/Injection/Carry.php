@@ -29,7 +29,7 @@ final readonly class Carry
         $result = $this->calculations->run('force.transfer_recipe', [
             'from' => $this->machine($from),
             'to' => $this->machine($to),
-            'recipe' => get_object_vars($this->setUp($setUp)->recipe()),
+            'recipe' => get_object_vars($this->setUp($setUp)->recipe),
         ]);
         assert($result instanceof TransferRecipeResult);
 
@@ -56,8 +56,8 @@ final readonly class Carry
         $result = $this->calculations->run('force.soft_mould', [
             'insert' => ['allowable_mpa' => $strength, 'land_area_cm2' => $land],
             'projected_area_cm2' => $area,
-            'injection_bar' => $ratio * $had->hydraulic_bar,
-            'hold_bar' => $ratio * $had->hold_hydraulic_bar,
+            'injection_bar' => $ratio * $had->recipe->hydraulic_bar,
+            'hold_bar' => $ratio * $had->recipe->hold_hydraulic_bar,
             'clamp_kn' => $had->clamp_kn ?? throw new InputError('clamp_kn', 'was not kept with this set-up: say the clamp force of the metal mould'),
         ]);
         assert($result instanceof SoftMouldResult);

@@ -267,6 +267,11 @@ final class Moulding extends Definition
         return $machine->mayNumber('screw_diameter_mm') === null ? null : ScrewSetUp::class;
     }
 
+    public function softens(Record $mould): bool
+    {
+        return $mould->mayNumber('allowable_mpa') !== null;
+    }
+
     public function ontoMachine(Record $setUp, Record $from, Record $to): Carried
     {
         return (new Carry($this->calculations))->toMachine($setUp, $from, $to);

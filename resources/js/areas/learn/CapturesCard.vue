@@ -2,10 +2,10 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client';
-import type { CapturedSetUp, Carried, Machine } from '../../api/types';
+import type { CapturedSetUp, Carried } from '../../api/types';
 import { dateText, number } from '../../parts/units';
 import { sentence, useLatest } from '../../parts/useSend';
-import { title } from '../reckon/schema';
+import { called } from '../shop/facts';
 
 /** What controllers showed while they made good parts; and what that is on another machine, or with a printed mould. */
 const props = defineProps<{ product: string }>();
@@ -13,37 +13,29 @@ const { data } = useQuery({
     queryKey: ['captures', props.product],
     queryFn: () => api.list<CapturedSetUp>(`products/${props.product}/captures`),
 });
-const { data: machines } = useQuery({ queryKey: ['machines'], queryFn: () => api.list<Machine>('machines') });
 const which = ref<string | null>(null);
 const onto = ref<number | null>(null);
 const of = computed(() => data.value?.find((c) => c.id === which.value) ?? data.value?.[0] ?? null);
-/** by how a number's name ends */
-const UNITS: Record<string, string> = { mm: 'mm', mm_s: 'mm/s', bar: 'bar', kn: 'kN' };
-/** machines that show such numbers, and moulds with an insert of their own */
-const others = computed(() =>
-    (machines.value ?? []).filter(
-        (m) => m.id !== of.value?.machine_id && m.facts.max_specific_bar !== undefined,
-    ),
-);
-const moulds = computed(() => (machines.value ?? []).filter((m) => m.facts.allowable_mpa !== undefined));
+const target = computed(() => of.value?.onto.find((o) => o.id === onto.value) ?? null);
 const { answer, fault } = useLatest(
-    () => [of.value?.id, onto.value],
+    () => [of.value?.id, target.value],
     (signal) =>
-        of.value === null || onto.value === null
-            ? null
-            : api.get<Carried>(
-                  `captures/${of.value.id}/onto?${others.value.some((m) => m.id === onto.value) ? 'machine_id' : 'mould_id'}=${onto.value}`,
+        of.value && target.value
+            ? api.get<Carried>(
+                  `captures/${of.value.id}/onto?${target.value.as}_id=${target.value.id}`,
                   signal,
-              ),
+              )
+            : null,
 );
-const rows = computed(() =>
-    Object.entries((of.value?.shown ?? {}) as Record<string, number>).map(([name, was]) => ({
-        name: title(name),
-        unit: UNITS[/_(mm_s|mm|bar|kn)$/.exec(name)?.[1] ?? ''] ?? '',
+const rows = computed(() => {
+    const { shown, units } = (of.value ?? {}) as Record<'shown' | 'units', Record<string, never>>;
+    return Object.entries<number>(shown).map(([name, was]) => ({
+        name: called(name, units[name] ?? ''),
+        unit: units[name] ?? '',
         was,
         to: (answer.value?.values as Record<string, number> | undefined)?.[name] ?? null,
-    })),
-);
+    }));
+});
 </script>
 
 <template>
@@ -65,12 +57,13 @@ const rows = computed(() =>
             {{ dateText(of.at) }}
         </p>
         <div class="fields">
-            <label v-if="others.length + moulds.length > 0"
+            <label v-if="of.onto.length > 0"
                 ><span>What is it on</span
                 ><select v-model="onto">
                     <option :value="null">this machine, as it is</option>
-                    <option v-for="m in others" :key="m.id" :value="m.id">{{ m.name }}</option>
-                    <option v-for="m in moulds" :key="m.id" :value="m.id">{{ m.name }}, printed</option>
+                    <option v-for="o in of.onto" :key="o.id" :value="o.id">
+                        {{ o.name }}{{ o.as === 'mould' ? ', printed' : '' }}
+                    </option>
                 </select></label
             >
         </div>

@@ -18,6 +18,11 @@ const kept = (over: object = {}) => ({
     machine: 'Wren',
     mould: 'Dormouse',
     shown: { stroke_mm: 40, rpm: 120 },
+    units: { stroke_mm: 'mm', rpm: '1/min' },
+    onto: [
+        { id: 2, name: 'Robin', as: 'machine' },
+        { id: 3, name: 'Mole', as: 'mould' },
+    ],
     pictures: ['p1'],
     by: 'Jun Asare',
     at: 1_790_000_000,
@@ -68,22 +73,9 @@ describe('what a controller shows', () => {
 });
 
 describe('what was kept', () => {
-    const machines = items([
-        { id: 1, name: 'Wren', kind: 'screw_injector', facts: { screw_diameter_mm: 25 } },
-        {
-            id: 2,
-            name: 'Robin',
-            kind: 'screw_injector',
-            facts: { screw_diameter_mm: 30, max_specific_bar: 1500 },
-        },
-        { id: 3, name: 'Mole', kind: 'injection_mould', facts: { allowable_mpa: 30 } },
-        { id: 4, name: 'Heron', kind: 'plunger_injector', facts: { barrel_diameter_mm: 40 } },
-    ]);
-
     it('is worked out for another machine, beside what it was', async () => {
         const asked = server({
             'GET products/7/captures': items([kept()]),
-            'GET machines': machines,
             'captures/k1/onto': {
                 values: { stroke_mm: 27.8, rpm: 100 },
                 says: 'Same shot.',
@@ -100,14 +92,15 @@ describe('what was kept', () => {
         await page.get('select').setValue('2');
         await vi.waitFor(() => expect(textOf(page)).toContain('Same shot.'));
         expect(asked.at(-1)?.path).toBe('captures/k1/onto?machine_id=2');
-        expect(textOf(page)).toContain('27.8');
+        expect(textOf(page)).toContain('40.0 mm');
+        expect(textOf(page)).toContain('27.8 mm');
+        expect(textOf(page)).toContain('100.0 1/min');
         expect(textOf(page)).toContain('▲ Too fast.');
     });
 
     it('is held to what a printed mould bears, and says what is not known of it', async () => {
         const asked = server({
             'GET products/7/captures': items([kept()]),
-            'GET machines': machines,
             'captures/k1/onto': refusal(
                 'mould_id',
                 'neither the mould nor the product says its projected area',

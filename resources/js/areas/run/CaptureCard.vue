@@ -52,7 +52,8 @@ async function keep() {
     <section v-if="data?.fields" class="capture" aria-label="As the controller has it">
         <h3>As the controller has it</h3>
         <p v-for="k in data.kept" :key="k.id" class="quiet">
-            Kept by {{ k.by }}, {{ k.pictures.length }} photographs.
+            Kept by {{ k.by }}, {{ k.pictures.length }}
+            {{ k.pictures.length === 1 ? 'photograph' : 'photographs' }}.
         </p>
         <v-btn v-if="!open" variant="outlined" @click="open = true">{{
             data.kept.length === 0 ? 'Keep what it shows' : 'Keep it again'
