@@ -86,7 +86,7 @@ async function sooner() {
                 {{
                     restart.ends_at > now
                         ? `in ${clockText(restart.ends_at - now)}`
-                        : `since ${timeOfDay(restart.ends_at)}: a test shot first`
+                        : `since ${timeOfDay(restart.ends_at)}`
                 }}
             </span>
             <v-btn v-if="restart.ends_at > now" variant="outlined" @click="asking = 'sooner'"
@@ -141,7 +141,9 @@ async function sooner() {
             </v-card>
             <v-card v-else-if="asking === 'sooner'" class="pa-5">
                 <h2>It is hot already</h2>
-                <p class="my-2">A plug that is cold inside breaks a belt, a pin or a screw.</p>
+                <p class="my-2">
+                    What is cold inside is no good, and in a barrel it breaks a belt, a pin or a screw.
+                </p>
                 <v-text-field v-model="why" label="How that is known (kept)" maxlength="200" autofocus />
                 <div class="acts">
                     <v-btn variant="outlined" @click="asking = null">Wait</v-btn
