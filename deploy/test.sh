@@ -115,7 +115,7 @@ drill() {
 lane() {
     local name=$1 suite; shift
     (
-        for suite in "$@"; do $suite; done
+        for suite in "$@"; do SECONDS=0; $suite; say "took  $SECONDS s"; done
         echo "$PASSED $FAILED" >"$OUT/lane.$name"
     ) >"$OUT/lane.$name.log" 2>&1 &
 }

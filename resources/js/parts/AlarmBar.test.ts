@@ -1,5 +1,5 @@
 import { VueQueryPlugin } from '@tanstack/vue-query';
-import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils';
+import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref } from 'vue';
 import { floor } from '../api/floor';
@@ -20,7 +20,7 @@ const alarm = (over: Partial<Alarm> = {}): Alarm =>
         run_id: null,
         kind: 'low',
         says: '171 °C, under 177 °C',
-        began_at: clock.serverNow() - 65,
+        began_at: clock.serverNow() - 64.5,
         ended_at: null,
         by: null,
         answered_at: null,
@@ -33,7 +33,6 @@ const bar = (...alarms: Alarm[]) => {
         global: { plugins: [VueQueryPlugin], stubs: { RouterLink: link, VBtn: button } },
     });
 };
-enableAutoUnmount(afterEach);
 beforeEach(() => {
     session.person = { id: 1, name: 'Ines Halloran' } as typeof session.person;
 });

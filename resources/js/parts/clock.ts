@@ -27,7 +27,11 @@ let ticking: number | undefined;
 /** A clock that ticks four times a second while somebody looks at it. */
 export function useNow() {
     users++;
-    ticking ??= window.setInterval(() => (now.value = serverNow()), 250);
+    if (ticking === undefined) {
+        // It stood while nobody looked.
+        now.value = serverNow();
+        ticking = window.setInterval(() => (now.value = serverNow()), 250);
+    }
     onScopeDispose(() => {
         users--;
         if (users === 0) {
