@@ -162,6 +162,27 @@ it('stops the clocks of heat meanwhile, and lets those of cooling go on', functi
     }
 });
 
+it('calls for the hand that says when it goes on, and for what cools; a clock of heat that stands rings nobody', function (): void {
+    $press = new RunMachine(new Procedure((new Processes(new Registry))->get('compression')->procedure()), ['heat_min' => 12.0, 'cool_min' => 6.0]);
+    $calls = static function (string $timer, float $ends, bool $stands) use ($press): array {
+        $state = new RunState;
+        $state->startedAt = 0.0;
+        $state->step = array_values(array_filter($press->procedure->steps(), static fn ($s): bool => $s->timer === $timer))[0]->id;
+        $state->timers[$timer] = ['id' => $timer, 'started_at' => 0.0, 'ends_at' => $ends, 'minutes' => $ends / 60, 'answered_at' => null];
+        if ($stands) {
+            $press->apply($state, new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']));
+        }
+
+        return array_map(static fn (array $h): array => [$h['at'], $h['timer'], $h['why']], $press->calls($state));
+    };
+    $still = [60.0, null, 'The power went'];
+    $rings = static fn (array $calls): array => array_column($calls, 1);
+    expect($rings($calls('heat', 720.0, false)))->toContain('heat')
+        ->and($calls('heat', 720.0, true))->toBe([$still])
+        ->and($calls('cool', 360.0, true)[0])->toBe($still)
+        ->and($rings($calls('cool', 360.0, true)))->toBe([null, 'cool']);
+});
+
 it('owes what the wait before had still to go, where it is interrupted again', function (): void {
     [, $state, $tell] = shotsUnderWay();
     $tell('interrupted', 100, ['reason' => 'The power went']);

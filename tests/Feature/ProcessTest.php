@@ -391,6 +391,12 @@ it('stands still where its heat went, says what it needs, and keeps both in its 
     $run = tell($id, [['type' => 'interrupted', 'data' => ['reason' => 'The power went']]])
         ->assertJsonPath('refused', [])->json('run');
     expect($run['breaks'])->toHaveCount(1)->and($run['breaks'][0]['to'])->toBeNull();
+    // The list and the floor say so, and nothing of it rings.
+    $floor = $this->getJson('/api/v1/floor')->assertOk()->json();
+    $of = static fn (array $all): array => array_values(array_filter($all, static fn (array $x): bool => $x['run_id'] === $id));
+    expect($this->getJson('/api/v1/runs?verdict=open')->json('items.0.still_since'))->toEqual($run['breaks'][0]['from'])
+        ->and($of($floor['lanes'])[0]['still'])->toBe($run['breaks'][0])
+        ->and(array_column($of($floor['hands']), 'what'))->toBe(['It stands still']);
     $restart = $this->getJson("/api/v1/runs/{$id}/restart?read_c=60")->assertOk()->json();
     expect($restart['barrel_c'])->toEqual(60)
         ->and($restart['wait_min'])->toBeGreaterThan(10)
@@ -398,6 +404,7 @@ it('stands still where its heat went, says what it needs, and keeps both in its 
     $this->getJson("/api/v1/runs/{$id}/restart?read_c=warm")->assertStatus(422)->assertJsonPath('error.field', 'read_c');
     tell($id, [['type' => 'resumed', 'data' => ['wait_min' => $restart['wait_min'], 'read_c' => 60]]])
         ->assertJsonPath('refused', [])
+        ->assertJsonPath('run.summary.still_since', null)
         ->assertJsonPath('run.timers.1.title', 'Hot through again');
     tell($id, [
         ['type' => 'piece_begun', 'data' => ['piece' => 1]],

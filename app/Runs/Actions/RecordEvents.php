@@ -149,6 +149,9 @@ final readonly class RecordEvents
                 'status' => $state->status,
                 'step' => $state->step,
                 'ended_at' => $state->endedAt === null ? null : Seconds::moment($state->endedAt),
+                'still_since' => $state->status === RunState::RUNNING && $state->interruptedSince() !== null
+                    ? Seconds::moment($state->interruptedSince())
+                    : null,
                 'done' => $state->status === RunState::FINISHED
                     ? Done::figures($this->processes->get($run->product->process), $machine->procedure, $state)
                     : null,

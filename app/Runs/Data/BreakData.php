@@ -17,4 +17,10 @@ final readonly class BreakData
         #[OA\Property] public string $by,
     ) {
     }
+
+    /** @param  array{from: float, to: ?float, reason: string, by: string}  $break */
+    public static function of(array $break): self
+    {
+        return new self($break['from'], $break['to'], $break['reason'], $break['by']);
+    }
 }

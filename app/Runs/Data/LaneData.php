@@ -25,6 +25,7 @@ final readonly class LaneData
         )] public string $works,
         #[OA\Property] public string $says,
         #[OA\Property] public ?string $run_id,
+        #[OA\Property(description: 'while its run stands still')] public ?BreakData $still,
         #[OA\Property] public ?string $polymer,
         #[OA\Property] public ?float $set_c,
         #[OA\Property] public ?float $measured_c,

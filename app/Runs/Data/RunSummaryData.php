@@ -28,6 +28,7 @@ final readonly class RunSummaryData
         #[OA\Property] public string $status,
         #[OA\Property] public ?string $step,
         #[OA\Property(description: 'what it is doing, as a person says it')] public string $doing,
+        #[OA\Property(description: 'interrupted and not yet gone on')] public ?float $still_since,
         #[OA\Property(description: 'somebody has to look at what it made')] public bool $looks,
         #[OA\Property] public ?string $verdict,
         #[OA\Property] public ?string $scrap_reason,

@@ -40,6 +40,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $scrap_reason
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable|null $ended_at
+ * @property CarbonImmutable|null $still_since while it is interrupted
  * @property Product $product
  * @property User $starter
  * @property ProcedureVersion $procedureVersion
@@ -218,6 +219,7 @@ final class Run extends Model
             'safety' => 'array',
             'started_at' => 'immutable_datetime',
             'ended_at' => 'immutable_datetime',
+            'still_since' => 'immutable_datetime',
         ];
     }
 }

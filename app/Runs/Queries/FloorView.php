@@ -11,6 +11,7 @@ use App\Material\Models\Drying;
 use App\Material\Models\Lot;
 use App\Material\Models\Source;
 use App\Material\Support\ChargeState;
+use App\Runs\Data\BreakData;
 use App\Runs\Data\FloorData;
 use App\Runs\Data\HandData;
 use App\Runs\Data\LaneData;
@@ -63,6 +64,7 @@ final readonly class FloorView
         $hands = [];
         $stretches = [];
         $running = [];
+        $still = [];
         $measured = [];
         $follow = [];
         foreach ($runs as $run) {
@@ -95,6 +97,8 @@ final readonly class FloorView
                 foreach ($run->stations as $station) {
                     if ($station->from_at !== null && $station->to_at === null) {
                         $running[$station->machine_id] = [$run, $station->position === 0];
+                        $break = $state->stands();
+                        $still[$station->machine_id] = $break === null ? null : BreakData::of($break);
                     }
                 }
                 $hands = [...$hands, ...$this->presentRun->hands($run, $state)];
@@ -140,6 +144,7 @@ final readonly class FloorView
                     ? "{$run->product->name}, run {$run->number}"
                     : (isset($drying[$machine->id]) ? implode(', ', $drying[$machine->id]) : 'free'),
                 $run?->id,
+                $still[$machine->id] ?? null,
                 $run?->polymer,
                 $isMain ? $run?->set_c : null,
                 $measured[$machine->id] ?? null,

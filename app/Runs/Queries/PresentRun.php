@@ -73,6 +73,7 @@ final readonly class PresentRun
             $run->step,
             $procedure->step((string) $run->step)->title
                 ?? ($run->status === RunState::RUNNING ? ucfirst($procedure->pieceName()).'s' : ''),
+            $run->still_since === null ? null : Seconds::of($run->still_since),
             $procedure->looks((string) $run->step),
             $run->verdict,
             $run->scrap_reason,
@@ -132,10 +133,7 @@ final readonly class PresentRun
             $state->closing,
             $this->places->contested($run),
             $process->troubles($state),
-            array_map(
-                static fn (array $b): BreakData => new BreakData($b['from'], $b['to'], $b['reason'], $b['by']),
-                $state->breaks,
-            ),
+            array_map(BreakData::of(...), $state->breaks),
             array_values(array_map(
                 static fn (array $e): StandingEntryData => new StandingEntryData(
                     $e['key'],
@@ -209,7 +207,7 @@ final readonly class PresentRun
             $hand['timer'],
             $hand['people'],
             $hand['piece'],
-        ), [...$machine->hands($state), ...array_filter([$machine->next($state)])]);
+        ), $machine->calls($state));
     }
 
     /** The machine of a place, or what the place is called where no machine is. */

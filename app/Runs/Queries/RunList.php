@@ -33,6 +33,7 @@ final readonly class RunList
         'set_c',
         'started_at',
         'ended_at',
+        'still_since',
     ];
 
     /**

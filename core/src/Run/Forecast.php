@@ -47,10 +47,7 @@ final readonly class Forecast
         if (is_numeric($this->plan['pieces'] ?? null) && count($made) >= $this->plan['pieces']) {
             return null;
         }
-        $there = array_filter($state->pieces, fn (Thread $piece): bool => $piece->outcome === Thread::OPEN
-            && $this->procedure->step((string) $piece->step)?->place === $first->place);
-        $holds = $this->procedure->place($first->place)->holds ?? null;
-        if ($holds !== null && count($there) >= $holds) {
+        if ($this->rooms->taken($state, $first->place) !== null) {
             return null;
         }
         $since = array_map(static fn (Thread $piece): float => $piece->stepSince, $state->pieces);
@@ -66,6 +63,37 @@ final readonly class Forecast
             'place' => $first->place,
             'piece' => count($state->pieces) + 1,
         ];
+    }
+
+    /**
+     * What calls for hands: hands() and next(); of a run that stands still what cools on, and that somebody says when it goes on.
+     * A clock of heat that stands rings nobody.
+     *
+     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     */
+    public function calls(RunState $state): array
+    {
+        $hands = [...$this->hands($state), ...array_filter([$this->next($state)])];
+        $break = $state->stands();
+        if ($break === null || $state->status !== RunState::RUNNING) {
+            return $hands;
+        }
+        $still = [
+            'at' => $break['from'],
+            'what' => 'It stands still',
+            'why' => $break['reason'],
+            'step' => (string) $state->step,
+            'entry' => null,
+            'timer' => null,
+            'people' => 1,
+            'place' => $hands[0]['place'] ?? $this->procedure->places()[0]->id,
+            'piece' => null,
+        ];
+
+        return [$still, ...array_values(array_filter(
+            $hands,
+            fn (array $hand): bool => ($this->procedure->timer($hand['timer'] ?? '')->kind ?? 'heat') !== 'heat',
+        ))];
     }
 
     /**
@@ -166,9 +194,7 @@ final readonly class Forecast
                 $stretches[] = $make($thread->done[$step->id]['began'], $thread->done[$step->id]['at'], 'past');
                 $clock = $thread->done[$step->id]['at'];
             } elseif ($goesOn) {
-                $minutes = $step->timer !== null
-                    ? (float) ($this->plan[$this->procedure->timer($step->timer)->minutes ?? ''] ?? 0)
-                    : $step->typicalMin;
+                $minutes = $this->procedure->minutes($step, $this->plan);
                 $running = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
                 if ($thread->isAt($step)) {
                     $end = max($now, $running['ends_at'] ?? $thread->stepSince + 60 * $minutes);

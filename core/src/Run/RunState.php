@@ -50,12 +50,18 @@ final class RunState extends Thread
         return $piece === null ? $this : $this->pieces[$piece] ?? null;
     }
 
-    /** Since when it is interrupted, s since 1970 UTC; null while it is not. */
-    public function interruptedSince(): ?float
+    /** @return array{from: float, to: null, reason: string, by: string}|null the break it is in; null while it goes on */
+    public function stands(): ?array
     {
         $last = end($this->breaks);
 
-        return $last === false || $last['to'] !== null ? null : $last['from'];
+        return $last === false || $last['to'] !== null ? null : $last;
+    }
+
+    /** Since when it is interrupted, s since 1970 UTC; null while it is not. */
+    public function interruptedSince(): ?float
+    {
+        return $this->stands()['from'] ?? null;
     }
 
     /** Minutes that the wait after the break before had still to go when it was interrupted again. */

@@ -46,6 +46,33 @@ export function nextOf(run: Run): Hand[] {
     ];
 }
 
+/** What calls for hands: of a run that stands still what cools on, and that somebody says when it goes on (Forecast.php, calls). */
+export function callsOf(run: Run): Hand[] {
+    const hands = [...handsOf(run), ...nextOf(run)];
+    // A run that was kept on this screen before has none.
+    const last = (run.breaks as Run['breaks'] | undefined)?.at(-1);
+    if (!last || last.to !== null || run.summary.status !== 'running') return hands;
+    const procedure = run.procedure as unknown as Procedure;
+    const kind = (h: Hand) => procedure.timers.find((t) => t.id === h.timer)?.kind ?? 'heat';
+    const still: Hand = {
+        to: `/run/${run.summary.id}`,
+        run_id: run.summary.id,
+        run_number: run.summary.number,
+        about: `${run.summary.product}, run ${run.summary.number}`,
+        machine: hands[0]?.machine ?? placeName(run, Object.keys(procedure.places)[0]!),
+        at: last.from,
+        what: 'It stands still',
+        why: last.reason,
+        step: run.summary.step ?? '',
+        entry: null,
+        button: null,
+        timer: null,
+        people: 1,
+        piece: null,
+    };
+    return [still, ...hands.filter((h) => kind(h) !== 'heat')];
+}
+
 function ofThread(run: Run, thread: ThreadState): Hand[] {
     const procedure = run.procedure as unknown as Procedure;
     const step = procedure.steps.find((s) => s.id === thread.step);

@@ -5,7 +5,7 @@ import { floor, refreshFloor } from '../api/floor';
 import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
-import { handsOf, nextOf } from '../offline/hands';
+import { callsOf } from '../offline/hands';
 import { useNow } from './clock';
 import { ring } from './sound';
 import { clockText, timeOfDay } from './units';
@@ -23,7 +23,7 @@ const hands = computed<Hand[]>(() => {
         const run = queue.runs[id];
         if (!run) continue;
         const now = overlay(run, queue.waiting);
-        list.push(...handsOf(now), ...nextOf(now));
+        list.push(...callsOf(now));
     }
     return list.sort((a, b) => a.at - b.at);
 });

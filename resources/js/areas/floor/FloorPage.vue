@@ -81,6 +81,9 @@ const next = (l: Lane) =>
                         <h2>{{ l.machine }}</h2>
                         <p class="quiet">{{ l.kind.replaceAll('_', ' ') }}</p>
                         <p>{{ l.says }}</p>
+                        <p v-if="l.still" class="still">
+                            ▲ stands still since {{ timeOfDay(l.still.from) }}: {{ l.still.reason }}
+                        </p>
                         <router-link v-if="l.run_id" :to="`/run/${l.run_id}`" class="open"
                             >Open the run</router-link
                         >
@@ -190,6 +193,10 @@ const next = (l: Lane) =>
 }
 .name h2 {
     font-size: 1.3rem;
+}
+.still {
+    color: var(--alarm);
+    font-weight: 650;
 }
 .open {
     font-weight: 650;

@@ -37,7 +37,10 @@ const { data, isPending, isError } = useQuery({
                 ></span
             >
             <span>{{ r.stations.map((s) => s.machine).join(' then ') }}</span>
-            <span class="tag">{{ r.doing }}{{ r.good + r.bad > 0 ? `, ${r.good} good` : '' }}</span>
+            <span v-if="r.still_since" class="tag bad"
+                >▲ stands still since {{ timeOfDay(r.still_since) }}</span
+            >
+            <span v-else class="tag">{{ r.doing }}{{ r.good + r.bad > 0 ? `, ${r.good} good` : '' }}</span>
             <span class="quiet">since {{ timeOfDay(r.started_at) }}, {{ r.started_by }}</span>
         </router-link>
     </div>

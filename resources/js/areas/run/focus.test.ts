@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import injection from '../../../../core/src/Process/Injection/procedure.json';
 import type { Procedure, Run } from '../../api/types';
-import { handsOf, isOfHeat, nextOf, placeName } from '../../offline/hands';
+import { callsOf, handsOf, isOfHeat, nextOf, placeName } from '../../offline/hands';
 import { overlay } from '../../offline/overlay';
 import { focusOf, judgedBy, missingOf, nextTaken, stepOf } from './focus';
 
@@ -68,6 +68,21 @@ describe('what the screen is about', () => {
         expect(stepOf(run, focus)?.id).toBe('shoot');
         expect(missingOf(run, focus, NOW)).toEqual([]);
         expect(nextOf(run)[0]).toMatchObject({ piece: 1, what: 'Under the nozzle, shoot', machine: 'Mould' });
+    });
+
+    it('calls for nobody but who says that it goes on, while it stands still; what cools goes on', () => {
+        expect(callsOf(run)).toEqual(nextOf(run));
+        enter('piece_begun', { piece: 1 });
+        enter('step_done', { step: 'shoot', piece: 1 });
+        const cooling = handsOf(run);
+        expect(cooling[0]?.timer).toBe('cool');
+        enter('interrupted', { reason: 'The power went' }, NOW + 5);
+        expect(callsOf(run)).toMatchObject([
+            { what: 'It stands still', why: 'The power went', at: NOW + 5, timer: null, to: '/run/r' },
+            { timer: 'cool', at: cooling[0]!.at },
+        ]);
+        enter('resumed', { wait_min: 0 }, NOW + 10);
+        expect(callsOf(run)).toEqual(handsOf(run));
     });
 
     it('is the shot in the mould while that is taken, and no next one', () => {
