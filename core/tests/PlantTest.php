@@ -68,6 +68,68 @@ it('has pieces under way one over the other where places allow', function (): vo
     expect($most)->toBeGreaterThan(1);
 });
 
+it('foretells within 10 % what a shift of bars really makes, whatever it has of moulds, machine and tank', function (
+    int $moulds,
+    int $places,
+    float $kgH,
+): void {
+    [$polymer, $product, $machines] = SHIFTS['extrusion'];
+    $machines['barrel'] = ['tank_places' => $places, 'throughput_kg_h' => $kgH] + $machines['barrel'];
+    $definition = (new Processes(new Registry))->get('extrusion');
+    $job = new Job($polymer, ['moulds' => $moulds] + $product, $machines);
+    $plan = $definition->plan($job);
+    $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
+    $made = 0;
+    foreach ([1, 2, 3] as $day) {
+        $plant = $definition->plant($job, $plan, (new PolymerLibrary)->get($polymer), new Dice(1), new Dice($day));
+        $run = (new Shift($machine, $plant, new Dice($day), ['Ines', 'Jun'], "s{$day}"))->run(0.0, 60);
+        $made += count(array_filter(
+            $run->events,
+            static fn (Event $e): bool => $e->text('entry') === 'disposition' && $e->at <= 8 * 3600,
+        ));
+    }
+    expect($plan->bars_shift)->toBeGreaterThan(0.9 * $made / 3)->toBeLessThan(1.1 * $made / 3);
+})->with([[1, 3, 12.0], [1, 3, 25.0], [2, 3, 25.0], [3, 1, 12.0], [4, 4, 25.0]]);
+
+it('never has more bars under way than there are moulds, nor more in the tank than it takes', function (): void {
+    [$polymer, $product, $machines] = SHIFTS['extrusion'];
+    $machines['barrel']['tank_places'] = 1;
+    $definition = (new Processes(new Registry))->get('extrusion');
+    $plan = $definition->plan(new Job($polymer, ['moulds' => 2] + $product, $machines));
+    $machine = new RunMachine(new Procedure($definition->procedureFor($plan)), (array) $plan->targets);
+    $state = new RunState;
+    $state->startedAt = 0.0;
+    $n = 0;
+    $tell = static function (EventType $type, array $data) use ($machine, $state, &$n): ?string {
+        $error = $machine->refuses($state, $event = new Event('moulds-'.++$n, $type, 10.0 * $n, 'Ines', $data));
+        $error === null ? $machine->apply($state, $event) : null;
+
+        return $error?->getMessage();
+    };
+    $on = static fn (int $piece, string ...$steps): array => array_map(
+        static fn (string $step): ?string => $tell(EventType::StepDone, ['step' => $step, 'piece' => $piece, 'reason' => 'for the test']),
+        $steps,
+    );
+    $tell(EventType::PieceBegun, ['piece' => 1]);
+    expect($on(1, 'mount', 'fill', 'chill', 'swap'))->toBe([null, null, null, null])
+        ->and($tell(EventType::PieceBegun, ['piece' => 2]))->toBeNull()
+        ->and($on(2, 'mount', 'fill', 'chill'))->toBe([null, null, null])
+        ->and($machine->missing($state, 'swap', 100.0, 2))->toBe(['the tank still holds bar 1'])
+        ->and($tell(EventType::PieceBegun, ['piece' => 3]))->toContain('the mould at the nozzle still holds bar 2')
+        ->and($on(1, 'tank'))->toBe([null])
+        ->and($on(2, 'swap'))->toBe([null])
+        ->and($tell(EventType::PieceBegun, ['piece' => 3]))->toBeNull()
+        ->and($on(3, 'mount'))->toBe([null])
+        ->and($machine->next($state))->toBeNull();
+    // Both are out as soon as the machine is free again.
+    $three = new RunMachine(new Procedure($definition->procedureFor($plan)), ['tank_places' => 3] + (array) $plan->targets);
+    $on(3, 'fill', 'chill');
+    expect($three->missing($state, 'swap', 1000.0, 3))->toBe([]);
+    $three->apply($state, new Event('moulds-swap', EventType::StepDone, 1000.0, 'Ines', ['step' => 'swap', 'piece' => 3]));
+    expect($three->taken($state, 'nozzle'))->toBe('no mould is free: bar 2 and 3 are still in them')
+        ->and($three->next($state))->toBeNull();
+});
+
 it('makes good and bad, and more bad where the truth is worse', function (): void {
     $scrap = static function (string $process, int $truth): float {
         $bad = $all = 0;

@@ -417,16 +417,22 @@ it('keeps moulds in circulation as a closed loop does', function (): void {
         ['moulds' => $moulds],
     );
     $one = $bars(1);
-    $fill = $one->bar->fill_time_s;
-    $loop = $fill + $one->chill_s + $one->strip_s + 60;
-    expect($one->cycle_s)->toEqualWithDelta($loop, 0.2)
-        ->and($bars(2)->cycle_s)->toEqualWithDelta(max($fill + 60, $loop / 2), 0.2)
+    // The machine stands while the end is chilled and the moulds are changed; one mould is out until its bar is looked at.
+    $machine = $one->bar->fill_time_s + $one->chill_s + 60;
+    $loop = $machine + $one->strip_s + 180;
+    $wait = 2 * 180 ** 2 / (2 * $machine);
+    expect($one->cycle_s)->toEqualWithDelta($loop, 0.3)
+        ->and($one->held_by)->toBe('number of moulds')
+        ->and($one->moulds_needed)->toBe(2)
         // More than keep the machine busy give nothing more.
-        ->and($bars(9)->cycle_s)->toEqualWithDelta($fill + 60, 0.2)
+        ->and($bars(2)->cycle_s)->toEqualWithDelta($machine + $wait, 0.3)
+        ->and($bars(9)->cycle_s)->toEqualWithDelta($machine + $wait, 0.3)
+        ->and($bars(2)->held_by)->toBe('mould at the nozzle')
         ->and($bars(9)->bars_shift_one_more)->toBe($bars(9)->bars_shift)
-        ->and($one->moulds_needed)->toBe((int) ceil($loop / ($fill + 60)))
-        // A machine that gives ten times as much is starved by its tank.
-        ->and($bars(1, ['throughput_kg_h' => 120])->moulds_needed)->toBeGreaterThan($one->moulds_needed)
+        ->and($one->bars_shift_one_more)->toBe($bars(2)->bars_shift)->toBeGreaterThan($one->bars_shift)
+        // One place in the tank under a machine that gives ten times as much: it is full, or the hands are.
+        ->and($bars(9, ['throughput_kg_h' => 240, 'tank_places' => 1])->held_by)->toBe('work of the hands')
+        ->and($bars(9, ['throughput_kg_h' => 240])->moulds_needed)->toBeGreaterThan($one->moulds_needed)
         ->and(checked($bars(4))['tank'])->toBe('warn');
 });
 

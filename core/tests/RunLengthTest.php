@@ -41,9 +41,10 @@ it('takes the first whole, and for each further what the fullest place takes', f
         ['id' => 'off', 'phase' => 'closing', 'typical_min' => 5],
     ];
     $one = lengthOf($steps, BENCH);
-    expect([$one->setUpMin, $one->firstMin, $one->eachMin, $one->closingMin])->toBe([20.0, 15.0, 12.0, 5.0])
+    // Of the look's 3 min 3²/(2·12) are still to go, on the average, when the mould calls.
+    expect([$one->setUpMin, $one->firstMin, $one->eachMin, $one->closingMin])->toBe([20.0, 15.0, 12.375, 5.0])
         ->and($one->whole(1))->toBe(40.0)
-        ->and($one->whole(4))->toBe(76.0)
+        ->and($one->whole(4))->toBe(40 + 3 * 12.375)
         ->and($one->untilFirst())->toBe(35.0);
     // Three moulds in circulation: now the hands are the fullest.
     $three = lengthOf($steps, ['mould' => ['title' => 'mould', 'holds' => 3]] + BENCH);

@@ -135,12 +135,12 @@ final class Shift
             return true;
         }
 
-        return $this->hasRoom($next->place);
+        return $this->hasRoom($next->place, $thread->piece);
     }
 
-    private function hasRoom(string $place): bool
+    private function hasRoom(string $place, ?int $for = null): bool
     {
-        return $this->machine->taken($this->state, $place) === null;
+        return $this->machine->taken($this->state, $place, $for) === null;
     }
 
     /**
@@ -203,7 +203,7 @@ final class Shift
             $step->timer !== null => $this->dice->between(0.5, 2.0),
             // With both hands full nobody waits: what is hot goes on at once.
             $step->hands === Hold::None => $this->dice->between(1.5, 5.0),
-            default => 60 * $step->typicalMin * $this->dice->between(...self::PACE),
+            default => 60 * $this->machine->procedure->minutes($step, $this->machine->plan) * $this->dice->between(...self::PACE),
         };
         foreach (array_keys($step->confirm) as $item) {
             $this->clock += $this->dice->between(2, 8);

@@ -6,10 +6,13 @@ namespace Dithermic\Core\Run;
 
 use Dithermic\Core\Data\Record;
 
-/** Where a step is done. One that holds a number of pieces takes no more than that. */
+/**
+ * Where a step is done. One that holds a number of pieces takes no more than that: a number, or the name of the plan's number
+ * that says it; where the plan has none nobody counts.
+ */
 final readonly class Place
 {
-    public function __construct(public string $id, public string $title, public string $heat, public ?int $holds)
+    public function __construct(public string $id, public string $title, public string $heat, public int|string|null $holds)
     {
     }
 
@@ -19,7 +22,11 @@ final readonly class Place
             $id,
             $of->text('title'),
             $of->text('heat', 'none'),
-            $of->has('holds') ? (int) $of->number('holds') : null,
+            match (true) {
+                ! $of->has('holds') => null,
+                is_string($of->of['holds']) => $of->text('holds'),
+                default => (int) $of->number('holds'),
+            },
         );
     }
 }

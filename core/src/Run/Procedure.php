@@ -53,6 +53,12 @@ final readonly class Procedure
         return $this->data->text('piece.title', 'piece');
     }
 
+    /** What carries a piece through some of its places, and of which there are so many: moulds in circulation. */
+    public function carrier(): ?Carrier
+    {
+        return $this->data->has('piece.carrier') ? Carrier::of($this->data->at('piece.carrier')) : null;
+    }
+
     /** @return list<Step> */
     public function steps(?Phase $phase = null): array
     {
@@ -122,6 +128,22 @@ final readonly class Procedure
     public function entry(string $id): ?Entry
     {
         return $this->entries[$id] ?? null;
+    }
+
+    /**
+     * Minutes that a step takes by a plan: of its timer, or what the plan says of it, else what is usual.
+     *
+     * @param  array<string, mixed>  $plan
+     */
+    public function minutes(Step $step, array $plan): float
+    {
+        $name = $step->timer === null ? $step->planMin : $this->timer($step->timer)?->minutes;
+        $planned = $plan[(string) $name] ?? null;
+        if (is_int($planned) || is_float($planned)) {
+            return max(0.0, (float) $planned);
+        }
+
+        return $step->timer === null ? $step->typicalMin : 0.0;
     }
 
     public function timer(string $id): ?Timer

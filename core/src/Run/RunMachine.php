@@ -162,6 +162,16 @@ final readonly class RunMachine
     }
 
     /**
+     * What calls for hands, and rings: hands() and next() of a run that goes on.
+     *
+     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     */
+    public function calls(RunState $state): array
+    {
+        return $this->forecast->calls($state);
+    }
+
+    /**
      * The piece that could be begun now; null where none can.
      *
      * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
@@ -363,25 +373,10 @@ final readonly class RunMachine
         return $opens === [] ? null : max($opens);
     }
 
-    /** Who holds a place that takes no more; null when there is room. */
+    /** Who holds a place that takes no more, or what carries a piece there and is all out; null when there is room. */
     public function taken(RunState $state, string $place, ?int $except = null): ?string
     {
-        $known = $this->procedure->place($place);
-        if ($known?->holds === null) {
-            return null;
-        }
-        $there = array_filter($state->pieces, fn (Thread $piece): bool => $piece->piece !== $except
-            && $piece->outcome === Thread::OPEN
-            && $this->procedure->step((string) $piece->step)?->place === $place);
-
-        return count($there) < $known->holds
-            ? null
-            : sprintf(
-                'the %s still holds %s %s',
-                $known->title,
-                $this->procedure->pieceName(),
-                implode(' and ', array_keys($there)),
-            );
+        return $this->rooms->taken($state, $place, $except);
     }
 
     /** What is confirmed is true of this moment: a step that is not under way has nothing to confirm. */

@@ -33,6 +33,8 @@ final readonly class Step
         public PassAnyway $passAnyway,
         public Hold $hands,
         public bool $needsHeat = false,
+        /** the plan's number that says how long it takes here, before what is usual */
+        public ?string $planMin = null,
     ) {
     }
 
@@ -61,6 +63,7 @@ final readonly class Step
             PassAnyway::from($of->text('pass_anyway', PassAnyway::No->value)),
             Hold::from($of->text('hands', Hold::Free->value)),
             $of->is('needs_heat'),
+            $of->mayText('plan_min'),
         );
     }
 }

@@ -69,7 +69,7 @@ final readonly class RunJob
         $whole = max(1.0, $procedure->hasPieces() ? $length->whole($pieces) : $pieces * $length->firstMin);
         $stretches = min(self::MOST_STRETCHES, max(1, (int) ceil($whole / self::STRETCH_MIN)));
         $minutes = round($whole / $stretches, 2);
-        $hands = self::hands($procedure, $pieces) / $whole;
+        $hands = self::hands($procedure, $pieces, $targets) / $whole;
 
         return [
             'pieces' => $stretches,
@@ -144,7 +144,8 @@ final readonly class RunJob
 
                 continue;
             }
-            $waited ? $end += $step->typicalMin : $start += $step->typicalMin;
+            $usual = $procedure->minutes($step, $targets);
+            $waited ? $end += $usual : $start += $usual;
             $people = max($people, min(2, $step->people));
         }
 
@@ -167,18 +168,22 @@ final readonly class RunJob
      */
     private static function minutes(Procedure $procedure, array $steps, array $targets): float
     {
-        return array_sum(array_map(static function (Step $step) use ($procedure, $targets): float {
-            $planned = $step->timer === null ? null : $targets[$procedure->timer($step->timer)->minutes ?? ''] ?? null;
-
-            return is_int($planned) || is_float($planned) ? max(0.0, (float) $planned) : $step->typicalMin;
-        }, $steps));
+        return array_sum(array_map(static fn (Step $step): float => $procedure->minutes($step, $targets), $steps));
     }
 
-    /** Minutes in which hands are wanted, of a whole run. */
-    private static function hands(Procedure $procedure, int $pieces): float
+    /**
+     * Minutes in which hands are wanted, of a whole run.
+     *
+     * @param  array<string, mixed>  $targets
+     */
+    private static function hands(Procedure $procedure, int $pieces, array $targets): float
     {
         $of = static fn (array $steps): float => array_sum(array_map(
-            static fn (Step $s): float => $s->people > 0 ? $s->typicalMin : 0.0,
+            static fn (Step $s): float => match (true) {
+                $s->people === 0 => 0.0,
+                $s->timer === null => $procedure->minutes($s, $targets),
+                default => $s->typicalMin,
+            },
             $steps,
         ));
         if (! $procedure->hasPieces()) {

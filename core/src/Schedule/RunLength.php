@@ -6,16 +6,25 @@ namespace Dithermic\Core\Schedule;
 
 use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Run\Room;
 use Dithermic\Core\Run\Step;
 
 /**
  * How long a run of a procedure takes by its plan's timers and its steps' usual minutes. Pieces follow one another as the
  * fullest place lets them, which for equal pieces is what a flow shop takes: the first whole, then the longest of the stages
  * for each further (Pinedo, Scheduling: Theory, Algorithms, and Systems, proportionate flow shops). The hands of one person
- * are such a stage too. People who come late make it longer: it is what to count on, not what to promise.
+ * are such a stage too. A place whose timer ends while hands are busy elsewhere waits until they are free: what is left of
+ * their work when it is come upon at any moment is half its square over the cycle (mean residual life of a renewal process,
+ * Ross, Introduction to Probability Models, ch. 7). People who are away make it longer: it is what to count on, not what to promise.
  */
 final readonly class RunLength
 {
+    /** among the stages: the hands of one person, or of all who are wanted together */
+    public const HANDS = 'hands';
+
+    /** among the stages: what carries a piece */
+    public const CARRIER = 'carrier';
+
     /**
      * @param  float  $setUpMin  before the first piece is begun
      * @param  float  $firstMin  of one piece, from its beginning until it is judged
@@ -33,14 +42,7 @@ final readonly class RunLength
     /** @param  array<string, mixed>  $targets  of the plan */
     public static function of(Procedure $procedure, array $targets): self
     {
-        $minutes = static function (Step $step) use ($procedure, $targets): float {
-            if ($step->timer === null) {
-                return $step->typicalMin;
-            }
-            $planned = $targets[$procedure->timer($step->timer)->minutes ?? ''] ?? null;
-
-            return is_int($planned) || is_float($planned) ? max(0.0, (float) $planned) : 0.0;
-        };
+        $minutes = static fn (Step $step): float => $procedure->minutes($step, $targets);
         $sum = static fn (array $steps): float => array_sum(array_map($minutes, $steps));
         if (! $procedure->hasPieces()) {
             // A run that is one pass: the next begins when this one is over.
@@ -53,7 +55,7 @@ final readonly class RunLength
         return new self(
             $sum($procedure->steps(Phase::SetUp)),
             $sum($pieces),
-            self::fullest($procedure, $pieces, $minutes),
+            self::each($procedure, $pieces, $targets),
             $sum($procedure->steps(Phase::Closing)),
         );
     }
@@ -78,22 +80,58 @@ final readonly class RunLength
     }
 
     /**
+     * Minutes between one piece and the next: of the fullest stage, and what a machine waits for hands that are elsewhere.
+     *
      * @param  list<Step>  $steps  of a piece
-     * @param  callable(Step): float  $minutes
+     * @param  array<string, mixed>  $targets
      */
-    private static function fullest(Procedure $procedure, array $steps, callable $minutes): float
+    private static function each(Procedure $procedure, array $steps, array $targets): float
     {
-        $at = [];
-        $hands = 0.0;
+        $stages = self::stages($procedure, $steps, $targets);
+        $fullest = max($stages);
+        $place = (string) array_search($fullest, $stages, true);
+        $calls = 0;
+        $squares = 0.0;
         foreach ($steps as $step) {
-            $holds = $procedure->place($step->place)?->holds;
-            // Where any number stands nobody waits for room.
-            if ($holds !== null) {
-                $at[$step->place] = ($at[$step->place] ?? 0.0) + $minutes($step) / $holds;
-            }
-            $hands += $step->timer === null && $step->people > 0 ? $step->typicalMin : 0.0;
+            $calls += $step->place === $place && $step->timer !== null ? 1 : 0;
+            $squares += $step->place !== $place && $step->timer === null && $step->people > 0
+                ? $procedure->minutes($step, $targets) ** 2
+                : 0.0;
         }
 
-        return max([$hands, ...array_values($at)]);
+        return $fullest + ($fullest > 0 ? $calls * $squares / (2 * $fullest) : 0.0);
+    }
+
+    /**
+     * What a piece takes of each that it goes through, over how many there are of that: places, what carries it, hands.
+     *
+     * @param  list<Step>  $steps  of a piece
+     * @param  array<string, mixed>  $targets
+     * @return non-empty-array<string, float> minutes, by place, or by HANDS or CARRIER
+     */
+    public static function stages(Procedure $procedure, array $steps, array $targets): array
+    {
+        $room = new Room($procedure, $targets);
+        $carrier = $procedure->carrier();
+        $carriers = $carrier === null ? null : Room::whole($targets[$carrier->plan] ?? null);
+        $stages = [self::HANDS => 0.0];
+        $before = false;
+        foreach ($steps as $step) {
+            $minutes = $procedure->minutes($step, $targets);
+            $holds = $room->holds($step->place);
+            // Where any number stands nobody waits for room.
+            if ($holds !== null) {
+                $stages[$step->place] = ($stages[$step->place] ?? 0.0) + $minutes / $holds;
+            }
+            $carried = $carrier !== null && in_array($step->place, $carrier->places, true);
+            // The step after is the one that empties it.
+            if ($carriers !== null && ($carried || $before)) {
+                $stages[self::CARRIER] = ($stages[self::CARRIER] ?? 0.0) + $minutes / $carriers;
+            }
+            $before = $carried;
+            $stages[self::HANDS] += $step->timer === null && $step->people > 0 ? $minutes : 0.0;
+        }
+
+        return $stages;
     }
 }

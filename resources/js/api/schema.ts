@@ -7516,6 +7516,7 @@ export interface components {
             works: "main" | "place" | "beside";
             says: string;
             run_id: string | null;
+            still: components["schemas"]["BreakData"] | null;
             polymer: string | null;
             /** Format: float */
             set_c: number | null;
@@ -9423,9 +9424,9 @@ export interface components {
             strip_s: number | null;
             /** @description from bar to bar (s) */
             cycle_s: number;
-            /** @description that keep the machine busy; null without */
+            /** @description more of them would make no more; null without */
             moulds_needed: number | null;
-            /** @description in a shift */
+            /** @description in a shift that begins cold */
             bars_shift: number;
             /** @description with one mould more; null without */
             bars_shift_one_more: number | null;
@@ -9480,6 +9481,8 @@ export interface components {
                 /** @description of trough until its core is cold (m) */
                 through_m?: number | null;
             } | null;
+            /** @description what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without */
+            held_by: string | null;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -10985,6 +10988,11 @@ export interface components {
             step: string | null;
             /** @description what it is doing, as a person says it */
             doing: string;
+            /**
+             * Format: float
+             * @description interrupted and not yet gone on
+             */
+            still_since: number | null;
             /** @description somebody has to look at what it made */
             looks: boolean;
             verdict: string | null;

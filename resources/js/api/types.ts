@@ -106,6 +106,8 @@ export interface ProcedureStep {
     starts?: string;
     /** as a rule, with nobody called away */
     typical_min?: number;
+    /** the plan's number of minutes, before what is typical */
+    plan_min?: string;
     timer?: string;
     needs_heat?: boolean;
     pass_anyway?: 'no' | 'reason' | 'lead';
@@ -127,8 +129,11 @@ export interface Procedure {
     entries: ProcedureEntry[];
     steps: ProcedureStep[];
     timers: { id: string; title: string; minutes: string; kind: string }[];
-    places: Record<string, { title: string; heat: string; holds?: number }>;
-    piece?: { title: string };
+    places: Record<
+        string,
+        { title: string; heat: string; /** or the plan's number of it */ holds?: number | string }
+    >;
+    piece?: { title: string; carrier?: { title: string; plan: string; places: string[] } };
     schools: Record<string, School>;
 }
 /** Where practitioners differ. */

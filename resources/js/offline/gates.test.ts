@@ -65,6 +65,37 @@ describe('a gate that asks how something looks', () => {
 describe('a place that holds so many', () => {
     const run = at([]);
     const procedure = run.procedure as never;
+    it('takes as many as the plan says, and no more are under way than there is to carry them', () => {
+        const bars = {
+            piece: { title: 'bar', carrier: { title: 'mould', plan: 'moulds', places: ['nozzle', 'tank'] } },
+            places: {
+                nozzle: { title: 'mould at the nozzle', heat: 'none', holds: 1 },
+                tank: { title: 'tank', heat: 'out', holds: 'tank_places' },
+            },
+            steps: [
+                { id: 'fill', place: 'nozzle' },
+                { id: 'cool', place: 'tank' },
+                { id: 'look', place: 'bench' },
+            ],
+        } as never;
+        const at = (plan: Record<string, unknown>, ...steps: string[]) => ({
+            ...run,
+            plan: plan as Run['plan'],
+            pieces: steps.map((step, i) => ({ piece: i + 1, outcome: 'open', step })) as Run['pieces'],
+        });
+        const three = at({ moulds: 3, tank_places: 1 }, 'look', 'cool', 'fill');
+        expect(taken(three, bars, 'tank', 3)).toBe('the tank still holds bar 2');
+        expect(taken(at({ moulds: 3, tank_places: 2 }, 'look', 'cool', 'fill'), bars, 'tank', 3)).toBeNull();
+        expect(taken(at({ moulds: 2 }, 'cool', 'cool'), bars, 'nozzle', null)).toBe(
+            'no mould is free: bar 1 and 2 are still in them',
+        );
+        expect(taken(at({ moulds: 1 }, 'cool'), bars, 'nozzle', null)).toBe(
+            'no mould is free: bar 1 is still in it',
+        );
+        expect(taken(at({ moulds: 2 }, 'look', 'cool'), bars, 'nozzle', null)).toBeNull();
+        expect(taken(at({}, 'cool', 'cool', 'cool'), bars, 'nozzle', null)).toBeNull();
+    });
+
     it('has room, is taken, and is not taken by the piece itself', () => {
         expect(taken(run, procedure, 'mould', null)).toBeNull();
         run.pieces.push({ piece: 1, outcome: 'open', step: 'shoot' } as never);

@@ -140,8 +140,8 @@ export function roomOpens(run: Run, gate: ProcedureGate, piece: number | null): 
 /** The moment from which a place has room for one more (core/src/Run/Room.php); null where it has room now and keeps it. */
 function freeAt(run: Run, place: string, except: number | null): number | null {
     const procedure = run.procedure as unknown as Procedure;
-    const holds = procedure.places[place]?.holds;
-    if (!holds) return null;
+    const holds = holdsOf(run, procedure, place);
+    if (holds === null) return null;
     const leave = run.pieces
         .filter((p) => p.piece !== except)
         .map((p) => leavesAt(run, procedure, p, place))
@@ -163,24 +163,38 @@ function leavesAt(
     for (const step of steps.slice(steps.findIndex((s) => s.id === piece.step))) {
         const minutes = step.timer
             ? Number(run.plan[procedure.timers.find((t) => t.id === step.timer)?.minutes ?? ''] ?? 0)
-            : (step.typical_min ?? 1);
+            : Number(run.plan[step.plan_min ?? ''] ?? step.typical_min ?? 1);
         clock = piece.timers.find((t) => t.id === step.timer)?.ends_at ?? clock + 60 * minutes;
         if (step.place === place) leaves = clock;
     }
     return leaves;
 }
 
-/** Who holds a place that takes no more; null when there is room. */
+/** How many a number of the plan says (core/src/Run/Room.php); null where it says none. */
+const whole = (count: unknown): number | null =>
+    typeof count === 'number' ? Math.max(1, Math.round(count)) : null;
+
+function holdsOf(run: Run, procedure: Procedure, place: string): number | null {
+    const holds = procedure.places[place]?.holds;
+    return typeof holds === 'string' ? whole(run.plan[holds]) : (holds ?? null);
+}
+
+/** Who holds a place that takes no more, or what carries a piece there and is all out; null when there is room. */
 export function taken(run: Run, procedure: Procedure, place: string, except: number | null): string | null {
-    const known = procedure.places[place];
-    if (!known?.holds) return null;
-    const there = run.pieces.filter(
-        (p) =>
-            p.piece !== except &&
-            p.outcome === 'open' &&
-            procedure.steps.find((s) => s.id === p.step)?.place === place,
-    );
-    return there.length < known.holds
-        ? null
-        : `the ${known.title} still holds ${procedure.piece?.title ?? 'piece'} ${there.map((p) => p.piece).join(' and ')}`;
+    const name = procedure.piece?.title ?? 'piece';
+    const at = (places: string[]) =>
+        run.pieces
+            .filter((p) => p.piece !== except && p.outcome === 'open')
+            .filter((p) => places.includes(procedure.steps.find((s) => s.id === p.step)?.place ?? ''))
+            .map((p) => p.piece);
+    const holds = holdsOf(run, procedure, place);
+    const there = at([place]);
+    if (holds !== null && there.length >= holds)
+        return `the ${procedure.places[place]?.title ?? place} still holds ${name} ${there.join(' and ')}`;
+    const carrier = procedure.piece?.carrier;
+    const count = carrier ? whole(run.plan[carrier.plan]) : null;
+    if (!carrier || count === null || !carrier.places.includes(place)) return null;
+    const out = at(carrier.places);
+    const still = out.length === 1 ? 'is still in it' : 'are still in them';
+    return out.length < count ? null : `no ${carrier.title} is free: ${name} ${out.join(' and ')} ${still}`;
 }

@@ -8,7 +8,6 @@ use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
-use Dithermic\Core\Run\Step;
 
 /**
  * Sheets pressed one after another, the next heating while the last one cools: one comes every so many minutes as the slower
@@ -43,7 +42,7 @@ final readonly class Series
         $busy = [self::HOT => 0.0, self::COLD => 0.0];
         foreach ($procedure->steps(Phase::Piece) as $step) {
             if (isset($busy[$step->place])) {
-                $busy[$step->place] += self::minutes($procedure, $step, $targets);
+                $busy[$step->place] += $procedure->minutes($step, $targets);
             }
         }
         $takt = max($busy);
@@ -55,13 +54,5 @@ final readonly class Series
             round(($sheets - 1) * $takt + array_sum($busy), 2),
             round($sheets * array_sum($busy), 2),
         );
-    }
-
-    /** @param  array<string, float|int|string|null>  $targets */
-    private static function minutes(Procedure $procedure, Step $step, array $targets): float
-    {
-        $timed = $step->timer === null ? null : $targets[$procedure->timer($step->timer)->minutes ?? ''] ?? null;
-
-        return $timed === null ? $step->typicalMin : (float) $timed;
     }
 }

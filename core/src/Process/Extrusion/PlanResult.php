@@ -37,13 +37,14 @@ final class PlanResult extends Plan
         #[Field('the nozzle end under water before the mould comes off; null where there is none', 's')] public readonly ?float $chill_s,
         #[Field('in the tank until it is stripped; null where there is none', 's')] public readonly ?float $strip_s,
         #[Field('from bar to bar', 's')] public readonly float $cycle_s,
-        #[Field('that keep the machine busy; null without')] public readonly ?int $moulds_needed,
-        #[Field('in a shift')] public readonly int $bars_shift,
+        #[Field('more of them would make no more; null without')] public readonly ?int $moulds_needed,
+        #[Field('in a shift that begins cold')] public readonly int $bars_shift,
         #[Field('with one mould more; null without')] public readonly ?int $bars_shift_one_more,
         public readonly StripRule $strip_rule,
         public readonly TakeOff $take_off = TakeOff::Mould,
         #[Field('of strips that feed another barrel')] public readonly ?StripFeedResult $strips = null,
         #[Field('of a profile that is drawn free')] public readonly ?FreeProfile $profile = null,
+        #[Field('what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without')] public readonly ?string $held_by = null,
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }

@@ -21,6 +21,7 @@ use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
+use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Safety\MachineRules;
 
 /**
@@ -28,9 +29,9 @@ use Dithermic\Core\Safety\MachineRules;
  * may be stripped, moulds in circulation, output of the shift, lifting. Composed of charge.profile and heat.bar_in_bath, whose
  * sources and limits they state.
  *
- * Moulds in circulation: a mould is away from the nozzle for its chill, tank and swap; while it is away the others are filled.
- * With n moulds a bar comes every max(fill + swap, (fill + chill + tank + swap) / n), the bottleneck of a closed loop (Little's
- * law with one server and n customers).
+ * Moulds in circulation: the machine stands while a mould's nozzle end is chilled and the next one is put on, and fills the
+ * others while one is in the tank. A bar comes as often as the fullest allows: the machine, the tank's places, the moulds
+ * (Little's law: n of them over the time that each is out) or the hands. The shift begins cold (Schedule\RunLength).
  */
 #[Calc(
     'plan.extrusion',
@@ -83,10 +84,7 @@ final readonly class Planner
         $core = 60 * $factor * (float) ($bath->minutes_to_core ?? 0.0);
         $strip = $in->strip_rule === StripRule::CoreCold || $bath->strip_s === null ? $core : $factor * $bath->strip_s;
         $swap = $set->get('swap_s');
-        $loop = $fill + $chill + $strip + $swap;
-        $cycle = static fn (float $moulds): float => max($fill + $swap, $loop / $moulds);
-        $moulds = (float) max(1.0, round($set->get('moulds')));
-        $shift = static fn (float $moulds): int => (int) floor(3600 * $set->get('shift_h') / $cycle($moulds));
+        $moulds = (int) max(1.0, round($set->get('moulds')));
         $timers = [
             new PlannedTimer('fill', round($fill / 60, 3), 'mass over what the machine gives'),
             new PlannedTimer('chill', round($chill / 60, 3), sprintf(
@@ -109,9 +107,15 @@ final readonly class Planner
             'chill_min' => $timers[1]->minutes,
             'tank_min' => $timers[2]->minutes,
             'rest_min' => round(max(0.0, $core - $strip) / 60, 1),
-            'cycle_s' => round($cycle($moulds), 1),
             'pieces' => $set->get('bars'),
+            'moulds' => $moulds,
+            'tank_places' => $in->machine->tank_places,
+            'half_swap_min' => round($swap / 120, 3),
         ];
+        $procedure = new Procedure(TakeOff::Mould->procedure());
+        $circulation = Circulation::of($procedure, $targets, 60 * $set->get('shift_h'));
+        $more = Circulation::of($procedure, ['moulds' => $moulds + 1] + $targets, 60 * $set->get('shift_h'));
+        $targets['cycle_s'] = $circulation->cycle_s;
         $result = new PlanResult(
             $set->list(),
             (object) $targets,
@@ -124,22 +128,25 @@ final readonly class Planner
             $bath,
             round($chill, 1),
             round($strip, 1),
-            round($cycle($moulds), 1),
-            (int) ceil($loop / ($fill + $swap) - 1e-9),
-            $shift($moulds),
-            $shift($moulds + 1),
+            $circulation->cycle_s,
+            $circulation->moulds_needed,
+            $circulation->bars,
+            $more->bars,
             $in->strip_rule,
+            held_by: $circulation->held_by,
         );
 
         return $result->explain(sprintf(
-            '%.0f g a bar, filled in %.1f min, %.1f min in the tank. %d moulds keep the machine busy; with %d it makes %d bars in %.0f h.',
+            '%.0f g a bar, filled in %.1f min, %.1f min in the tank. %d moulds are enough; with %d it makes %d bars in %.0f h from cold, one each %.1f min: the %s holds it back.',
             $bar->part_mass_g,
             $fill / 60,
             $strip / 60,
             $result->moulds_needed,
-            (int) $moulds,
+            $moulds,
             $result->bars_shift,
             $set->get('shift_h'),
+            $circulation->cycle_s / 60,
+            $circulation->held_by,
         ));
     }
 

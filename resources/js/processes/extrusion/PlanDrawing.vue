@@ -68,7 +68,7 @@ const rows = computed(() => {
     />
     <p v-if="plan.take_off !== 'mould'" class="quiet">{{ plan.bars_shift }} a shift.</p>
     <p v-else class="quiet">
-        {{ plan.bars_shift }} bars a shift; with one mould more {{ plan.bars_shift_one_more }}.
-        {{ plan.moulds_needed }} keep the machine busy.
+        {{ plan.bars_shift }} bars a shift from cold; with one mould more {{ plan.bars_shift_one_more }}. The
+        {{ plan.held_by }} holds it back; more than {{ plan.moulds_needed }} moulds make no more.
     </p>
 </template>
