@@ -26,6 +26,23 @@ it('lets a sound run start', function (): void {
         ->toContain('local codes');
 });
 
+it('takes film of nobody knows what for no production material, and says what may be done instead', function (string $form): void {
+    $block = check(['process' => 'extrusion', 'lots' => [['polymer' => 'UNKNOWN', 'form' => $form]]])->blocks[0];
+    expect($block->id)->toBe('unidentified_polymer')
+        ->and($block->who_may_override)->toBe('nobody')
+        ->and($block->because)->toContain('film of nobody knows what')
+        ->and($block->do)->toContain('no production material')->toContain('one polymer, densify and dry that');
+})->with(['film', 'densified film']);
+
+it('lets no loose film into a barrel, whatever it is of', function (): void {
+    $of = static fn (string $form): array => array_column(check([
+        'process' => 'extrusion', 'lots' => [['polymer' => 'LDPE', 'form' => $form]],
+    ])->blocks, 'do', 'id');
+    expect($of('film')['form_unfit'] ?? '')->toContain('Densify and dry it first')
+        ->and($of('densified film'))->not->toHaveKey('form_unfit')
+        ->and($of('item')['form_unfit'] ?? '')->toContain('Shred it first');
+});
+
 it('blocks by name, and says who may override', function (array $over, string $id, string $who): void {
     $found = array_values(array_filter(check($over)->blocks, static fn ($b): bool => $b->id === $id));
     expect($found)->toHaveCount(1)

@@ -10,6 +10,7 @@ use Dithermic\Core\Safety\SourceState;
 use Dithermic\Core\Stock\Colour;
 use Dithermic\Core\Stock\Contamination;
 use Dithermic\Core\Stock\Holding;
+use Dithermic\Core\Stock\LotForm;
 use Dithermic\Core\Stock\LotStep;
 use Dithermic\Core\Stock\MassBalance;
 use Dithermic\Core\Stock\Merge;
@@ -39,6 +40,23 @@ it('mixes colours in linear light: mean of black and white is lighter than half 
         ->toBe(Colour::mean([['#0000ff', 1.0], ['#ff0000', 3.0]]))
         ->and(Colour::mean([['#4f8a3c', 7.0]]))->toBe('#4f8a3c');
     expect(fn () => Colour::mean([['green', 1.0]]))->toThrow(InputError::class);
+});
+
+it('makes small what cannot be weighed out, once', function () {
+    $small = static fn (LotForm $form): ?LotForm => $form->madeSmall();
+    expect($small(LotForm::Film))->toBe(LotForm::DensifiedFilm)->and($small(LotForm::Bar))->toBe(LotForm::Flake);
+    foreach (LotForm::cases() as $form) {
+        // What comes out is never made small again, and all that must be can be.
+        expect($small($form)?->madeSmall())->toBeNull();
+        expect($form->mustBeMadeSmall() && $small($form) === null)->toBeFalse();
+    }
+    $next = static fn (string $form): array => array_map(
+        static fn (LotStep $s): string => $s->value,
+        LotStep::of(new PolymerLibrary, 'LDPE', $form, DryState::Dry, SourceState::Accepted, true),
+    );
+    expect($next('film'))->toBe(['densify', 'use'])
+        ->and($next('item'))->toBe(['shred', 'use'])
+        ->and($next('densified film'))->toBe(['use']);
 });
 
 it('merges to the weakest part and says what is lost', function () {

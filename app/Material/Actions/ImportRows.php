@@ -20,6 +20,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Charge\PartKind;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\SourceState;
+use Dithermic\Core\Stock\LotForm;
 
 /** Rows of a CSV file into the shop, all or none; a dry run says what each row would do and what is wrong with it. */
 final readonly class ImportRows
@@ -201,8 +202,8 @@ final readonly class ImportRows
             throw new InputError('polymer', "\"{$polymer}\" is not in the library: take UNKNOWN for what is not known");
         }
         $form = self::text($row, 'form', 20);
-        if (! in_array($form, Lot::FORMS, true)) {
-            throw new InputError('form', "\"{$form}\" is not one of ".implode(', ', Lot::FORMS));
+        if (! in_array($form, LotForm::names(), true)) {
+            throw new InputError('form', "\"{$form}\" is not one of ".implode(', ', LotForm::names()));
         }
         $swatch = self::swatch($row) ?? Lot::NO_COLOUR;
         $mass = self::mass($row, 'mass_g');

@@ -11,6 +11,7 @@ use App\Material\Support\Ledger;
 use App\Material\Support\MovementKind;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Stock\LotForm;
 
 /** Parts one lot, as it is or shredded, into a new container that remembers where it came from. */
 final readonly class PartLot
@@ -50,8 +51,8 @@ final readonly class PartLot
     }
 
     /**
-     * Items, sheet or offcuts become flake in a container of their own, labelled before they go in. What is missing is
-     * dust.
+     * Items, sheet or offcuts become flake, film is densified, in a container of its own, labelled before it goes in. What is
+     * missing is dust.
      *
      * @param  array{location: string, tare_g: float|null}  $container
      */
@@ -68,17 +69,13 @@ final readonly class PartLot
             $container,
         ): void {
             $lot = $this->ledger->lock([$lotId])[$lotId];
-            if (! in_array($lot->form, Lot::SHREDDABLE, true)) {
-                throw new InputError(
-                    'lot_id',
-                    "lot {$lot->code} is {$lot->form}: only ".implode(', ', Lot::SHREDDABLE).' are shredded',
-                );
-            }
+            $small = LotForm::from($lot->form)->madeSmall()
+                ?? throw new InputError('lot_id', "lot {$lot->code} is {$lot->form}: that is small already");
             // Our own edges and scrap have been through the heat once more; somebody else's items come as they are.
             $again = $lot->form === 'offcut' && $lot->source->name === 'Own regrind';
             $new = $this->ledger->open(
                 $container + [
-                    'form' => 'flake',
+                    'form' => $small->value,
                     'sheet' => null,
                     'generation' => $lot->generation + (int) $again,
                 ] + $lot->only(self::INHERITED),

@@ -15,6 +15,7 @@ final readonly class LotData
         #[OA\Property] public string $code,
         #[OA\Property] public string $polymer,
         #[OA\Property] public string $form,
+        #[OA\Property(description: 'what the shredder or densifier makes of it')] public ?string $made_small,
         #[OA\Property] public string $colour,
         #[OA\Property] public string $swatch,
         #[OA\Property] public string $location,

@@ -43,13 +43,8 @@ final class Lot extends Model
     /** @use HasFactory<LotFactory> */
     use HasFactory;
 
-    public const FORMS = ['item', 'flake', 'pellet', 'sheet', 'offcut', 'regrind', 'densified film', 'strip', 'bar'];
-
     /** shown where nobody has said a colour */
     public const NO_COLOUR = '#9aa0a2';
-
-    /** what goes into the shredder */
-    public const SHREDDABLE = ['item', 'sheet', 'offcut', 'strip', 'bar'];
 
     protected $fillable = [
         'code',

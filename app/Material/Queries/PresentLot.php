@@ -12,6 +12,7 @@ use App\Material\Models\Lot;
 use App\Material\Models\Source;
 use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Stock\LotForm;
 
 /** Lots and where they come from as the Data classes that go over the wire. */
 final readonly class PresentLot
@@ -36,6 +37,7 @@ final readonly class PresentLot
             $lot->code,
             $lot->polymer,
             $lot->form,
+            LotForm::from($lot->form)->madeSmall()?->value,
             $lot->colour,
             $lot->swatch,
             $lot->location,

@@ -14,7 +14,7 @@ enum Form: string
     public static function ofLot(string $form): self
     {
         return match ($form) {
-            'flake', 'regrind', 'densified film' => self::Flake,
+            'flake', 'regrind', 'densified film', 'film' => self::Flake,
             'sheet', 'offcut' => self::Sheet,
             default => self::Pellet,
         };

@@ -71,7 +71,7 @@ final readonly class MaterialRules
     private function ofLot(CheckInput $in, LotFacts $lot, Polymer $polymer): array
     {
         if ($polymer->neverHot()) {
-            return [self::neverHot($polymer, $lot->name().' is')];
+            return [self::neverHot($polymer, $lot->name().' is', form: $lot->form)];
         }
         $blocks = [];
         $set = $in->settings->set_c;
@@ -107,9 +107,11 @@ final readonly class MaterialRules
                 'form_unfit',
                 "{$lot->name()} is {$lot->form}: this process takes ".implode(', ', $forms).'.',
                 Block::NOBODY,
-                $in->process === Process::VacuumForming
-                    ? 'Take a lot of sheet.'
-                    : 'Shred it first, or take another lot.',
+                match (true) {
+                    $in->process === Process::VacuumForming => 'Take a lot of sheet.',
+                    $lot->form === 'film' => 'Densify and dry it first: loose film bridges over the feed, and its air and water become pores.',
+                    default => 'Shred it first, or take another lot.',
+                },
             );
         }
         if ($polymer->mustBeDried() && ! $lot->dry_state->isDry()) {
@@ -280,7 +282,7 @@ final readonly class MaterialRules
         return $blocks;
     }
 
-    private static function neverHot(Polymer $polymer, string $what, ?string $id = null): Block
+    private static function neverHot(Polymer $polymer, string $what, ?string $id = null, ?string $form = null): Block
     {
         $what = ucfirst($what);
 
@@ -296,6 +298,14 @@ final readonly class MaterialRules
                 "{$what} none of the polymers that are heated here: it does not melt, or gives off gas before it does.",
                 Block::NOBODY,
                 'Keep it out of the heat.',
+            ),
+            $form === 'film', $form === 'densified film' => new Block(
+                $id ?? 'unidentified_polymer',
+                "{$what} film of nobody knows what: films look alike, many are several polymers in one, and heated together they part"
+                    .' again, smoke, and block a screen.',
+                Block::NOBODY,
+                'It is no production material. Ask its source for one kind at a time, sort out by feel, float and flame what can be'
+                    .' proven one polymer, densify and dry that; the rest goes to who takes mixed film, or stays cold.',
             ),
             default => new Block(
                 $id ?? 'unidentified_polymer',

@@ -15,15 +15,13 @@ enum LotStep: string
     case Find = 'find';
     case KeepCold = 'keep_cold';
     case Shred = 'shred';
+    case Densify = 'densify';
     case Look = 'look';
     case Dry = 'dry';
     case SmallTrial = 'small_trial';
     case FullTrial = 'full_trial';
     case Accept = 'accept';
     case Use = 'use';
-
-    /** forms that have to go through the shredder before they can be weighed out */
-    private const WHOLE = ['item'];
 
     /** forms in which something foreign can hide: sheets and pellets show it */
     private const LOOSE = ['flake', 'regrind', 'densified film'];
@@ -51,8 +49,9 @@ enum LotStep: string
             return [self::KeepCold];
         }
         $steps = [];
-        if (in_array($form, self::WHOLE, true)) {
-            $steps[] = self::Shred;
+        $shape = LotForm::tryFrom($form);
+        if ($shape?->mustBeMadeSmall()) {
+            $steps[] = $shape === LotForm::Film ? self::Densify : self::Shred;
         }
         if (! $looked && in_array($form, self::LOOSE, true)) {
             $steps[] = self::Look;
@@ -76,6 +75,7 @@ enum LotStep: string
             self::Find => 'Find out what it is',
             self::KeepCold => 'Set it apart, marked: never hot',
             self::Shred => 'Shred it',
+            self::Densify => 'Densify it',
             self::Look => 'Look a sample through',
             self::Dry => 'Dry it',
             self::SmallTrial => 'A small trial',
@@ -90,6 +90,7 @@ enum LotStep: string
         return match ($this) {
             self::Find => 'what is not known stays cold',
             self::KeepCold => 'heated, it gives off an acid that harms lungs and steel',
+            self::Densify => 'loose it bridges over the feed, and takes air and water in with it',
             self::Shred => 'whole pieces can be neither weighed out nor melted evenly',
             self::Look => 'a little of another polymer, or of earth, spoils what is made of it',
             self::Dry => 'wet, it comes apart in the heat',

@@ -6,6 +6,7 @@ namespace App\Material\Http\Requests;
 
 use App\Http\Body;
 use App\Material\Models\Lot;
+use Dithermic\Core\Stock\LotForm;
 use Illuminate\Validation\Rule;
 
 final class DeliverLotRequest extends Body
@@ -21,7 +22,7 @@ final class DeliverLotRequest extends Body
             'id' => ['required', 'uuid'],
             'source_id' => ['required', 'integer', 'exists:sources,id'],
             'polymer' => ['required', 'string', 'max:20'],
-            'form' => ['required', Rule::in(Lot::FORMS)],
+            'form' => ['required', Rule::enum(LotForm::class)],
             'colour' => ['required', 'string', 'max:60'],
             'swatch' => ['required', 'regex:/^#[0-9a-fA-F]{6}$/'],
             'location' => ['nullable', 'string', 'max:60'],

@@ -29,10 +29,13 @@ const { data: products } = useQuery({
             ><TypedField dimension="mass" v-model="tare" label="New container, tare"
         /></template>
         <template v-else-if="doing === 'shred'"
-            ><TypedField dimension="mass" v-model="mass" label="Into the shredder" /><TypedField
+            ><TypedField
+                dimension="mass"
+                v-model="mass"
+                :label="lot.made_small === 'flake' ? 'Into the shredder' : 'Into the densifier'" /><TypedField
                 dimension="mass"
                 v-model="out"
-                label="Flake that came out"
+                :label="`${lot.made_small === 'flake' ? 'Flake' : 'Densified'} that came out`"
                 :note="mass && out ? `${show(mass - out, 'mass')} dust` : ''" /><label
                 >Goes to<input v-model="place" maxlength="60" /></label
             ><TypedField dimension="mass" v-model="tare" label="Container, tare"

@@ -21,7 +21,11 @@ const acting = useLotAct(lot, (made) => {
 const { doing, fault, putRight } = acting;
 const acts = computed(() => actsOn(lot.value));
 /** What it wants first, where that is done on this page. */
-const HERE: Record<string, 'shred' | 'contamination'> = { shred: 'shred', look: 'contamination' };
+const HERE: Record<string, 'shred' | 'contamination'> = {
+    shred: 'shred',
+    densify: 'shred',
+    look: 'contamination',
+};
 const asked = HERE[String(useRoute().query.do ?? '')];
 if (asked && acts.value.some(([kind]) => kind === asked)) doing.value = asked;
 </script>

@@ -9,6 +9,7 @@ export const FORMS = [
     'sheet',
     'offcut',
     'regrind',
+    'film',
     'densified film',
     'strip',
     'bar',

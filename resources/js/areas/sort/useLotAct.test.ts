@@ -8,6 +8,7 @@ const lot = (over: Partial<Lot> = {}): Lot =>
         code: 'L-0001',
         polymer: 'PP',
         form: 'flake',
+        made_small: null,
         mass_g: 4000,
         tare_g: 820,
         location: 'Rack E1',
@@ -20,7 +21,11 @@ const kinds = (of: Partial<Lot>) => actsOn(lot(of)).map(([kind]) => kind);
 describe('what can be done with a lot', () => {
     it('is shredding for what is whole, and not for flake', () => {
         expect(kinds({ form: 'flake' })).not.toContain('shred');
-        for (const form of ['item', 'sheet', 'offcut']) expect(kinds({ form })).toContain('shred');
+        expect(kinds({ form: 'item', made_small: 'flake' })).toContain('shred');
+        expect(actsOn(lot({ form: 'film', made_small: 'densified film' }))).toContainEqual([
+            'shred',
+            'Densify',
+        ]);
     });
 
     it('is neither merging nor doubting for what nobody knows', () => {

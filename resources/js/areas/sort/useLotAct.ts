@@ -6,16 +6,15 @@ import type { Lot, Merge, Page } from '../../api/types';
 import { useLatest, useSend } from '../../parts/useSend';
 
 export type ActKind = 'split' | 'shred' | 'merge' | 'count' | 'waste' | 'place' | 'contamination' | 'doubt';
-const SHREDDABLE = ['item', 'sheet', 'offcut', 'strip', 'bar'];
 /** what gives a lot of its own */
 const MAKES = ['split', 'shred', 'merge'];
 
 /** What can be done with a lot as it is. */
-export function actsOn(lot: Pick<Lot, 'form' | 'polymer'>): [ActKind, string][] {
+export function actsOn(lot: Pick<Lot, 'made_small' | 'polymer'>): [ActKind, string][] {
     const known = lot.polymer !== 'UNKNOWN';
     const all: [ActKind, string, boolean][] = [
         ['split', 'Split', true],
-        ['shred', 'Shred', SHREDDABLE.includes(lot.form)],
+        ['shred', lot.made_small === 'flake' ? 'Shred' : 'Densify', lot.made_small !== null],
         ['merge', 'Merge', known],
         ['count', 'Stock-take', true],
         ['place', 'Place, keep for', true],
