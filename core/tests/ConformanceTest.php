@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -56,7 +57,7 @@ function foldedLike(RunMachine $machine, RunState $state, float $at): array
         ),
         'missing' => $state->step === null ? [] : $machine->missing($state, $state->step, $at),
         'hands' => array_map(
-            static fn (array $h): array => [round($h['at'], 3), $h['what'], $h['entry'], $h['timer']],
+            static fn (Hand $h): array => [round($h->at, 3), $h->what, $h->entry, $h->timer],
             $machine->hands($state),
         ),
     ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
@@ -183,7 +184,7 @@ it('says whose hands are needed next over all pieces', function (): void {
     $pot->now += 30;
     $pot->cup(2);
     $hands = $pot->machine->hands($pot->state);
-    expect(array_map(static fn (array $h): array => [$h['piece'], $h['what'], $h['at']], $hands))->toBe([
+    expect(array_map(static fn (Hand $h): array => [$h->piece, $h->what, $h->at], $hands))->toBe([
         [1, 'Stir', 1060.0],
         [2, 'Stir', 1090.0],
         [1, 'Serve', 1240.0],

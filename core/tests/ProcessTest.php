@@ -237,7 +237,7 @@ it('runs from start to end on its plan, piece after piece, and nothing is refuse
     $walk($state);
     if ($procedure->hasPieces()) {
         foreach ([1 => 'good', 2 => 'scrap'] as $piece => $verdict) {
-            expect($machine->next($state)['piece'] ?? null)->toBe($piece);
+            expect($machine->next($state)?->piece)->toBe($piece);
             $tell('piece_begun', ['piece' => $piece]);
             $walk($state->pieces[$piece], $verdict);
         }
@@ -418,9 +418,9 @@ it('keeps moulds in circulation as a closed loop does', function (): void {
     );
     $one = $bars(1);
     // The machine stands while the end is chilled and the moulds are changed; one mould is out until its bar is looked at.
-    $machine = $one->bar->fill_time_s + $one->chill_s + 60;
-    $loop = $machine + $one->strip_s + 180;
-    $wait = 2 * 180 ** 2 / (2 * $machine);
+    $machine = $one->bar->fill_time_s + $one->chill_s + 1.1 * 60;
+    $loop = $machine + $one->strip_s + 1.1 * 180;
+    $wait = 2 * (1.1 * 180) ** 2 / (2 * $machine);
     expect($one->cycle_s)->toEqualWithDelta($loop, 0.3)
         ->and($one->held_by)->toBe('number of moulds')
         ->and($one->moulds_needed)->toBe(2)

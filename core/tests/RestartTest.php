@@ -10,6 +10,7 @@ use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
@@ -124,7 +125,7 @@ it('lets nothing that needs heat go on while it stands, nor before it is hot thr
         ->and($tell('interrupted', 130, ['reason' => 'again'])?->field)->toBe('type')
         ->and($tell('resumed', 700, ['wait_min' => 12, 'read_c' => 150]))->toBeNull()
         ->and((string) $tell('step_done', 710, ['step' => $step, 'piece' => 1])?->getMessage())->toContain('hot through again: 11:50 to go')
-        ->and($machine->next($state)['at'] ?? 700 + 12 * 60.0)->toEqual(700 + 12 * 60.0)
+        ->and($machine->next($state)->at ?? 700 + 12 * 60.0)->toEqual(700 + 12 * 60.0)
         ->and($tell('step_done', 1421, ['step' => $step, 'piece' => 1]))->toBeNull()
         // What was asked for once is not asked for again.
         ->and($state->timers[RunMachine::RESTART]['answered_at'])->toEqual(1421);
@@ -173,7 +174,7 @@ it('calls for the hand that says when it goes on, and for what cools; a clock of
             $press->apply($state, new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']));
         }
 
-        return array_map(static fn (array $h): array => [$h['at'], $h['timer'], $h['why']], $press->calls($state));
+        return array_map(static fn (Hand $h): array => [$h->at, $h->timer, $h->why], $press->calls($state));
     };
     $still = [60.0, null, 'The power went'];
     $rings = static fn (array $calls): array => array_column($calls, 1);

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Wait;
 
 const PLAN = [
     'platen_c' => 185,
@@ -146,21 +148,47 @@ it('asks for the pump every few minutes from the last one, and leaves the end to
     $b = bench()->toHeat();
     $start = $b->now;
     $hands = $b->machine->hands($b->state);
-    expect($hands[0]['entry'])->toBe('pump')
-        ->and($hands[0]['at'])
+    expect($hands[0]->entry)->toBe('pump')
+        ->and($hands[0]->at)
         ->toBe($start + 180)
-        ->and($hands[1]['timer'])
+        ->and($hands[1]->timer)
         ->toBe('heat')
-        ->and($hands[1]['at'])
+        ->and($hands[1]->at)
         ->toBe($start + 720);
     $b->now += 200;
     $b->log('pump', ['gauge_bar' => 24, 'strokes' => 6]);
-    expect($b->machine->hands($b->state)[0]['at'])->toBe($start + 380);
+    expect($b->machine->hands($b->state)[0]->at)->toBe($start + 380);
     $b->now = $start + 480;
     $b->log('pump', []);
     expect(array_column($b->machine->hands($b->state), 'entry'))->toBe([null])->and(
         bench(['pump_every_min' => null])->toHeat()->machine->hands(bench(['pump_every_min' => null])->toHeat()->state),
     )->toHaveCount(1);
+});
+
+it('says what waits where hands are late, and lets the dearest minute go first', function (): void {
+    $b = bench()->toHeat();
+    [$pump, $out] = $b->machine->hands($b->state);
+    expect([$pump->wait, $out->wait])->toBe([Wait::Looks, Wait::Heats])
+        // A look is over before anything else could begin; what goes on heating comes before all that takes as long.
+        ->and($pump->presses())->toBe(8.0)
+        ->and($out->presses())->toBe(8.0 / $out->minutes);
+    $hand = static fn (Wait $wait, float $minutes): Hand => new Hand(0.0, '', '', '', null, null, 1, '', null, $wait, $minutes);
+    // Of all orders of three that wait at once that by what presses costs least in all.
+    $three = [$hand(Wait::Bench, 1), $hand(Wait::Heats, 5), $hand(Wait::Hot, 2)];
+    $cost = static function (array $order): float {
+        [$clock, $cost] = [0.0, 0.0];
+        foreach ($order as $h) {
+            $clock += $h->minutes;
+            $cost += $clock * $h->wait->weight();
+        }
+
+        return $cost;
+    };
+    $turn = $three;
+    usort($turn, static fn (Hand $x, Hand $y): int => $y->presses() <=> $x->presses());
+    foreach ([[0, 1, 2], [0, 2, 1], [1, 0, 2], [1, 2, 0], [2, 0, 1], [2, 1, 0]] as [$i, $j, $k]) {
+        expect($cost($turn))->toBeLessThanOrEqual($cost([$three[$i], $three[$j], $three[$k]]));
+    }
 });
 
 it('corrects by adding, and refuses a correction without a reason', function (): void {

@@ -24,7 +24,9 @@ final readonly class HandData
         #[OA\Property(description: 'what one tap logs, when it is an entry')] public ?string $button,
         #[OA\Property] public ?string $timer,
         #[OA\Property] public int $people,
-        #[OA\Property(description: 'null for the run itself')] public ?int $piece = null,
+        #[OA\Property(description: 'null for the run itself')] public ?int $piece,
+        #[OA\Property(description: 'of several that wait at once the one that presses most goes first')] public float $presses,
+        #[OA\Property(description: 'what waits meanwhile, in words')] public string $waits,
     ) {
     }
 }

@@ -30,6 +30,7 @@ use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\Place;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Wait;
 use Dithermic\Core\Safety\SourceState;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -123,11 +124,16 @@ final readonly class FloorView
                 null,
                 'dry',
                 1,
+                null,
+                Wait::Bench->weight(),
+                Wait::Bench->value,
             );
         }
         // What an instrument reads goes before what somebody logged.
         $measured = $this->read->of($follow) + $measured;
-        usort($hands, static fn (HandData $a, HandData $b): int => $a->at <=> $b->at);
+        // What waits by what its waiting costs, then what comes.
+        $turn = static fn (HandData $h): array => $h->at <= $now ? [0, -$h->presses] : [1, $h->at];
+        usort($hands, static fn (HandData $a, HandData $b): int => $turn($a) <=> $turn($b));
 
         $lanes = [];
         $moulds = array_filter($this->processes->machineKinds(), static fn (MachineKind $k): bool => $k->isMould);

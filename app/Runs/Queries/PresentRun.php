@@ -32,6 +32,7 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Plausible;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
@@ -192,21 +193,23 @@ final readonly class PresentRun
     {
         $machine = $run->machineOfState();
 
-        return array_map(fn (array $hand): HandData => new HandData(
+        return array_map(fn (Hand $hand): HandData => new HandData(
             "/run/{$run->id}",
             $run->id,
             $run->number,
             "{$run->product->name}, run {$run->number}",
-            $this->placeName($run, $hand['place']),
-            $hand['at'],
-            $hand['what'],
-            $hand['why'],
-            $hand['step'],
-            $hand['entry'],
-            $hand['entry'] === null ? null : $machine->procedure->entry($hand['entry'])->title ?? '',
-            $hand['timer'],
-            $hand['people'],
-            $hand['piece'],
+            $this->placeName($run, $hand->place),
+            $hand->at,
+            $hand->what,
+            $hand->why,
+            $hand->step,
+            $hand->entry,
+            $hand->entry === null ? null : $machine->procedure->entry($hand->entry)->title ?? '',
+            $hand->timer,
+            $hand->people,
+            $hand->piece,
+            round($hand->presses(), 3),
+            $hand->wait->value,
         ), $machine->calls($state));
     }
 

@@ -77,19 +77,19 @@ final readonly class Foot
             return null;
         }
         $hands = $this->machine->hands($state);
-        $due = array_filter($hands, static fn (array $hand): bool => $hand['at'] <= $now);
+        $due = array_filter($hands, static fn (Hand $hand): bool => $hand->at <= $now);
         foreach ($due as $hand) {
             // Whoever carries something hot is not asked to wait for anything else.
-            $step = $this->machine->procedure->step((string) $state->thread($hand['piece'])?->step);
+            $step = $this->machine->procedure->step((string) $state->thread($hand->piece)?->step);
             if ($step?->hands === Hold::None) {
-                return $hand['piece'];
+                return $hand->piece;
             }
         }
         if ($due !== []) {
-            return $hands[0]['piece'];
+            return $hands[0]->piece;
         }
 
-        return $this->machine->next($state)['piece'] ?? $hands[0]['piece'] ?? null;
+        return $this->machine->next($state)->piece ?? $hands[0]->piece ?? null;
     }
 
     /** @return list<array{type: EventType, data: array<string, mixed>}> */

@@ -15,7 +15,7 @@ final readonly class Forecast
     /**
      * Soonest first: the timers that run out, the reminders that fall due, else the step that a thread is at.
      *
-     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     * @return list<Hand>
      */
     public function hands(RunState $state): array
     {
@@ -26,7 +26,7 @@ final readonly class Forecast
         foreach ($state->underWay() as $thread) {
             array_push($hands, ...$this->handsOf($state, $thread));
         }
-        usort($hands, static fn (array $a, array $b): int => $a['at'] <=> $b['at']);
+        usort($hands, static fn (Hand $a, Hand $b): int => $a->at <=> $b->at);
 
         return $hands;
     }
@@ -34,10 +34,8 @@ final readonly class Forecast
     /**
      * The piece that could be begun now, as a hand that waits; null while none can, and once as many are made or under way as
      * were planned: more than that is a person's wish. It is no part of hands(): nobody has promised a next piece.
-     *
-     * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
      */
-    public function next(RunState $state): ?array
+    public function next(RunState $state): ?Hand
     {
         $first = $this->procedure->first(Phase::Piece);
         if ($first === null || $state->status !== RunState::RUNNING || $state->step !== null || $state->closing) {
@@ -52,24 +50,26 @@ final readonly class Forecast
         }
         $since = array_map(static fn (Thread $piece): float => $piece->stepSince, $state->pieces);
 
-        return [
-            'at' => max([$state->stepSince, $state->timers[RunMachine::RESTART]['ends_at'] ?? 0.0, ...$since]),
-            'what' => $first->title,
-            'why' => $first->why,
-            'step' => $first->id,
-            'entry' => null,
-            'timer' => null,
-            'people' => max(1, $first->people),
-            'place' => $first->place,
-            'piece' => count($state->pieces) + 1,
-        ];
+        return new Hand(
+            max([$state->stepSince, $state->timers[RunMachine::RESTART]['ends_at'] ?? 0.0, ...$since]),
+            $first->title,
+            $first->why,
+            $first->id,
+            null,
+            null,
+            max(1, $first->people),
+            $first->place,
+            count($state->pieces) + 1,
+            Wait::of($first, null),
+            $this->procedure->minutes($first, $this->plan),
+        );
     }
 
     /**
      * What calls for hands: hands() and next(); of a run that stands still what cools on, and that somebody says when it goes on.
      * A clock of heat that stands rings nobody.
      *
-     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     * @return list<Hand>
      */
     public function calls(RunState $state): array
     {
@@ -78,21 +78,23 @@ final readonly class Forecast
         if ($break === null || $state->status !== RunState::RUNNING) {
             return $hands;
         }
-        $still = [
-            'at' => $break['from'],
-            'what' => 'It stands still',
-            'why' => $break['reason'],
-            'step' => (string) $state->step,
-            'entry' => null,
-            'timer' => null,
-            'people' => 1,
-            'place' => $hands[0]['place'] ?? $this->procedure->places()[0]->id,
-            'piece' => null,
-        ];
+        $still = new Hand(
+            $break['from'],
+            'It stands still',
+            $break['reason'],
+            (string) $state->step,
+            null,
+            null,
+            1,
+            $hands[0]->place ?? $this->procedure->places()[0]->id,
+            null,
+            Wait::Hot,
+            1.0,
+        );
 
         return [$still, ...array_values(array_filter(
             $hands,
-            fn (array $hand): bool => ($this->procedure->timer($hand['timer'] ?? '')->kind ?? 'heat') !== 'heat',
+            fn (Hand $hand): bool => ($this->procedure->timer($hand->timer ?? '')->kind ?? 'heat') !== 'heat',
         ))];
     }
 
@@ -121,7 +123,7 @@ final readonly class Forecast
     }
 
     /**
-     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     * @return list<Hand>
      */
     private function handsOf(RunState $state, Thread $thread): array
     {
@@ -130,41 +132,47 @@ final readonly class Forecast
             return [];
         }
         $hands = [];
-        $hand = static fn (
-            float $at,
-            string $what,
-            string $why,
-            ?string $entry,
-            ?string $timer,
-            int $people,
-            ?string $place = null,
-        ): array => [
-            'at' => $at,
-            'what' => $what,
-            'why' => $why,
-            'step' => $step->id,
-            'entry' => $entry,
-            'timer' => $timer,
-            'people' => $people,
-            'place' => $place ?? $step->place,
-            'piece' => $thread->piece,
-        ];
+        $hand = fn (float $at, Step $wanted, ?Timer $after, ?string $place = null): Hand => new Hand(
+            $at,
+            $wanted->title,
+            $wanted->why,
+            $step->id,
+            null,
+            $after?->id,
+            max(1, $wanted->people),
+            $place ?? $step->place,
+            $thread->piece,
+            Wait::of($wanted, $after),
+            $this->procedure->minutes($wanted, $this->plan),
+        );
         foreach ($step->reminders as $reminder) {
             $due = $this->reminderDue($state, $thread, $step, $reminder);
             if ($due !== null) {
-                $hands[] = $hand($due, $reminder->what, $reminder->why, $reminder->entry, null, 1);
+                $hands[] = new Hand(
+                    $due,
+                    $reminder->what,
+                    $reminder->why,
+                    $step->id,
+                    $reminder->entry,
+                    null,
+                    1,
+                    $step->place,
+                    $thread->piece,
+                    Wait::Looks,
+                    0.0,
+                );
             }
         }
         $timer = $step->timer === null ? null : ($thread->timers[$step->timer] ?? null);
         $next = $this->procedure->after($step) ?? $step;
         $opens = $timer === null ? $this->opensAt($state, $thread, $step) : null;
         if ($timer !== null) {
-            $hands[] = $hand($timer['ends_at'], $next->title, $next->why, null, $timer['id'], max(1, $next->people));
+            $hands[] = $hand($timer['ends_at'], $next, $this->procedure->timer($timer['id']));
         } elseif ($opens !== null) {
             // All is done here: what wants hands is the next step, once there is room for it.
-            $hands[] = $hand($opens, $next->title, $next->why, null, null, max(1, $next->people), $next->place);
+            $hands[] = $hand($opens, $next, null, $next->place);
         } elseif ($hands === []) {
-            $hands[] = $hand($thread->stepSince, $step->title, $step->why, null, null, max(1, $step->people));
+            $hands[] = $hand($thread->stepSince, $step, null);
         }
 
         return $hands;

@@ -154,7 +154,7 @@ final readonly class RunMachine
     /**
      * What needs hands next, soonest first.
      *
-     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     * @return list<Hand>
      */
     public function hands(RunState $state): array
     {
@@ -164,19 +164,15 @@ final readonly class RunMachine
     /**
      * What calls for hands, and rings: hands() and next() of a run that goes on.
      *
-     * @return list<array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}>
+     * @return list<Hand>
      */
     public function calls(RunState $state): array
     {
         return $this->forecast->calls($state);
     }
 
-    /**
-     * The piece that could be begun now; null where none can.
-     *
-     * @return array{at: float, what: string, why: string, step: string, entry: ?string, timer: ?string, people: int, place: string, piece: ?int}|null
-     */
-    public function next(RunState $state): ?array
+    /** The piece that could be begun now; null where none can. */
+    public function next(RunState $state): ?Hand
     {
         return $this->forecast->next($state);
     }

@@ -4997,7 +4997,7 @@ export interface components {
             source_id: number;
             polymer: string;
             /** @enum {string} */
-            form: "item" | "flake" | "pellet" | "sheet" | "offcut" | "regrind" | "densified film" | "strip" | "bar";
+            form: "item" | "flake" | "pellet" | "sheet" | "offcut" | "regrind" | "film" | "densified film" | "strip" | "bar";
             colour: string;
             swatch: string;
             location?: string | null;
@@ -6279,6 +6279,13 @@ export interface components {
             people: number;
             /** @description null for the run itself */
             piece: number | null;
+            /**
+             * Format: float
+             * @description of several that wait at once the one that presses most goes first
+             */
+            presses: number;
+            /** @description what waits meanwhile, in words */
+            waits: string;
         };
         /** @description What an instrument told of a piece, with what it read. */
         HeardData: {
@@ -7698,6 +7705,8 @@ export interface components {
             code: string;
             polymer: string;
             form: string;
+            /** @description what the shredder or densifier makes of it */
+            made_small: string | null;
             colour: string;
             swatch: string;
             location: string;

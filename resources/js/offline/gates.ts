@@ -33,7 +33,7 @@ export function threadOf(run: Run, piece: number | null): ThreadState | null {
 
 /** What is missing before the thread's step may be called done at a moment, s since 1970. */
 export function missing(run: Run, at: number, piece: number | null = null): string[] {
-    const procedure = run.procedure as unknown as Procedure;
+    const procedure = procedureOf(run);
     const thread = threadOf(run, piece);
     const step = procedure.steps.find((s) => s.id === thread?.step);
     if (!thread || !step) return [];
@@ -137,9 +137,19 @@ export function roomOpens(run: Run, gate: ProcedureGate, piece: number | null): 
     return free === null ? -Infinity : free - 60 * Number(run.plan[gate.within ?? ''] ?? 0);
 }
 
+export const procedureOf = (run: Run) => run.procedure as unknown as Procedure;
+
+/** Minutes that a step takes by the plan (core/src/Run/Procedure.php, minutes). */
+export function minutesOf(run: Run, step: ProcedureStep): number {
+    const timer = procedureOf(run).timers.find((t) => t.id === step.timer);
+    const planned = run.plan[(step.timer ? timer?.minutes : step.plan_min) ?? ''];
+    if (typeof planned === 'number') return Math.max(0, planned);
+    return step.timer ? 0 : (step.typical_min ?? 1);
+}
+
 /** The moment from which a place has room for one more (core/src/Run/Room.php); null where it has room now and keeps it. */
 function freeAt(run: Run, place: string, except: number | null): number | null {
-    const procedure = run.procedure as unknown as Procedure;
+    const procedure = procedureOf(run);
     const holds = holdsOf(run, procedure, place);
     if (holds === null) return null;
     const leave = run.pieces
@@ -161,10 +171,7 @@ function leavesAt(
     let clock = piece.step_since;
     let leaves: number | null = null;
     for (const step of steps.slice(steps.findIndex((s) => s.id === piece.step))) {
-        const minutes = step.timer
-            ? Number(run.plan[procedure.timers.find((t) => t.id === step.timer)?.minutes ?? ''] ?? 0)
-            : Number(run.plan[step.plan_min ?? ''] ?? step.typical_min ?? 1);
-        clock = piece.timers.find((t) => t.id === step.timer)?.ends_at ?? clock + 60 * minutes;
+        clock = piece.timers.find((t) => t.id === step.timer)?.ends_at ?? clock + 60 * minutesOf(run, step);
         if (step.place === place) leaves = clock;
     }
     return leaves;

@@ -1,6 +1,43 @@
 import type { Hand, Procedure, ProcedureEntry, ProcedureStep, Run } from '../api/types';
 import { capital } from '../parts/text';
-import { after, lacking, phase, RESTART, roomOpens, taken, threadOf, type ThreadState } from './gates';
+import {
+    after,
+    lacking,
+    minutesOf,
+    phase,
+    procedureOf,
+    RESTART,
+    roomOpens,
+    taken,
+    threadOf,
+    type ThreadState,
+} from './gates';
+
+/** What waits where hands are late, and what a minute of it costs (core/src/Run/Wait.php). */
+const WAITS = {
+    heats: ['it goes on heating', 8],
+    hot: ['what is hot waits', 4],
+    looks: ['a look that was promised', 2],
+    taken: ['its place stays taken', 2],
+    bench: ['', 1],
+} as const;
+const LEAST_MIN = 0.25;
+const presses = (what: keyof typeof WAITS, minutes: number): Pick<Hand, 'presses' | 'waits'> => ({
+    presses: Math.round((1000 * WAITS[what][1]) / Math.max(LEAST_MIN, minutes)) / 1000,
+    waits: WAITS[what][0],
+});
+function waits(run: Run, wanted: ProcedureStep, timer: string | null): Pick<Hand, 'presses' | 'waits'> {
+    const kind = procedureOf(run).timers.find((t) => t.id === timer)?.kind;
+    const what = kind === 'heat' ? 'heats' : wanted.needs_heat ? 'hot' : kind === 'cool' ? 'taken' : 'bench';
+    return presses(what, minutesOf(run, wanted));
+}
+
+/** Of those that wait at once the one that presses most goes first, then what comes, soonest first. */
+export function inTurn(hands: Hand[], now: number): Hand[] {
+    const soonest = [...hands].sort((a, b) => a.at - b.at);
+    const due = soonest.filter((h) => h.at <= now);
+    return [...due.sort((a, b) => b.presses - a.presses), ...soonest.slice(due.length)];
+}
 
 type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
 
@@ -22,7 +59,7 @@ export function asManyAsPlanned(run: Run): boolean {
 
 /** The piece that could be begun now (core/src/Run/Forecast.php, next); none where its place is taken. */
 export function nextOf(run: Run): Hand[] {
-    const procedure = run.procedure as unknown as Procedure;
+    const procedure = procedureOf(run);
     const first = procedure.steps.find((s) => phase(s) === 'piece');
     if (!first || run.summary.status !== 'running' || run.summary.step !== null || run.closing) return [];
     if (taken(run, procedure, first.place, null) !== null || asManyAsPlanned(run)) return [];
@@ -42,6 +79,7 @@ export function nextOf(run: Run): Hand[] {
             timer: null,
             people: Math.max(1, first.people),
             piece: run.pieces.length + 1,
+            ...waits(run, first, null),
         },
     ];
 }
@@ -52,7 +90,7 @@ export function callsOf(run: Run): Hand[] {
     // A run that was kept on this screen before has none.
     const last = (run.breaks as Run['breaks'] | undefined)?.at(-1);
     if (!last || last.to !== null || run.summary.status !== 'running') return hands;
-    const procedure = run.procedure as unknown as Procedure;
+    const procedure = procedureOf(run);
     const kind = (h: Hand) => procedure.timers.find((t) => t.id === h.timer)?.kind ?? 'heat';
     const still: Hand = {
         to: `/run/${run.summary.id}`,
@@ -69,12 +107,13 @@ export function callsOf(run: Run): Hand[] {
         timer: null,
         people: 1,
         piece: null,
+        ...presses('hot', 1),
     };
     return [still, ...hands.filter((h) => kind(h) !== 'heat')];
 }
 
 function ofThread(run: Run, thread: ThreadState): Hand[] {
-    const procedure = run.procedure as unknown as Procedure;
+    const procedure = procedureOf(run);
     const step = procedure.steps.find((s) => s.id === thread.step);
     if (!step) return [];
     const piece = thread.piece;
@@ -95,6 +134,7 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
                 button,
                 timer: null,
                 people: 1,
+                ...presses('looks', 0),
             });
     }
     const next = after(procedure, step) ?? step;
@@ -108,6 +148,7 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
             why: next.why,
             timer: timer.id,
             people: Math.max(1, next.people),
+            ...waits(run, next, timer.id),
         });
     else if (opens !== null)
         // All is done here: what wants hands is the next step, once there is room for it.
@@ -119,6 +160,7 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
             why: next.why,
             timer: null,
             people: Math.max(1, next.people),
+            ...waits(run, next, null),
         });
     else if (hands.length === 0)
         hands.push({
@@ -128,6 +170,7 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
             why: step.why,
             timer: null,
             people: Math.max(1, step.people),
+            ...waits(run, step, null),
         });
     return hands;
 }
@@ -161,7 +204,7 @@ export const isOfHeat = (procedure: Procedure, entry: ProcedureEntry): boolean =
 /** The machine of a place, or what the place is called where no machine is. */
 export function placeName(run: Run, place: string): string {
     const machine = run.summary.stations.find((s) => s.role === place)?.machine;
-    const title = (run.procedure as unknown as Procedure).places[place]?.title ?? place;
+    const title = procedureOf(run).places[place]?.title ?? place;
     return machine ?? capital(title);
 }
 

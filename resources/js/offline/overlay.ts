@@ -1,6 +1,6 @@
 import type { QueuedEvent } from '../api/store';
-import type { Procedure, ProcedureStep, Run } from '../api/types';
-import { after, breakOf, phase, RESTART } from './gates';
+import type { ProcedureStep, Run } from '../api/types';
+import { after, breakOf, phase, procedureOf, RESTART } from './gates';
 
 type Data = {
     entry: string;
@@ -113,7 +113,6 @@ function lay(run: Run, type: string, key: string, at: number, by: string, data: 
     }
 }
 
-const procedureOf = (run: Run) => run.procedure as unknown as Procedure;
 const firstOf = (run: Run, of: 'piece' | 'closing') =>
     procedureOf(run).steps.find((s) => phase(s) === of) ?? null;
 const pieceOf = (run: Run, piece: number | null) => run.pieces.find((p) => p.piece === piece) ?? null;

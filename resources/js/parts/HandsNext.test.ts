@@ -24,6 +24,8 @@ const hand = (over: Partial<Hand> = {}): Hand =>
         timer: 'cool',
         people: 1,
         button: null,
+        presses: 1,
+        waits: '',
         ...over,
     }) as Hand;
 const open = async (hands: Hand[], path = '/sort') => {
@@ -43,6 +45,25 @@ afterEach(() => {
 });
 
 describe('what needs hands next', () => {
+    it('is of two that wait at once the one that costs more, and says why', async () => {
+        const cold = hand({
+            at: NOW - 300,
+            what: 'Open the press',
+            presses: 0.7,
+            waits: 'its place stays taken',
+        });
+        const hot = hand({ at: NOW - 5, what: 'Take it out', presses: 8, waits: 'it goes on heating' });
+        const { page } = await open([cold, hot, hand({ at: NOW + 5, presses: 50 })]);
+        expect(textOf(page.get('.first'))).toContain('Take it out');
+        expect(textOf(page.get('.turn'))).toBe('First: it goes on heating.');
+        expect(textOf(page.findAll('.rest li')[0]!)).toContain('Open the press');
+    });
+
+    it('says no reason where nothing else waits', async () => {
+        const { page } = await open([hand({ at: NOW - 5, presses: 8, waits: 'it goes on heating' }), hand()]);
+        expect(page.find('.turn').exists()).toBe(false);
+    });
+
     it('is the first of them, with what, where, why and how long still', async () => {
         const { page } = await open([hand({ at: NOW + 3600, what: 'Later' }), hand()]);
         const first = textOf(page.get('.first'));

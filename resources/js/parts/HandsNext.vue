@@ -5,7 +5,7 @@ import { floor, refreshFloor } from '../api/floor';
 import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
-import { callsOf } from '../offline/hands';
+import { callsOf, inTurn } from '../offline/hands';
 import { useNow } from './clock';
 import { ring } from './sound';
 import { clockText, timeOfDay } from './units';
@@ -22,16 +22,20 @@ const hands = computed<Hand[]>(() => {
     for (const id of touched) {
         const run = queue.runs[id];
         if (!run) continue;
-        const now = overlay(run, queue.waiting);
-        list.push(...callsOf(now));
+        list.push(...callsOf(overlay(run, queue.waiting)));
     }
-    return list.sort((a, b) => a.at - b.at);
+    return inTurn(list, now.value);
 });
 const first = computed(() => hands.value[0] ?? null);
 const waits = (h: Hand) => h.timer !== null || h.entry !== null;
 /** a moment to count to: what waits for hands since a while is wanted now */
 const counts = (h: Hand) => waits(h) || h.at > now.value;
 const overdue = (h: Hand) => waits(h) && h.at <= now.value;
+/** Two at once: why this one first. */
+const goesFirst = computed(() => {
+    const [a, b] = hands.value;
+    return a && b && a.waits && b.at <= now.value && a.presses > b.presses ? `First: ${a.waits}.` : '';
+});
 const ringing = computed(() => hands.value.some(overdue));
 watch([ringing, () => Math.floor(now.value / 4)], ([on]) => {
     if (on) ring();
@@ -72,9 +76,8 @@ watch(
             </p>
             <p v-if="overdue(first)" class="late-word"><span aria-hidden="true">▲</span> waiting for hands</p>
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
-            <p class="why">
-                {{ first.why }}<template v-if="first.people > 1"> {{ first.people }} people.</template>
-            </p>
+            <p v-if="goesFirst" class="why turn">{{ goesFirst }}</p>
+            <p class="why">{{ first.why }}{{ first.people > 1 ? ` ${first.people} people.` : '' }}</p>
             <p class="why">{{ first.about }}</p>
             <v-btn block color="primary" class="go" @click="tap(first)">{{
                 first.button ?? (route.path === first.to ? 'You are there' : 'Go there')

@@ -75,7 +75,8 @@ describe('what the screen is about', () => {
         enter('piece_begun', { piece: 1 });
         enter('step_done', { step: 'shoot', piece: 1 });
         const cooling = handsOf(run);
-        expect(cooling[0]?.timer).toBe('cool');
+        // As the server says it (core/src/Run/Wait.php): it stands in the mould that it could leave.
+        expect(cooling[0]).toMatchObject({ timer: 'cool', waits: 'its place stays taken', presses: 2 / 0.5 });
         enter('interrupted', { reason: 'The power went' }, NOW + 5);
         expect(callsOf(run)).toMatchObject([
             { what: 'It stands still', why: 'The power went', at: NOW + 5, timer: null, to: '/run/r' },

@@ -1,6 +1,6 @@
 import type { Entry } from '../../api/queue';
 import type { Procedure, ProcedureStep, Run } from '../../api/types';
-import { after, lacksHeat, missing, phase, taken, threadOf } from '../../offline/gates';
+import { after, lacksHeat, missing, phase, procedureOf, taken, threadOf } from '../../offline/gates';
 import { asManyAsPlanned, handsOf } from '../../offline/hands';
 
 /** What the screen is about: the run itself, a piece under way, or the piece that would be begun next. */
@@ -13,7 +13,6 @@ export interface Focus {
 /** s by which the screen's second may be behind what was just entered: what has begun this instant wants hands already */
 export const TICK_S = 1.5;
 const WHOLE: Focus = { piece: null, next: false };
-const procedureOf = (run: Run) => run.procedure as unknown as Procedure;
 export const firstOfPiece = (procedure: Procedure): ProcedureStep | null =>
     procedure.steps.find((s) => phase(s) === 'piece') ?? null;
 
