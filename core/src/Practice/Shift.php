@@ -25,6 +25,9 @@ final class Shift
     /** hands are this much quicker or slower than is usual */
     private const PACE = [0.7, 1.5];
 
+    /** what takes no longer is but a touch, min: it is done before what takes minutes */
+    private const TOUCH_MIN = 0.1;
+
     private RunState $state;
 
     /** @var list<Event> */
@@ -55,6 +58,11 @@ final class Shift
         $this->add(EventType::Started, []);
         while ($this->state->status === RunState::RUNNING) {
             $thread = $this->ready();
+            $first = $this->machine->procedure->first(Phase::Piece);
+            // A piece goes on by itself from where the one before was cut.
+            if ($first !== null && $this->isButATouch($first) && count($this->state->pieces) < $pieces && $this->begin()) {
+                continue;
+            }
             if ($thread !== null) {
                 $this->pass($thread);
             } elseif ($this->isReminded()) {
@@ -69,15 +77,16 @@ final class Shift
         return new SimulatedRun($this->events, $this->plant->readings($startAt, $this->clock));
     }
 
-    /** The thread whose step can be done now; of several the one that has been ready longest. */
+    /** The thread whose step can be done now; of several one that is but a touch, then the one that has been ready longest. */
     private function ready(): ?Thread
     {
         $ready = null;
-        $since = INF;
+        $first = [1, INF];
         foreach ($this->state->underWay() as $thread) {
             $at = $this->readyAt($thread);
-            if ($at <= $this->clock && $at < $since && $this->placeIsFree($thread)) {
-                [$ready, $since] = [$thread, $at];
+            $turn = [$this->isButATouch($this->step($thread)) ? 0 : 1, $at];
+            if ($at <= $this->clock && $turn < $first && $this->placeIsFree($thread)) {
+                [$ready, $first] = [$thread, $turn];
             }
         }
 
@@ -87,9 +96,10 @@ final class Shift
     private function readyAt(Thread $thread): float
     {
         $step = $this->step($thread);
-        $at = $step->timer === null
-            ? $thread->stepSince
-            : ($thread->timers[$step->timer]['ends_at'] ?? $thread->stepSince);
+        $asked = array_filter($step->gates, static fn (Gate $gate): bool => $gate->timer !== null) !== [];
+        // One that neither heats nor cools, and that no gate asks for, tells how long something keeps: nobody waits for it.
+        $waits = $asked || $this->machine->procedure->timer((string) $step->timer)?->kind !== 'wait';
+        $at = $waits ? ($thread->timers[(string) $step->timer]['ends_at'] ?? $thread->stepSince) : $thread->stepSince;
 
         return max($at, $this->machine->roomAt($this->state, $step, $thread->piece) ?? $at);
     }
@@ -102,8 +112,8 @@ final class Shift
     private function reminder(): ?array
     {
         foreach ($this->machine->hands($this->state) as $hand) {
-            if ($hand['entry'] !== null && $hand['timer'] === null) {
-                return ['at' => $hand['at'], 'entry' => $hand['entry'], 'piece' => $hand['piece']];
+            if ($hand->entry !== null && $hand->timer === null) {
+                return ['at' => $hand->at, 'entry' => $hand->entry, 'piece' => $hand->piece];
             }
         }
 
@@ -163,6 +173,11 @@ final class Shift
         return true;
     }
 
+    private function isButATouch(Step $step): bool
+    {
+        return $step->timer === null && $this->machine->procedure->minutes($step, $this->machine->plan) <= self::TOUCH_MIN;
+    }
+
     private function begin(): bool
     {
         if (! $this->goesOn()) {
@@ -202,7 +217,7 @@ final class Shift
         $this->clock += match (true) {
             $step->timer !== null => $this->dice->between(0.5, 2.0),
             // With both hands full nobody waits: what is hot goes on at once.
-            $step->hands === Hold::None => $this->dice->between(1.5, 5.0),
+            $step->hands === Hold::None && $step->planMin === null => $this->dice->between(1.5, 5.0),
             default => 60 * $this->machine->procedure->minutes($step, $this->machine->plan) * $this->dice->between(...self::PACE),
         };
         foreach (array_keys($step->confirm) as $item) {

@@ -19,6 +19,9 @@ use Dithermic\Core\Run\Step;
  */
 final readonly class RunLength
 {
+    /** for a person's needs and for tiring, over what is usual (Introduction to Work Study, International Labour Office) */
+    private const ALLOWANCE = 1.1;
+
     /** among the stages: the hands of one person, or of all who are wanted together */
     public const HANDS = 'hands';
 
@@ -80,6 +83,16 @@ final readonly class RunLength
     }
 
     /**
+     * Minutes that a step takes over and over: a timer as it runs, hands with their allowance.
+     *
+     * @param  array<string, mixed>  $targets
+     */
+    private static function counted(Procedure $procedure, Step $step, array $targets): float
+    {
+        return $procedure->minutes($step, $targets) * ($step->timer === null ? self::ALLOWANCE : 1.0);
+    }
+
+    /**
      * Minutes between one piece and the next: of the fullest stage, and what a machine waits for hands that are elsewhere.
      *
      * @param  list<Step>  $steps  of a piece
@@ -95,7 +108,7 @@ final readonly class RunLength
         foreach ($steps as $step) {
             $calls += $step->place === $place && $step->timer !== null ? 1 : 0;
             $squares += $step->place !== $place && $step->timer === null && $step->people > 0
-                ? $procedure->minutes($step, $targets) ** 2
+                ? self::counted($procedure, $step, $targets) ** 2
                 : 0.0;
         }
 
@@ -117,7 +130,7 @@ final readonly class RunLength
         $stages = [self::HANDS => 0.0];
         $before = false;
         foreach ($steps as $step) {
-            $minutes = $procedure->minutes($step, $targets);
+            $minutes = self::counted($procedure, $step, $targets);
             $holds = $room->holds($step->place);
             // Where any number stands nobody waits for room.
             if ($holds !== null) {

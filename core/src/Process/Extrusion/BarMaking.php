@@ -169,19 +169,21 @@ final class BarMaking extends Definition
         ];
     }
 
-    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): ?Machine
+    public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
     {
-        if ($plan instanceof PlanResult && $plan->take_off !== TakeOff::Mould) {
-            return null;
-        }
-
-        return new Plant(
+        $targets = (array) $plan->targets;
+        $barrel = new Plant(
             $day,
-            (array) $plan->targets,
+            $targets,
             (float) $polymer->property('density_g_cm3'),
             max(0.0, $truth->normal(1.6, 0.5) + $day->normal(0, 0.6)),
             exp($truth->normal(-0.04, 0.015) + $day->normal(0, 0.02)),
         );
+        if ($plan instanceof PlanResult && $plan->take_off !== TakeOff::Mould) {
+            return new FreePlant($barrel, $day, $targets, exp($truth->normal(0.05, 0.02) + $day->normal(0, 0.01)), 0.03);
+        }
+
+        return $barrel;
     }
 
     public function troubles(RunState $state, ?float $at = null): array

@@ -18,6 +18,8 @@ use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
 use Dithermic\Core\Process\Settled;
 use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Run\Procedure;
+use Dithermic\Core\Schedule\RunLength;
 
 /**
  * What leaves the die and goes into no mould: strips cut to the shot of another barrel (heat.strip_feed), or a profile drawn
@@ -55,7 +57,6 @@ final readonly class FreeRun
         $timers = $strips === null
             ? [new PlannedTimer('to_cut', round($cutMin, 3), 'its length over the speed of the haul-off')]
             : [new PlannedTimer('rack', round(($strips->keeps_s ?? 0.0) / 60, 2), 'hot enough to shorten the soak')];
-        $perShift = (int) floor(60 * $set->get('shift_h') / $cutMin);
         $targets = [
             'melt_c' => $set->get('melt_c'),
             'barrel_ready_c' => $set->get('melt_c') - PlanResult::READY_WITHIN_K,
@@ -77,6 +78,7 @@ final readonly class FreeRun
                 'look_min' => $set->get('look_min'),
             ]
             : ['keep_min' => $timers[0]->minutes]);
+        $perShift = RunLength::of(new Procedure($off->procedure()), $targets)->within(60 * $set->get('shift_h'));
         $result = new PlanResult(
             $set->list(),
             (object) $targets,
@@ -100,7 +102,7 @@ final readonly class FreeRun
         );
 
         return $result->explain($strips === null ? sprintf(
-            'Haul-off at %.2f m/min; one of %.0f mm every %.1f min, %d in %.0f h.',
+            'Haul-off at %.2f m/min; one of %.0f mm every %.1f min, %d in %.0f h from cold.',
             $haul,
             $length,
             $cutMin,

@@ -51,7 +51,8 @@ final class PlanResult extends Plan
 
     public function choices(): array
     {
-        return ['strip_rule' => $this->strip_rule->value];
+        // What leaves no mould is stripped of none.
+        return $this->take_off === TakeOff::Mould ? ['strip_rule' => $this->strip_rule->value] : [];
     }
 
     public function safety(): array

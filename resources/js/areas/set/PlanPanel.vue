@@ -43,11 +43,14 @@ const set = (name: string, to: number | null) => {
 };
 
 const schools = computed(() =>
-    Object.entries((process.value?.schools ?? {}) as Record<string, School>).map(([id, school]) => ({
-        id,
-        ...school,
-        chosen: draft.value.choices[id] ?? props.plan.choices[id] ?? school.default,
-    })),
+    Object.entries((process.value?.schools ?? {}) as Record<string, School>)
+        // Where the plan settles on none of a school it changes nothing.
+        .filter(([id]) => props.plan.choices[id] !== undefined)
+        .map(([id, school]) => ({
+            id,
+            ...school,
+            chosen: draft.value.choices[id] ?? props.plan.choices[id],
+        })),
 );
 const chosen = computed(() =>
     schools.value.map((s) => s.choices.find((c) => c.id === s.chosen)?.title.toLowerCase()).join('; '),

@@ -3,9 +3,9 @@ import { computed } from 'vue';
 import type { Run } from '../../api/types';
 import type { ThreadState } from '../../offline/gates';
 import { clockText, show } from '../../parts/units';
-import { skinAt } from './skin';
+import { filledTo, skinAt } from './skin';
 
-/** The bar's section in the tank: its skin as it grows, and the skin that carries it. */
+/** The mould as it fills by its length; then the bar's section in the tank: its skin as it grows, and the skin that carries it. */
 const props = defineProps<{ run: Run; thread: ThreadState; now: number }>();
 interface Bath {
     skins: { skin_mm: number; minutes: number | null }[];
@@ -16,6 +16,16 @@ interface Bath {
 }
 const bath = computed(() => (props.run.setup.bath ?? null) as Bath | null);
 const tank = computed(() => props.thread.timers.find((t) => t.id === 'tank' && t.answered_at === null));
+const fill = computed(() => props.thread.timers.find((t) => t.id === 'fill' && t.answered_at === null));
+const filled = computed(() => (fill.value ? filledTo(fill.value, props.now) : 0));
+const length = computed(() => Number(props.run.plan.length_mm ?? 0));
+const fillSays = computed(
+    () =>
+        `${show(filled.value * length.value, 'length', 0)} of ${show(length.value, 'length', 0)}` +
+        (filled.value < 1
+            ? `, overflows in ${clockText(fill.value!.ends_at - props.now)}`
+            : ': it should overflow'),
+);
 const minutes = computed(() => (tank.value ? Math.max(0, props.now - tank.value.started_at) / 60 : 0));
 const skin = computed(() => skinAt(bath.value?.skins ?? [], minutes.value));
 const size = computed(() => {
@@ -44,7 +54,18 @@ const says = computed(
 </script>
 
 <template>
-    <figure v-if="tank && bath?.skins?.length && size.w > 0" class="bar">
+    <figure v-if="fill && length > 0" class="filling">
+        <svg viewBox="0 0 640 46" role="img" :aria-label="fillSays">
+            <rect x="18" y="8" width="600" height="30" class="mould" />
+            <rect x="18" y="8" :width="600 * filled" height="30" class="soft" />
+            <path d="M2 16 L18 20 V26 L2 30 Z" class="nozzle" />
+            <circle v-if="filled >= 1" cx="628" cy="23" r="8" class="soft" />
+        </svg>
+        <figcaption>
+            <strong>{{ fillSays }}</strong>
+        </figcaption>
+    </figure>
+    <figure v-else-if="tank && bath?.skins?.length && size.w > 0" class="bar">
         <svg :viewBox="`0 0 ${size.w + 20} ${size.h + 20}`" role="img" :aria-label="says">
             <rect v-bind="inner(0)" class="skin" />
             <rect v-bind="inner(skin)" class="soft" />
@@ -68,6 +89,17 @@ const says = computed(
 svg {
     width: 100%;
     max-height: 190px;
+}
+.filling {
+    margin: 12px 0 0;
+}
+.mould {
+    fill: var(--paper);
+    stroke: var(--ink);
+    stroke-width: 2;
+}
+.nozzle {
+    fill: var(--ink);
 }
 .skin {
     fill: var(--slate-soft);

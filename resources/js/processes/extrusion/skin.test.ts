@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { skinAt } from './skin';
+import { filledTo, skinAt } from './skin';
 
 const skins = [
     { skin_mm: 2, minutes: 1 },
@@ -18,5 +18,13 @@ describe('the skin of a bar in its bath', () => {
     it('stays at the last that is known, and says nothing of what is not', () => {
         expect(skinAt(skins, 100)).toBe(6);
         expect(skinAt([], 5)).toBe(0);
+    });
+});
+
+describe('a mould that fills', () => {
+    it('fills evenly, from nothing, and no further than full', () => {
+        const timer = { started_at: 100, ends_at: 300 };
+        expect([90, 100, 150, 300, 400].map((now) => filledTo(timer, now))).toEqual([0, 0, 0.25, 1, 1]);
+        expect(filledTo({ started_at: 5, ends_at: 5 }, 5)).toBe(1);
     });
 });

@@ -12,3 +12,9 @@ export function skinAt(skins: { skin_mm: number; minutes: number | null }[], min
         ((to.skin_mm - from.skin_mm) * (minutes - from.minutes)) / (to.minutes - from.minutes || 1)
     );
 }
+
+/** How much of its length is filled while its timer runs, 0 to 1: a screw gives the same each second. */
+export function filledTo(timer: { started_at: number; ends_at: number }, now: number): number {
+    const whole = timer.ends_at - timer.started_at;
+    return whole <= 0 ? 1 : Math.min(1, Math.max(0, (now - timer.started_at) / whole));
+}
