@@ -50,6 +50,38 @@ describe('the floor', () => {
         page.unmount();
     });
 
+    it('fits a dozen: with many at work each is a line, and what is free is one line for all', async () => {
+        const many = (busy: number) =>
+            Array.from({ length: 12 }, (_, i) =>
+                lane({
+                    machine_id: i + 1,
+                    machine: `Press ${i + 1}`,
+                    run_id: i < busy ? `r${i}` : null,
+                    stretches: i < busy ? [stretch()] : [],
+                }),
+            );
+        const few = await open(many(3));
+        expect(few.find('.lanes.close').exists()).toBe(false);
+        expect(few.findAll('section.lane')).toHaveLength(12);
+        const close = await open(many(8));
+        expect(close.find('.lanes.close').exists()).toBe(true);
+        expect(close.findAll('section.lane')).toHaveLength(8);
+        expect(close.findAll('.freed a').map((a) => a.text())).toEqual([
+            'Press 9',
+            'Press 10',
+            'Press 11',
+            'Press 12',
+        ]);
+    });
+
+    it('says which run stands still, since when and why', async () => {
+        const page = await open([
+            lane({ still: { from: NOW - 60, to: null, reason: 'The power went', by: 'Jun Asare' } }),
+        ]);
+        expect(textOf(page.get('.still'))).toContain('stands still since');
+        expect(textOf(page.get('.still'))).toContain('The power went');
+    });
+
     it('counts stations that are busy, and shows none that works beside', async () => {
         const page = await open([
             lane(),

@@ -27,6 +27,11 @@ const ticks = computed(() => {
 /** Every machine that runs are made on or come to. */
 const lanes = computed(() => (floor.now?.lanes ?? []).filter((l) => l.works !== 'beside'));
 const idle = (l: Lane) => l.run_id === null && !l.stretches.some(seen);
+/** So many lanes have room for their words; with more each is a line, and what is free is one line for all. */
+const ROOMY = 5;
+const close = computed(() => lanes.value.filter((l) => !idle(l)).length > ROOMY);
+const shown = computed(() => (close.value ? lanes.value.filter((l) => !idle(l)) : lanes.value));
+const free = computed(() => (close.value ? lanes.value.filter(idle) : []));
 const busy = computed(() => lanes.value.filter((l) => l.run_id !== null).length);
 /** A stretch says what it is when there is room for the words. */
 const SHORT: Record<string, string> = { heat: 'heating', cool: 'cooling' };
@@ -61,7 +66,7 @@ const next = (l: Lane) =>
             <GoodsShort />
             <ChangesOpen />
             <CareDue class="mb-2" />
-            <div v-if="lanes.length > 0" class="lanes">
+            <div v-if="lanes.length > 0" :class="['lanes', { close }]">
                 <div class="axis" aria-hidden="true">
                     <span
                         v-for="t in ticks"
@@ -72,7 +77,7 @@ const next = (l: Lane) =>
                     >
                 </div>
                 <section
-                    v-for="l in lanes"
+                    v-for="l in shown"
                     :key="l.machine_id"
                     :class="['lane', { free: idle(l) }]"
                     :aria-label="`${l.machine}: ${l.says}`"
@@ -124,6 +129,15 @@ const next = (l: Lane) =>
                     </div>
                 </section>
             </div>
+            <p v-if="free.length > 0" class="freed">
+                Free:
+                <router-link
+                    v-for="l in free"
+                    :key="l.machine_id"
+                    :to="l.works === 'main' ? '/set' : `/shop/machines/${l.machine_id}`"
+                    >{{ l.machine }}</router-link
+                >
+            </p>
             <p v-if="lanes.length > 0" class="legend quiet">
                 <i class="sw heat past" /> heat in <i class="sw cool past" /> heat out
                 <i class="sw hands past" /> hands <i class="sw heat coming" /> still to come
@@ -206,6 +220,54 @@ const next = (l: Lane) =>
 .time {
     position: relative;
     overflow: hidden;
+}
+.close .lane {
+    min-height: 58px;
+    margin-bottom: 5px;
+}
+.close .name {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0 8px;
+    align-items: baseline;
+    padding: 5px 10px;
+}
+.close .name h2 {
+    font-size: 1.05rem;
+}
+.close .name p {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+}
+.close .name p:not(.quiet) {
+    grid-column: 1 / -1;
+}
+.close .open {
+    grid-area: 1 / 2;
+    justify-self: end;
+    padding: 0;
+}
+.close .name .quiet,
+.close .under {
+    display: none;
+}
+.close .stretch {
+    top: 12px;
+    height: 34px;
+}
+.close .pin {
+    height: 46px;
+}
+.freed {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    margin: 8px 0;
+}
+.freed a {
+    min-height: 32px;
+    font-weight: 650;
 }
 .stretch {
     position: absolute;
