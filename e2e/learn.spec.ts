@@ -62,8 +62,8 @@ test('a press is asked what it really can do, and what its readings say is used 
     await signIn(page, 'maren');
     const machines = await list<{ id: number; name: string }>(page, 'machines');
     await page.goto(`/shop/machines/${machines.find((m) => m.name === 'Anvil')!.id}`);
-    const card = page.getByRole('region', { name: 'What its readings say' });
-    await card.getByRole('button', { name: 'Ask its readings' }).click();
+    const card = page.getByRole('region', { name: 'What its runs say' });
+    await card.getByRole('button', { name: 'Ask its runs' }).click();
     await expect(card).toContainText(/The readings of its last \d runs say/, { timeout: 60_000 });
     await card.getByText('The numbers').click();
     await expect(card.getByRole('row')).toHaveCount(4);

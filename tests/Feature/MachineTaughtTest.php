@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 use App\Bench\Models\Task;
 use App\Causes\Queries\MachineTaught;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
 use App\Shop\Models\Machine;
+use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
 
 function anvil(array $facts = []): Machine
@@ -45,6 +48,27 @@ it('knows something where nothing was known', function (): void {
     expect($learnt->says)->toContain('Nothing was known of it.')
         ->and($learnt->otherwise)->toBeTrue()
         ->and(array_column($learnt->facts, 'was'))->toBe([null, null, null]);
+});
+
+it('asks a former for looks, learns its heater from those of its runs, and needs no channel for it', function (): void {
+    $bellows = Machine::query()->where('name', 'Bellows')->firstOrFail();
+    expect(fn () => app(MachineTaught::class)->of($bellows))->toThrow(InputError::class, 'log a look while one heats');
+    foreach (Run::query()->whereHas('stations', fn ($s) => $s->where('machine_id', $bellows->id)->where('role', 'former'))
+        ->where('status', 'finished')->with(['events', 'procedureVersion'])->orderByDesc('started_at')->limit(2)->get() as $run) {
+        foreach ($run->state()->answered('heat') as $piece => [$from, $to]) {
+            RunEvent::query()->create([
+                'run_id' => $run->id, 'seq' => 1000 + $piece, 'key' => fake_uuid(), 'type' => 'logged', 'by_id' => person()->id,
+                'at' => Seconds::moment($to - 1), 'recorded_at' => Seconds::moment($to), 'source' => 'tap',
+                'data' => ['entry' => 'look', 'values' => ['cue' => 'flat again'], 'piece' => $piece, 'step' => 'heat'],
+            ]);
+        }
+    }
+    $learnt = app(MachineTaught::class)->of($bellows);
+    expect($learnt->says)->toContain('sheets says')
+        ->and($learnt->facts[0]->name)->toBe('heater_c')
+        ->and($learnt->facts[0]->value)->toBeGreaterThan(150)->toBeLessThan(900)
+        ->and(count($learnt->runs))->toBe(2);
+    $this->signedIn('ines')->getJson("/api/v1/machines/{$bellows->id}")->assertOk()->assertJsonPath('learns', true);
 });
 
 it('says what is wanted of a press that was never read', function (): void {

@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** What the readings of a machine's last runs say of it: put before its process, which knows what can be learnt. */
+/** What the readings and the log of a machine's last runs say of it: put before its process, which knows what can be learnt. */
 final readonly class MachineTaught
 {
     /** last runs with readings that are looked at */
@@ -53,6 +53,7 @@ final readonly class MachineTaught
                 $run->setup,
                 self::heats($run),
                 $readings[$run->id] ?? [],
+                self::logged($run),
             ))->all()),
             new Record($machine->facts),
         );
@@ -86,11 +87,13 @@ final readonly class MachineTaught
 
         return Run::query()->where('status', RunState::FINISHED)
             ->whereHas('stations', static fn (Builder $s) => $s->where('machine_id', $machine->id)->where('role', $main))
-            ->whereExists(static fn ($q) => $q->selectRaw('1')->from('readings')
-                ->whereColumn('readings.at', '>=', 'runs.started_at')
-                ->whereColumn('readings.at', '<=', 'runs.ended_at')
-                ->where('readings.machine_id', $machine->id)
-                ->whereIn('readings.channel', $process->learnsFrom()))
+            ->when(! $process->learnsFromLog(), static fn (Builder $runs) => $runs->whereExists(
+                static fn ($q) => $q->selectRaw('1')->from('readings')
+                    ->whereColumn('readings.at', '>=', 'runs.started_at')
+                    ->whereColumn('readings.at', '<=', 'runs.ended_at')
+                    ->where('readings.machine_id', $machine->id)
+                    ->whereIn('readings.channel', $process->learnsFrom()),
+            ))
             ->with(['events.by', 'procedureVersion', 'product'])
             ->orderByDesc('started_at')
             ->limit(self::RUNS)
@@ -127,6 +130,18 @@ final readonly class MachineTaught
         }
 
         return $readings;
+    }
+
+    /** @return list<array{entry: string, at: float, values: array<string, mixed>}> in order of their time */
+    private static function logged(Run $run): array
+    {
+        $logged = array_map(
+            static fn (array $e): array => ['entry' => $e['entry'], 'at' => $e['at'], 'values' => $e['values']],
+            array_values($run->state()->entries),
+        );
+        usort($logged, static fn (array $a, array $b): int => $a['at'] <=> $b['at']);
+
+        return $logged;
     }
 
     /** @return list<array{started_at: float, ended_at: float}> */

@@ -441,6 +441,12 @@ abstract class Definition
         return null;
     }
 
+    /** Whether what hands log of a main machine is enough to learn from: no channel of it has to be read. */
+    public function learnsFromLog(): bool
+    {
+        return false;
+    }
+
     /** @return list<string> channels of a main machine that it learns from; none where it does not */
     public function learnsFrom(): array
     {

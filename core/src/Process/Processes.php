@@ -89,7 +89,7 @@ final readonly class Processes
     public function learningOf(string $kind): ?Definition
     {
         foreach ($this->all() as $process) {
-            if ($process->learnsFrom() !== [] && $process->main()->takes($kind)) {
+            if (($process->learnsFrom() !== [] || $process->learnsFromLog()) && $process->main()->takes($kind)) {
                 return $process;
             }
         }

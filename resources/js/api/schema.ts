@@ -8104,6 +8104,8 @@ export interface components {
                 hot_runner_zones?: number | null;
                 /** @description of water that it feeds */
                 circuits?: number | null;
+                /** @description what a full barrel takes over the physics */
+                soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
             };
@@ -8455,6 +8457,8 @@ export interface components {
                 hot_runner_zones?: number | null;
                 /** @description of water that it feeds */
                 circuits?: number | null;
+                /** @description what a full barrel takes over the physics */
+                soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
             };
@@ -9711,6 +9715,8 @@ export interface components {
                 hot_runner_zones?: number | null;
                 /** @description of water that it feeds */
                 circuits?: number | null;
+                /** @description what a full barrel takes over the physics */
+                soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
             };
@@ -10350,6 +10356,10 @@ export interface components {
                 /** @description on the gauge, of what the air here allows (%) */
                 gauge_pct: number;
             } | null;
+            /** @description the sheet in its frame, as heat.vacuum_sheet asks for it; to learn of the heater by */
+            sheet_input: {
+                [key: string]: unknown;
+            };
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */

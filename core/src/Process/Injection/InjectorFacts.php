@@ -44,6 +44,7 @@ final readonly class InjectorFacts
         #[Field('it pushes the ejector so far', 'mm', above: 0, max: 1000)] public ?float $ejector_stroke_mm = null,
         #[Field('of a hot runner that it drives', '', min: 0, max: 100)] public ?int $hot_runner_zones = null,
         #[Field('of water that it feeds', '', min: 0, max: 50)] public ?int $circuits = null,
+        #[Field('what a full barrel takes over the physics', '', min: 0.1, max: 10)] public ?float $soak_factor = null,
         #[Field('of its supply, left for a mould\'s heaters', 'kW', min: 0, max: 1000)] public ?float $spare_kw = null,
     ) {
     }

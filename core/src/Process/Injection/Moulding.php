@@ -12,6 +12,7 @@ use Dithermic\Core\Diagnosis\Lever;
 use Dithermic\Core\Diagnosis\MeltEvidence;
 use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Heat\Barrel\RestartResult;
+use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
@@ -236,6 +237,16 @@ final class Moulding extends Definition
             'cool_time_s' => Lever::factor('cool_min', 'cool_factor', 60.0),
             'charge_g' => Lever::onTop('shot_mass_g', 'loss_pct'),
         ];
+    }
+
+    public function learns(array $runs, Record $facts): MachineLearnt
+    {
+        return (new SoakLearnt($this->calculations))->of($runs, $facts);
+    }
+
+    public function learnsFromLog(): bool
+    {
+        return true;
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

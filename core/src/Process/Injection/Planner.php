@@ -72,7 +72,6 @@ final readonly class Planner
         'fill_s' => 2.0,
         'open_s' => 60.0,
         'shots' => 20.0,
-        'soak_factor' => 1.0,
         'cool_factor' => 1.0,
         'mould_wall_mm' => 15.0,
         'mass_tolerance_pct' => 2.0,
@@ -179,6 +178,10 @@ final readonly class Planner
             'mould_c' => $window('mould_c'),
             'cavity_pressure_bar' => $window('cavity_pressure_bar'),
             'eject_c' => new Usual($polymer->property('demould_c'), $polymer->origin('demould_c')),
+            'soak_factor' => new Usual(
+                $in->machine->soak_factor ?? 1.0,
+                $in->machine->soak_factor === null ? Usual::PRACTICE : "as {$in->machine->name} takes it",
+            ),
             // A gate is usually cut to some six tenths of the wall, so that it freezes first.
             'gate_mm' => new Usual($wall === null ? null : 0.6 * $wall, '0.6 of the wall, as gates are usually cut'),
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));

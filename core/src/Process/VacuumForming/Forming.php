@@ -8,6 +8,7 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
@@ -230,6 +231,16 @@ final class Forming extends Definition
             'form_cool_s' => Lever::factor('cool_min', 'cool_factor', 60.0),
             'mould_temp_c' => Lever::same('mould_c', 'mould_c'),
         ];
+    }
+
+    public function learns(array $runs, Record $facts): MachineLearnt
+    {
+        return (new HeaterLearnt($this->calculations))->of($runs, $facts);
+    }
+
+    public function learnsFromLog(): bool
+    {
+        return true;
     }
 
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine

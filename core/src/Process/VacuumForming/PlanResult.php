@@ -26,6 +26,7 @@ final class PlanResult extends Plan
      * @param  list<UnknownFact>  $unknowns
      * @param  list<PressurePoint>  $pull
      * @param  list<ValveMoment>  $valves
+     * @param  array<string, float|int|string>  $sheet_input
      */
     public function __construct(
         #[Field('', of: PlannedSetting::class)] array $settings,
@@ -52,6 +53,7 @@ final class PlanResult extends Plan
         public readonly CoolHow $cool_how,
         #[Field('in order, where it is known what pulls', of: ValveMoment::class)] public readonly array $valves = [],
         #[Field('null where there is none, or its pump is not known')] public readonly ?TankFill $tank = null,
+        #[Field('the sheet in its frame, as heat.vacuum_sheet asks for it; to learn of the heater by', of: 'named')] public readonly array $sheet_input = [],
     ) {
         parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
     }
@@ -88,6 +90,7 @@ final class PlanResult extends Plan
                 'sheet_normal_c' => $this->sheet->sheet_normal_c,
                 'sheet_upper_c' => $this->sheet->sheet_upper_c,
             ],
+            'sheet_input' => $this->sheet_input,
             'wall' => $this->wall->walls,
             'pull' => $this->pull,
             'valves' => $this->valves,

@@ -52,7 +52,7 @@ use Dithermic\Core\Vacuum\TwoStageInput;
 )]
 final readonly class Planner
 {
-    private const USUAL_EXCHANGE = 0.7;
+    public const USUAL_EXCHANGE = 0.7;
 
     /** a tank is full so long before it is wanted, s */
     private const FULL_BEFORE_S = 10.0;
@@ -152,6 +152,7 @@ final readonly class Planner
             $in->cool_how,
             Valves::of($by, $in->cool_how),
             $by === PullBy::Pump || $by === null ? null : $this->tank($in, $heat),
+            self::clamped($in, $set),
         );
 
         return $result->explain(sprintf(
@@ -257,6 +258,19 @@ final readonly class Planner
         ], ['base_diameter_mm' => 'settings.width_mm']);
     }
 
+    /** @return array<string, float|int|string> the sheet in its frame, whatever heats it: of heat.vacuum_sheet, and to learn by */
+    private static function clamped(PlanInput $in, Settled $set): array
+    {
+        return [
+            'polymer' => $in->polymer,
+            'thickness_mm' => $set->get('sheet_mm'),
+            'initial_c' => $set->get('initial_c'),
+            'sides' => $in->machine->sides,
+            'ambient_c' => $set->get('ambient_c'),
+            'transfer_s' => $set->get('transfer_s'),
+        ];
+    }
+
     private function sheet(PlanInput $in, Settled $set): ?VacuumSheetResult
     {
         if ($in->machine->heater_c === null) {
@@ -264,15 +278,9 @@ final readonly class Planner
         }
 
         return Ask::for(new VacuumSheet($this->polymers), VacuumSheetInput::class, [
-            'polymer' => $in->polymer,
-            'thickness_mm' => $set->get('sheet_mm'),
-            'initial_c' => $set->get('initial_c'),
-            'sides' => $in->machine->sides,
-            'ambient_c' => $set->get('ambient_c'),
-            'transfer_s' => $set->get('transfer_s'),
             'heater_c' => $in->machine->heater_c,
             'exchange' => $in->machine->exchange ?? self::USUAL_EXCHANGE,
-        ], ['thickness_mm' => 'settings.sheet_mm', 'heater_c' => 'machine', 'exchange' => 'machine']);
+        ] + self::clamped($in, $set), ['thickness_mm' => 'settings.sheet_mm', 'heater_c' => 'machine', 'exchange' => 'machine']);
     }
 
     private function pullBy(PlanInput $in): ?PullBy

@@ -35,7 +35,7 @@ const answered = async (over: object = {}) => {
         'machines/1/facts': detail(12),
     });
     const page = await card();
-    await buttonOf(page, 'Ask its readings').trigger('click');
+    await buttonOf(page, 'Ask its runs').trigger('click');
     await vi.waitFor(() => expect(textOf(page)).toContain('Ask again'));
     return { asked, page };
 };
@@ -89,13 +89,13 @@ describe('what its readings say of a machine', () => {
     it('says why it cannot be told, and why it was not taken', async () => {
         server({ 'machines/1/learnt': refusal('runs', 'of it have no readings yet') });
         const page = await card();
-        await buttonOf(page, 'Ask its readings').trigger('click');
+        await buttonOf(page, 'Ask its runs').trigger('click');
         await vi.waitFor(() => expect(textOf(page)).toContain('Runs of it have no readings yet.'));
         server({
             'machines/1/learnt': learnt(),
             'machines/1/facts': refusal('after', 'somebody has said something of Anvil meanwhile', 409),
         });
-        await buttonOf(page, 'Ask its readings').trigger('click');
+        await buttonOf(page, 'Ask its runs').trigger('click');
         await vi.waitFor(() => expect(textOf(page)).toContain('Use it'));
         await buttonOf(page, 'Use it').trigger('click');
         await vi.waitFor(() => expect(textOf(page)).toContain('somebody has said something'));

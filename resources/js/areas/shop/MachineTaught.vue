@@ -57,9 +57,9 @@ async function back() {
 
 <template>
     <section class="card mt-4" aria-labelledby="taught">
-        <h2 id="taught">What its readings say</h2>
+        <h2 id="taught">What its runs say</h2>
         <p v-if="!learnt" class="quiet">
-            From how its temperatures fell and came back in the last runs it can be reckoned what it really
+            From what was read of it and seen of its pieces in the last runs it can be reckoned what it really
             can do.
         </p>
         <template v-else>
@@ -79,7 +79,7 @@ async function back() {
                         <tr>
                             <th></th>
                             <th class="n">Known</th>
-                            <th class="n">As read</th>
+                            <th class="n">As its runs say</th>
                             <th class="n">Likely</th>
                         </tr>
                     </thead>
@@ -114,7 +114,7 @@ async function back() {
             >
             <p v-else-if="learnt && learnt.enough" class="quiet">A lead takes it over.</p>
             <v-btn variant="outlined" :loading="busy" @click="ask">{{
-                learnt ? 'Ask again' : 'Ask its readings'
+                learnt ? 'Ask again' : 'Ask its runs'
             }}</v-btn>
             <progress v-if="busy && share !== null" :value="share" max="1" aria-label="How far it is" />
         </div>
