@@ -418,9 +418,9 @@ it('keeps moulds in circulation as a closed loop does', function (): void {
     );
     $one = $bars(1);
     // The machine stands while the end is chilled and the moulds are changed; one mould is out until its bar is looked at.
-    $machine = $one->bar->fill_time_s + $one->chill_s + 1.1 * 60;
-    $loop = $machine + $one->strip_s + 1.1 * 180;
-    $wait = 2 * (1.1 * 180) ** 2 / (2 * $machine);
+    $machine = $one->bar->fill_time_s + $one->chill_s + 1.15 * 60;
+    $loop = $machine + $one->strip_s + 1.15 * 180;
+    $wait = 2 * (1.15 * 180) ** 2 / (2 * $machine);
     expect($one->cycle_s)->toEqualWithDelta($loop, 0.3)
         ->and($one->held_by)->toBe('number of moulds')
         ->and($one->moulds_needed)->toBe(2)

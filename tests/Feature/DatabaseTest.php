@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Material\Models\Lot;
 use App\Material\Models\Source;
 use App\Material\Support\ChargeState;
 use App\Material\Support\MovementKind;
@@ -18,6 +17,7 @@ use Dithermic\Core\Diagnosis\CaseEntry;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Safety\DryState;
 use Dithermic\Core\Safety\SourceState;
+use Dithermic\Core\Stock\LotForm;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
@@ -66,7 +66,7 @@ it('knows every word that the programs know', function () {
     expect($words('run_events', 'type'))->toEqualCanonicalizing($values(EventType::class))
         ->and($words('sources', 'state'))->toEqualCanonicalizing($values(SourceState::class))
         ->and($words('lots', 'dry_state'))->toEqualCanonicalizing($values(DryState::class))
-        ->and($words('lots', 'form'))->toEqualCanonicalizing(Lot::FORMS);
+        ->and($words('lots', 'form'))->toEqualCanonicalizing(LotForm::names());
     foreach ([
         ['lot_movements', 'kind', MovementKind::class],
         ['charges', 'status', ChargeState::class],

@@ -13,14 +13,14 @@ use Dithermic\Core\Run\Step;
  * How long a run of a procedure takes by its plan's timers and its steps' usual minutes. Pieces follow one another as the
  * fullest place lets them, which for equal pieces is what a flow shop takes: the first whole, then the longest of the stages
  * for each further (Pinedo, Scheduling: Theory, Algorithms, and Systems, proportionate flow shops). The hands of one person
- * are such a stage too. A place whose timer ends while hands are busy elsewhere waits until they are free: what is left of
- * their work when it is come upon at any moment is half its square over the cycle (mean residual life of a renewal process,
- * Ross, Introduction to Probability Models, ch. 7). People who are away make it longer: it is what to count on, not what to promise.
+ * are such a stage too. A place whose timer ends while hands are busy with what another clock called them to waits until they are
+ * free: what is left of their work when it is come upon at any moment is half its square over the cycle (mean residual life of a
+ * renewal process, Ross, Introduction to Probability Models, ch. 7). People who are away make it longer: it is what to count on, not what to promise.
  */
 final readonly class RunLength
 {
-    /** for a person's needs and for tiring, over what is usual (Introduction to Work Study, International Labour Office) */
-    private const ALLOWANCE = 1.1;
+    /** for a person's needs, tiring and delays, over what is usual (Introduction to Work Study, International Labour Office) */
+    private const ALLOWANCE = 1.15;
 
     /** among the stages: the hands of one person, or of all who are wanted together */
     public const HANDS = 'hands';
@@ -45,7 +45,7 @@ final readonly class RunLength
     /** @param  array<string, mixed>  $targets  of the plan */
     public static function of(Procedure $procedure, array $targets): self
     {
-        $minutes = static fn (Step $step): float => $procedure->minutes($step, $targets);
+        $minutes = static fn (Step $step): float => self::counted($procedure, $step, $targets);
         $sum = static fn (array $steps): float => array_sum(array_map($minutes, $steps));
         if (! $procedure->hasPieces()) {
             // A run that is one pass: the next begins when this one is over.
@@ -105,11 +105,13 @@ final readonly class RunLength
         $place = (string) array_search($fullest, $stages, true);
         $calls = 0;
         $squares = 0.0;
+        $after = null;
         foreach ($steps as $step) {
             $calls += $step->place === $place && $step->timer !== null ? 1 : 0;
-            $squares += $step->place !== $place && $step->timer === null && $step->people > 0
-                ? self::counted($procedure, $step, $targets) ** 2
-                : 0.0;
+            $after = $step->timer === null ? $after : $step->place;
+            // What follows straight on the machine's own call is over before it calls again.
+            $elsewhere = $step->place !== $place && $after !== $place && $step->timer === null && $step->people > 0;
+            $squares += $elsewhere ? self::counted($procedure, $step, $targets) ** 2 : 0.0;
         }
 
         return $fullest + ($fullest > 0 ? $calls * $squares / (2 * $fullest) : 0.0);
