@@ -54,7 +54,7 @@ it('asks a former for looks, learns its heater from those of its runs, and needs
     $bellows = Machine::query()->where('name', 'Bellows')->firstOrFail();
     expect(fn () => app(MachineTaught::class)->of($bellows))->toThrow(InputError::class, 'log a look while one heats');
     foreach (Run::query()->whereHas('stations', fn ($s) => $s->where('machine_id', $bellows->id)->where('role', 'former'))
-        ->where('status', 'finished')->with(['events', 'procedureVersion'])->orderByDesc('started_at')->limit(2)->get() as $run) {
+        ->where('status', 'finished')->with(['events.by', 'procedureVersion', 'product'])->orderByDesc('started_at')->limit(2)->get() as $run) {
         foreach ($run->state()->answered('heat') as $piece => [$from, $to]) {
             RunEvent::query()->create([
                 'run_id' => $run->id, 'seq' => 1000 + $piece, 'key' => fake_uuid(), 'type' => 'logged', 'by_id' => person()->id,
