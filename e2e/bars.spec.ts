@@ -1,22 +1,25 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, list, pad, put, signIn } from './shop';
+import {
+    accessible,
+    advance,
+    ask,
+    enterExtruded,
+    list,
+    put,
+    signIn,
+    startRun,
+    stepTitle,
+    untilSmooth,
+} from './shop';
 
-const stepTitle = (page: Page) => page.locator('h2.title');
-const advance = (page: Page) => page.locator('.main-acts .advance').last();
-/** As soon as what it waits for is over. */
+/** As soon as what it waits for is over; once more where the button still took the touch for one of the step before. */
 async function goOn(page: Page) {
-    const before = await stepTitle(page).innerText();
+    const there = stepTitle(page).filter({ hasText: await stepTitle(page).innerText() });
     await expect(async () => {
-        // Just after a step the main button takes nothing: a finger that was meant for the one before.
-        if (
-            (await stepTitle(page)
-                .innerText({ timeout: 500 })
-                .catch(() => '')) !== before
-        )
-            return;
+        if ((await there.count()) === 0) return;
         await expect(advance(page).locator('small')).toHaveCount(0, { timeout: 30_000 });
         await advance(page).click({ timeout: 5000 });
-        await expect(stepTitle(page).filter({ hasText: before })).toHaveCount(0, { timeout: 2000 });
+        await expect(there).toHaveCount(0, { timeout: 2000 });
     }).toPass({ timeout: 60_000 });
 }
 
@@ -39,44 +42,21 @@ test('a shift of bars: three moulds from cold to the shelf and the tub, and no f
 }) => {
     test.setTimeout(180_000);
     await signIn(page, 'maren');
-    await put(page, 'products', {
-        name: 'peg',
-        process: 'extrusion',
-        polymer: 'PP',
-        dimensions: { width_mm: 6, height_mm: 6, length_mm: 40, plug_mm: 0.2, moulds: 3, bars: 4 },
-        note: '',
+    await enterExtruded(page, 'peg', {
+        width_mm: 6,
+        height_mm: 6,
+        length_mm: 40,
+        plug_mm: 0.2,
+        moulds: 3,
+        bars: 4,
     });
     await page.goto('/set');
     await page.getByText('peg', { exact: true }).click();
     await expect(page.getByText(/bars a shift from cold/)).toBeVisible();
     await expect(page.getByText(/holds it back/).first()).toBeVisible();
     await accessible(page);
-    const material = page.getByRole('radio', { name: /L-0106/ });
-    await expect(async () => {
-        // The words beside it: what hides under the bar at the foot is scrolled to.
-        if (!(await material.isChecked()))
-            await page.locator('.choice').filter({ has: material }).click({ timeout: 2000 });
-        for (const tick of await page.locator('.ticks input').all()) await tick.check();
-        await expect(page.locator('.start')).toContainText('Nothing stops this run.', { timeout: 1000 });
-    }).toPass();
-    await page.getByRole('button', { name: /Start the run/ }).click();
-
-    await expect(stepTitle(page)).toContainText('Heat the barrel');
-    const id = page.url().split('/').pop()!;
-    await page.keyboard.press('t');
-    await pad(page, '230');
-    await goOn(page);
-    await expect(stepTitle(page)).toContainText('Fill the hopper');
-    await page.keyboard.press('l');
-    await pad(page, '400');
-    await goOn(page);
-    await expect(stepTitle(page)).toContainText('Run free until smooth');
-    await page.getByRole('button', { name: /^Free run/ }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
-    await page.getByRole('button', { name: /^Into the bucket/ }).click();
-    await page.keyboard.type('60');
-    await page.getByRole('button', { name: 'Log it' }).click();
-    await goOn(page);
+    const id = await startRun(page, 'peg', 'L-0106');
+    await untilSmooth(page, '400', '60');
 
     await intoTheTank(page, 1);
     // The cable is out for the second: what is touched is kept here, in its order.
@@ -87,31 +67,18 @@ test('a shift of bars: three moulds from cold to the shelf and the tub, and no f
     await intoTheTank(page, 3);
 
     await expect(stepTitle(page)).toContainText('Bar 1: In the tank');
-    await expect(page.getByText('not yet with the server')).toBeHidden();
-    // All three moulds are out: no fourth bar before one is stripped, on the screen and at the server.
-    const refused = await page.evaluate(async (run) => {
-        const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)?.[1] ?? '');
-        const answer = await fetch(`/api/v1/runs/${run}/events`, {
-            method: 'POST',
-            headers: {
-                'Content-Type': 'application/json',
-                Accept: 'application/json',
-                'X-XSRF-TOKEN': token,
-            },
-            body: JSON.stringify({
-                events: [
-                    {
-                        key: crypto.randomUUID(),
-                        type: 'piece_begun',
-                        at: Date.now() / 1000,
-                        data: { piece: 4 },
-                    },
-                ],
-            }),
-        });
-        return (await answer.json()).refused[0]?.message as string;
-    }, id);
-    expect(refused).toContain('no mould is free: bar 1 and 2 and 3 are still in them');
+    // All three moulds are out: no fourth bar before one is stripped, for a screen and for whoever asks the server.
+    await ask(page, `runs/${id}`);
+    const begun = {
+        key: crypto.randomUUID(),
+        type: 'piece_begun',
+        at: Date.now() / 1000,
+        data: { piece: 4 },
+    };
+    const { refused } = (await put(page, `runs/${id}/events`, { events: [begun] })) as {
+        refused: { message: string }[];
+    };
+    expect(refused[0]?.message).toContain('no mould is free: bar 1 and 2 and 3 are still in them');
     // Out, stripped and good is one touch; its mould is free, and the machine would have the next bar.
     await goOn(page);
     await expect(page.getByText('1 good of 4')).toBeVisible();

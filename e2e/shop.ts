@@ -35,8 +35,9 @@ export async function signInByForm(page: Page, login: keyof typeof PEOPLE): Prom
     await expect(page.getByRole('heading', { name: 'Floor', exact: true })).toBeVisible();
 }
 
-/** Asks the API as the signed-in browser would. */
+/** Asks the API as the signed-in browser would, once it has all that this screen was told. */
 export async function ask<T>(page: Page, path: string): Promise<T> {
+    await expect(page.getByText('not yet with the server')).toBeHidden();
     const response = await page.request.get(`/api/v1/${path}`, {
         headers: { Accept: 'application/json', Origin: new URL(page.url()).origin },
     });
@@ -155,4 +156,54 @@ export async function menu(page: Page, person: string, item: string): Promise<vo
     // by its key: a pointer that comes while the list still finds its place may be let go beside it
     await page.getByRole('listitem').filter({ hasText: item }).press('Enter');
     await kept;
+}
+
+export const stepTitle = (page: Page) => page.locator('h2.title');
+export const advance = (page: Page) => page.locator('.main-acts .advance').last();
+
+/** A product of the extruder that a lead has entered: what it says of itself is how the melt is taken off. */
+export async function enterExtruded(
+    page: Page,
+    name: string,
+    dimensions: Record<string, number>,
+): Promise<void> {
+    await put(page, 'products', { name, process: 'extrusion', polymer: 'PP', dimensions, note: '' });
+}
+
+/** From the product to the first step of its run; the run's id. */
+export async function startRun(page: Page, product: string, lot: string): Promise<string> {
+    await page.goto('/set');
+    await page.getByText(product, { exact: true }).click();
+    const material = page.getByRole('radio', { name: new RegExp(lot) });
+    // What is asked for changes with what has been answered.
+    await expect(async () => {
+        // The words beside it: what hides under the bar at the foot is scrolled to.
+        if (!(await material.isChecked()))
+            await page.locator('.choice').filter({ has: material }).click({ timeout: 2000 });
+        for (const tick of await page.locator('.ticks input').all()) await tick.check();
+        await expect(page.locator('.start')).toContainText('Nothing stops this run.', { timeout: 1000 });
+    }).toPass();
+    await page.getByRole('button', { name: /Start the run/ }).click();
+    await expect(stepTitle(page)).toContainText('Heat the barrel');
+    return page.url().split('/').pop()!;
+}
+
+/** From a cold extruder to a melt that comes smooth; what was let out until then, where somebody weighed it. */
+export async function untilSmooth(page: Page, grams: string, letOut?: string): Promise<void> {
+    await page.keyboard.press('t');
+    await pad(page, '230');
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Fill the hopper');
+    await page.keyboard.press('l');
+    await pad(page, grams);
+    await advance(page).click();
+    await expect(stepTitle(page)).toContainText('Run free until smooth');
+    await page.getByRole('button', { name: /^Free run/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
+    if (letOut) {
+        await page.getByRole('button', { name: /^Into the bucket/ }).click();
+        await page.keyboard.type(letOut);
+    }
+    await page.getByRole('button', { name: 'Log it' }).click();
+    await advance(page).click();
 }

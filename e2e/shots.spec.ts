@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, pad, signIn } from './shop';
+import { accessible, advance, ask, pad, signIn, stepTitle } from './shop';
 
 /** From "what shall I make" to counted good parts, and what came of them in goods and in the lot's trace. */
 async function setUp(page: Page) {
@@ -14,7 +14,6 @@ async function setUp(page: Page) {
     for (const tick of await page.locator('.ticks input').all()) await tick.check();
     await expect(page.locator('.start')).toContainText('Nothing stops this run.');
 }
-const stepTitle = (page: Page) => page.locator('h2.title');
 /** Everything that this step has to confirm, seen to be taken. */
 async function confirmAll(page: Page) {
     for (const item of await page.locator('.confirm button').all()) {
@@ -22,7 +21,6 @@ async function confirmAll(page: Page) {
         await expect(item).toHaveAttribute('aria-pressed', 'true');
     }
 }
-const advance = (page: Page) => page.locator('.main-acts .advance').last();
 
 test('a mould is run: soak, test shot, two touches a cycle, good and not, shut down', async ({ page }) => {
     test.setTimeout(120_000);

@@ -1,5 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, list, pad, put, signIn } from './shop';
+import {
+    accessible,
+    advance,
+    ask,
+    enterExtruded,
+    list,
+    pad,
+    put,
+    signIn,
+    startRun,
+    stepTitle,
+    untilSmooth,
+} from './shop';
 
 interface Lot {
     id: number;
@@ -7,47 +19,6 @@ interface Lot {
     form: string;
     mass_g: number;
 }
-const stepTitle = (page: Page) => page.locator('h2.title');
-const advance = (page: Page) => page.locator('.main-acts .advance').last();
-
-/** A product that a lead has entered: what it says of itself is how the melt is taken off. */
-async function entered(page: Page, name: string, dimensions: Record<string, number>) {
-    await put(page, 'products', { name, process: 'extrusion', polymer: 'PP', dimensions, note: '' });
-}
-
-async function start(page: Page, product: string, lot: string) {
-    await page.goto('/set');
-    await page.getByText(product, { exact: true }).click();
-    const material = page.getByRole('radio', { name: new RegExp(lot) });
-    // What is asked for changes with what has been answered.
-    await expect(async () => {
-        // The words beside it: what hides under the bar at the foot is scrolled to.
-        if (!(await material.isChecked()))
-            await page.locator('.choice').filter({ has: material }).click({ timeout: 2000 });
-        for (const tick of await page.locator('.ticks input').all()) await tick.check();
-        await expect(page.locator('.start')).toContainText('Nothing stops this run.', { timeout: 1000 });
-    }).toPass();
-    await page.getByRole('button', { name: /Start the run/ }).click();
-    await expect(stepTitle(page)).toContainText('Heat the barrel');
-    return page.url().split('/').pop()!;
-}
-
-/** From a cold extruder to a melt that comes smooth. */
-async function untilSmooth(page: Page, grams: string) {
-    await page.keyboard.press('t');
-    await pad(page, '220');
-    await advance(page).click();
-    await expect(stepTitle(page)).toContainText('Fill the hopper');
-    await page.keyboard.press('l');
-    await pad(page, grams);
-    await advance(page).click();
-    await expect(stepTitle(page)).toContainText('Run free until smooth');
-    await page.getByRole('button', { name: /^Free run/ }).click();
-    await page.getByRole('dialog').getByRole('button', { name: 'smooth', exact: true }).click();
-    await page.getByRole('button', { name: 'Log it' }).click();
-    await advance(page).click();
-}
-
 async function stop(page: Page) {
     await page.getByRole('button', { name: 'Stop the run' }).click();
     await page.getByLabel('Why').fill('the story is over');
@@ -61,7 +32,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
 }) => {
     test.setTimeout(180_000);
     await signIn(page, 'maren');
-    await entered(page, 'hot strips for the reducer', {
+    await enterExtruded(page, 'hot strips for the reducer', {
         diameter_mm: 25,
         feeds_bore_mm: 38,
         feeds_melt_c: 220,
@@ -73,7 +44,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
     await expect(page.getByText(/are one shot/).first()).toBeVisible();
     await expect(page.getByText(/on the rack a strip gains nothing any more/)).toBeVisible();
     await accessible(page, { within: '.answers' });
-    const cutting = await start(page, 'hot strips for the reducer', 'L-0106');
+    const cutting = await startRun(page, 'hot strips for the reducer', 'L-0106');
     await untilSmooth(page, '1500');
     await expect(stepTitle(page)).toContainText('Strip 1: Cut at the mark');
     for (let strip = 1; strip <= 3; strip++) {
@@ -107,7 +78,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
 
     const other = await browser.newPage();
     await signIn(other, 'teodor');
-    const feeding = await start(other, 'entrance reducer', strips.code);
+    const feeding = await startRun(other, 'entrance reducer', strips.code);
     await other.keyboard.press('t');
     await pad(other, '219', '220');
     await advance(other).click();
@@ -137,12 +108,12 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
 test('a profile is drawn free, and its haul-off is put right by what is measured', async ({ page }) => {
     test.setTimeout(120_000);
     await signIn(page, 'maren');
-    await entered(page, 'edge bead', { diameter_mm: 20, length_mm: 60, die_area_mm2: 400, bars: 5 });
+    await enterExtruded(page, 'edge bead', { diameter_mm: 20, length_mm: 60, die_area_mm2: 400, bars: 5 });
     await page.goto('/set');
     await page.getByText('edge bead', { exact: true }).click();
     await expect(page.getByText('Drawn down by', { exact: true })).toBeVisible();
     await accessible(page);
-    await start(page, 'edge bead', 'L-0106');
+    await startRun(page, 'edge bead', 'L-0106');
     await untilSmooth(page, '500');
     await expect(stepTitle(page)).toContainText('Thread it');
     for (const item of await page.locator('.confirm button').all()) await item.click();
