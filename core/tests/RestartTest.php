@@ -184,6 +184,16 @@ it('calls for the hand that says when it goes on, and for what cools; a clock of
         ->and($rings($calls('cool', 360.0, true)))->toBe([null, 'cool']);
 });
 
+it('stands still no more once it is over', function (): void {
+    [$machine, $state, $tell] = shotsUnderWay();
+    $tell('interrupted', 100, ['reason' => 'The power went']);
+    expect($state->stands()['reason'] ?? null)->toBe('The power went');
+    $tell('aborted', 200, ['reason' => 'nobody comes back to it']);
+    expect($state->status)->toBe(RunState::ABORTED)
+        ->and($state->interruptedSince())->toBeNull()
+        ->and($machine->calls($state))->toBe([]);
+});
+
 it('owes what the wait before had still to go, where it is interrupted again', function (): void {
     [, $state, $tell] = shotsUnderWay();
     $tell('interrupted', 100, ['reason' => 'The power went']);

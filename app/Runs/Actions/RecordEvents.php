@@ -144,14 +144,13 @@ final readonly class RecordEvents
             }
             $this->keepPieces($run, $machine->procedure, $state, $touched);
             $this->places->keep($run, $machine->procedure, $state);
+            $still = $state->interruptedSince();
             $ends = $run->status === RunState::RUNNING && $state->status === RunState::FINISHED;
             $run->fill([
                 'status' => $state->status,
                 'step' => $state->step,
                 'ended_at' => $state->endedAt === null ? null : Seconds::moment($state->endedAt),
-                'still_since' => $state->status === RunState::RUNNING && $state->interruptedSince() !== null
-                    ? Seconds::moment($state->interruptedSince())
-                    : null,
+                'still_since' => $still === null ? null : Seconds::moment($still),
                 'done' => $state->status === RunState::FINISHED
                     ? Done::figures($this->processes->get($run->product->process), $machine->procedure, $state)
                     : null,

@@ -75,7 +75,7 @@ final readonly class Forecast
     {
         $hands = [...$this->hands($state), ...array_filter([$this->next($state)])];
         $break = $state->stands();
-        if ($break === null || $state->status !== RunState::RUNNING) {
+        if ($break === null) {
             return $hands;
         }
         $still = new Hand(

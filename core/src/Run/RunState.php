@@ -50,12 +50,12 @@ final class RunState extends Thread
         return $piece === null ? $this : $this->pieces[$piece] ?? null;
     }
 
-    /** @return array{from: float, to: null, reason: string, by: string}|null the break it is in; null while it goes on */
+    /** @return array{from: float, to: null, reason: string, by: string}|null the break it is in; null while it goes on, and once it is over */
     public function stands(): ?array
     {
         $last = end($this->breaks);
 
-        return $last === false || $last['to'] !== null ? null : $last;
+        return $this->status !== self::RUNNING || $last === false || $last['to'] !== null ? null : $last;
     }
 
     /** Since when it is interrupted, s since 1970 UTC; null while it is not. */
