@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Learning\HeatsIn;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Learning\ReadRun;
 use Dithermic\Core\Process\Job;
@@ -48,7 +49,7 @@ it('finds a heater that nobody measured from when sheets were flat again', funct
         ->and($facts['exchange']->value)->toBe(0.7)
         ->and($learnt->enough)->toBeTrue()
         ->and($learnt->otherwise)->toBeTrue()
-        ->and($learnt->says)->toContain('Nothing was known of its heater.');
+        ->and($learnt->says)->toContain('Nothing was known of it.');
 })->with([340.0, 420.0, 520.0]);
 
 it('says in seconds what a heater that is believed otherwise would cost, and no news where it is as known', function (): void {
@@ -110,3 +111,20 @@ it('plans by what was learnt of it, and says so', function (): void {
     $setting = array_values(array_filter($slow->settings, static fn ($s): bool => $s->name === 'soak_factor'))[0];
     expect($setting->origin)->toBe('as Heron takes it');
 });
+
+it('says in one way what heats sheets: never, for the first time, the same, longer and less', function (
+    ?float $will,
+    ?float $would,
+    bool $news,
+    string $says,
+): void {
+    $heats = new HeatsIn($will, $would, 'min');
+    expect($heats->isNews())->toBe($news)
+        ->and($heats->says('One run says'))->toBe("One run says {$says}");
+})->with([
+    'never' => [null, 9.0, true, 'that it never gets such a sheet hot: look at its heaters.'],
+    'first' => [10.0, null, true, 'that it heats the last sheet in 10.0 min. Nothing was known of it.'],
+    'same' => [10.1, 10.0, false, 'the same as what is known of it: 10.1 min for the last sheet.'],
+    'longer' => [11.0, 10.0, true, 'that it takes 10 % longer than what is known of it would: 11.0 min for the last sheet instead of 10.0.'],
+    'less' => [9.0, 10.0, true, 'that it takes 10 % less than what is known of it would: 9.0 min for the last sheet instead of 10.0.'],
+]);

@@ -10,6 +10,7 @@ use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Learning\FactLearnt;
 use Dithermic\Core\Learning\FitPressResult;
+use Dithermic\Core\Learning\HeatsIn;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Learning\PressNumbers;
 use Dithermic\Core\Learning\ReadRun;
@@ -24,9 +25,6 @@ final readonly class PressLearnt
     private const MOST = 160;
 
     private const FEWEST = 8;
-
-    /** what differs by less than this is no news, as a share of the heating */
-    private const WORTH = 0.03;
 
     public function __construct(private Registry $calculations)
     {
@@ -58,15 +56,18 @@ final readonly class PressLearnt
             'platen_kj_k' => $facts->number('platen_kj_k'),
             'loss_kw' => $facts->mayNumber('loss_kw') ?? 0.0,
         ] : null;
-        $will = $this->heatMin($last, self::press($fit->press));
-        $would = $now === null ? null : $this->heatMin($last, $now);
+        $heats = new HeatsIn(
+            $this->heatMin($last, self::press($fit->press)),
+            $now === null ? null : $this->heatMin($last, $now),
+            'min',
+        );
 
         return new MachineLearnt(
             self::facts($fit->press, $now),
             array_keys($used),
-            self::says(count($used), $will, $would),
+            $heats->says(count($used) === 1 ? 'The readings of its last sheet say' : 'The readings of its last '.count($used).' runs say'),
             $fit->enough,
-            $would === null || $will === null || abs($will / $would - 1) >= self::WORTH,
+            $heats->isNews(),
             $fit->missing,
         );
     }
@@ -148,28 +149,5 @@ final readonly class PressLearnt
         }
 
         return $facts;
-    }
-
-    private static function says(int $runs, ?float $will, ?float $would): string
-    {
-        $from = $runs === 1 ? 'The readings of its last sheet say' : "The readings of its last {$runs} runs say";
-
-        return match (true) {
-            $will === null => "{$from} that it never gets such a sheet hot: look at its heaters.",
-            $would === null => sprintf('%s that it heats the last sheet in %.1f min. Nothing was known of it.', $from, $will),
-            abs($will / $would - 1) < self::WORTH => sprintf(
-                '%s the same as what is known of it: %.1f min for the last sheet.',
-                $from,
-                $will,
-            ),
-            default => sprintf(
-                '%s that it takes %.0f %% %s than what is known of it would: %.1f min for the last sheet instead of %.1f.',
-                $from,
-                100 * abs($will / $would - 1),
-                $will > $would ? 'longer' : 'less',
-                $will,
-                $would,
-            ),
-        };
     }
 }

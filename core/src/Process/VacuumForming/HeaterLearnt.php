@@ -11,6 +11,7 @@ use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
 use Dithermic\Core\Learning\Cue;
 use Dithermic\Core\Learning\FactLearnt;
 use Dithermic\Core\Learning\FitHeaterResult;
+use Dithermic\Core\Learning\HeatsIn;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Learning\ReadRun;
 
@@ -22,9 +23,6 @@ final readonly class HeaterLearnt
 {
     /** sheets that are looked at, the newest; more say no more */
     private const MOST = 12;
-
-    /** what differs by less than this is no news, as a share of the heating */
-    private const WORTH = 0.03;
 
     /** how it is called at the machine */
     private const CUES = [
@@ -65,8 +63,13 @@ final readonly class HeaterLearnt
         $fit = $this->calculations->run('fit.heater', ['sheets' => $sheets, 'exchange' => $exchange]);
         assert($fit instanceof FitHeaterResult);
         $now = $facts->mayNumber('heater_c');
-        $will = $this->seconds($sheets[0]['input'], $fit->heater_c, $exchange);
-        $would = $now === null ? null : $this->seconds($sheets[0]['input'], $now, $exchange);
+        $last = $sheets[0]['input'];
+        $heats = new HeatsIn(
+            $this->seconds($last, $fit->heater_c, $exchange),
+            $now === null ? null : $this->seconds($last, $now, $exchange),
+            's',
+            '%.0f',
+        );
         $learnt = [new FactLearnt('heater_c', $now, round($fit->heater_c, 0), round($fit->low, 0), round($fit->high, 0))];
         if (! $facts->has('exchange')) {
             // It was fitted with it: without it the heater would be another.
@@ -76,9 +79,9 @@ final readonly class HeaterLearnt
         return new MachineLearnt(
             $learnt,
             array_values($used),
-            self::says(count($sheets), $will, $would),
+            $heats->says(count($sheets) === 1 ? 'What was seen of one sheet says' : 'What was seen of '.count($sheets).' sheets says'),
             $fit->enough,
-            $would === null || $will === null || abs($will / $would - 1) >= self::WORTH,
+            $heats->isNews(),
             $fit->missing,
         );
     }
@@ -122,24 +125,5 @@ final readonly class HeaterLearnt
         assert($sheet instanceof VacuumSheetResult);
 
         return $sheet->ready_s;
-    }
-
-    private static function says(int $sheets, ?float $will, ?float $would): string
-    {
-        $from = $sheets === 1 ? 'What was seen of one sheet says' : "What was seen of {$sheets} sheets says";
-
-        return match (true) {
-            $will === null => "{$from} that it never gets the last one hot: look at its elements.",
-            $would === null => sprintf('%s that it heats the last one in %.0f s. Nothing was known of its heater.', $from, $will),
-            abs($will / $would - 1) < self::WORTH => sprintf('%s the same as what is known of it: %.0f s for the last one.', $from, $will),
-            default => sprintf(
-                '%s that it takes %.0f %% %s than what is known of it would: %.0f s for the last one instead of %.0f.',
-                $from,
-                100 * abs($will / $would - 1),
-                $will > $would ? 'longer' : 'less',
-                $will,
-                $would,
-            ),
-        };
     }
 }
