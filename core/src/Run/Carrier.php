@@ -18,6 +18,12 @@ final readonly class Carrier
     {
     }
 
+    /** Whether it stands at a place with its piece. */
+    public function goesTo(string $place): bool
+    {
+        return in_array($place, $this->places, true);
+    }
+
     public static function of(Record $of): self
     {
         return new self($of->text('title'), $of->text('plan'), $of->texts('places'));

@@ -29,13 +29,13 @@ final readonly class Room
             );
         }
         $carrier = $this->procedure->carrier();
-        $count = $carrier === null ? null : self::whole($this->plan[$carrier->plan] ?? null);
-        if ($carrier === null || $count === null || ! in_array($place, $carrier->places, true)) {
+        $carriers = $this->carriers();
+        if ($carrier === null || $carriers === null || ! $carrier->goesTo($place)) {
             return null;
         }
         $out = $this->piecesAt($state, $carrier->places, $except);
 
-        return count($out) < $count ? null : sprintf(
+        return count($out) < $carriers ? null : sprintf(
             'no %s is free: %s %s %s',
             $carrier->title,
             $this->procedure->pieceName(),
@@ -52,8 +52,16 @@ final readonly class Room
         return is_string($holds) ? self::whole($this->plan[$holds] ?? null) : $holds;
     }
 
+    /** How many there are of what carries a piece; null where nothing does, or nobody counts. */
+    public function carriers(): ?int
+    {
+        $carrier = $this->procedure->carrier();
+
+        return $carrier === null ? null : self::whole($this->plan[$carrier->plan] ?? null);
+    }
+
     /** How many a number of the plan says; null where it says none. */
-    public static function whole(mixed $count): ?int
+    private static function whole(mixed $count): ?int
     {
         return is_int($count) || is_float($count) ? max(1, (int) round($count)) : null;
     }

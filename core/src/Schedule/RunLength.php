@@ -33,12 +33,15 @@ final readonly class RunLength
      * @param  float  $firstMin  of one piece, from its beginning until it is judged
      * @param  float  $eachMin  between one piece and the next
      * @param  float  $closingMin  after the last
+     * @param  array<string, float>  $stages  minutes that a piece takes of each that it goes through, over how many there are of
+     *                                        that: by place, or by HANDS or CARRIER
      */
     public function __construct(
         public float $setUpMin,
         public float $firstMin,
         public float $eachMin,
         public float $closingMin,
+        public array $stages = [],
     ) {
     }
 
@@ -54,12 +57,14 @@ final readonly class RunLength
             return new self(0.0, $whole, $whole, 0.0);
         }
         $pieces = $procedure->steps(Phase::Piece);
+        $stages = self::stages($procedure, $pieces, $targets);
 
         return new self(
             $sum($procedure->steps(Phase::SetUp)),
             $sum($pieces),
-            self::each($procedure, $pieces, $targets),
+            self::each($procedure, $pieces, $targets, $stages),
             $sum($procedure->steps(Phase::Closing)),
+            $stages,
         );
     }
 
@@ -72,6 +77,12 @@ final readonly class RunLength
     public function whole(int $pieces): float
     {
         return $this->untilFirst() + max(0, $pieces - 1) * $this->eachMin + $this->closingMin;
+    }
+
+    /** What lets a piece come no sooner: a place, HANDS or CARRIER; null of a run that is one pass. */
+    public function heldBy(): ?string
+    {
+        return $this->stages === [] ? null : (string) array_search(max($this->stages), $this->stages, true);
     }
 
     /** How many pieces are there after so many minutes, the closing not counted. */
@@ -97,10 +108,10 @@ final readonly class RunLength
      *
      * @param  list<Step>  $steps  of a piece
      * @param  array<string, mixed>  $targets
+     * @param  non-empty-array<string, float>  $stages
      */
-    private static function each(Procedure $procedure, array $steps, array $targets): float
+    private static function each(Procedure $procedure, array $steps, array $targets, array $stages): float
     {
-        $stages = self::stages($procedure, $steps, $targets);
         $fullest = max($stages);
         $place = (string) array_search($fullest, $stages, true);
         $calls = 0;
@@ -124,11 +135,10 @@ final readonly class RunLength
      * @param  array<string, mixed>  $targets
      * @return non-empty-array<string, float> minutes, by place, or by HANDS or CARRIER
      */
-    public static function stages(Procedure $procedure, array $steps, array $targets): array
+    private static function stages(Procedure $procedure, array $steps, array $targets): array
     {
         $room = new Room($procedure, $targets);
-        $carrier = $procedure->carrier();
-        $carriers = $carrier === null ? null : Room::whole($targets[$carrier->plan] ?? null);
+        $carriers = $room->carriers();
         $stages = [self::HANDS => 0.0];
         $before = false;
         foreach ($steps as $step) {
@@ -138,7 +148,7 @@ final readonly class RunLength
             if ($holds !== null) {
                 $stages[$step->place] = ($stages[$step->place] ?? 0.0) + $minutes / $holds;
             }
-            $carried = $carrier !== null && in_array($step->place, $carrier->places, true);
+            $carried = $procedure->carrier()?->goesTo($step->place) ?? false;
             // The step after is the one that empties it.
             if ($carriers !== null && ($carried || $before)) {
                 $stages[self::CARRIER] = ($stages[self::CARRIER] ?? 0.0) + $minutes / $carriers;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
-use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Schedule\RunLength;
 
@@ -22,11 +21,10 @@ final readonly class Circulation
     /** @param  array<string, float|int|string|null>  $targets  of the plan, with its moulds */
     public static function of(Procedure $procedure, array $targets, float $shiftMin): self
     {
-        $stages = RunLength::stages($procedure, $procedure->steps(Phase::Piece), $targets);
-        $away = ($stages[RunLength::CARRIER] ?? 0.0) * (float) ($targets['moulds'] ?? 1);
-        $others = max([$stages[RunLength::HANDS], ...array_values(array_diff_key($stages, [RunLength::CARRIER => true]))]);
         $length = RunLength::of($procedure, $targets);
-        $held = (string) array_search(max($stages), $stages, true);
+        $away = ($length->stages[RunLength::CARRIER] ?? 0.0) * (float) ($targets['moulds'] ?? 1);
+        $others = max([0.01, ...array_values(array_diff_key($length->stages, [RunLength::CARRIER => true]))]);
+        $held = (string) $length->heldBy();
 
         return new self(
             round(60 * $length->eachMin, 1),
