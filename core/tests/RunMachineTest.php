@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Step;
+use Dithermic\Core\Run\Timer;
 use Dithermic\Core\Run\Wait;
 
 const PLAN = [
@@ -188,6 +191,24 @@ it('says what waits where hands are late, and lets the dearest minute go first',
     usort($turn, static fn (Hand $x, Hand $y): int => $y->presses() <=> $x->presses());
     foreach ([[0, 1, 2], [0, 2, 1], [1, 0, 2], [1, 2, 0], [2, 0, 1], [2, 1, 0]] as [$i, $j, $k]) {
         expect($cost($turn))->toBeLessThanOrEqual($cost([$three[$i], $three[$j], $three[$k]]));
+    }
+});
+
+it('says what waits and whose turn it is as the screen does', function (): void {
+    $file = json_decode((string) file_get_contents(__DIR__.'/conformance/waits.json'), true);
+    foreach ($file['waits'] as $case) {
+        $step = Step::of(new Record([
+            'id' => 's', 'stage' => 's', 'place' => 'p', 'people' => 1, 'title' => 't', 'why' => 'w', 'needs_heat' => $case['needs_heat'],
+        ]));
+        $wait = Wait::of($step, $case['timer'] === null ? null : new Timer('t', 't', 'm', $case['timer']));
+        $hand = new Hand(0.0, '', '', '', null, null, 1, '', null, $wait, $case['minutes']);
+        expect([round($hand->presses(), 3), $wait->value])->toEqual([$case['presses'], $case['says']]);
+    }
+    foreach ($file['turns'] as ['now' => $now, 'hands' => $hands, 'turn' => $turn]) {
+        foreach ([$hands, array_reverse($hands)] as $given) {
+            usort($given, static fn (array $a, array $b): int => Hand::turn($a[1], $a[2], $now) <=> Hand::turn($b[1], $b[2], $now));
+            expect(array_column($given, 0))->toBe($turn);
+        }
     }
 });
 

@@ -27,6 +27,7 @@ use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\MachineKind;
 use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Place;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
@@ -131,8 +132,7 @@ final readonly class FloorView
         }
         // What an instrument reads goes before what somebody logged.
         $measured = $this->read->of($follow) + $measured;
-        // What waits by what its waiting costs, then what comes.
-        $turn = static fn (HandData $h): array => $h->at <= $now ? [0, -$h->presses] : [1, $h->at];
+        $turn = static fn (HandData $h): array => Hand::turn($h->at, $h->presses, $now);
         usort($hands, static fn (HandData $a, HandData $b): int => $turn($a) <=> $turn($b));
 
         $lanes = [];

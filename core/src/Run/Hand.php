@@ -40,4 +40,14 @@ final readonly class Hand
     {
         return $this->wait->weight() / max(self::LEAST_MIN, $this->minutes);
     }
+
+    /**
+     * What hands are put in order by: those that wait by what presses, then those that come, the sooner first.
+     *
+     * @return array{int, float, float} the smaller goes first
+     */
+    public static function turn(float $at, float $presses, float $now): array
+    {
+        return $at <= $now ? [0, -$presses, $at] : [1, $at, 0.0];
+    }
 }

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import pressed from '../../../core/tests/conformance/foot.json';
 import written from '../../../core/tests/conformance/runs.json';
+import waiting from '../../../core/tests/conformance/waits.json';
 import type { Entry } from '../api/queue';
 import type { QueuedEvent } from '../api/store';
 import type { Procedure, Run } from '../api/types';
 import { aboutOf, focusOf, footSays } from '../areas/run/focus';
 import { missing } from './gates';
-import { handsOf } from './hands';
+import { handsOf, inTurn, waitsOf } from './hands';
 import { overlay } from './overlay';
 
 interface Told {
@@ -249,5 +250,20 @@ describe('gates', () => {
         expect(missing(timed(100), 99.4)).toEqual(['the heating time is over: 0:01 to go']);
         expect(missing(timed(700), 0)).toEqual(['the heating time is over: 11:40 to go']);
         expect(missing(at('heat'), 0)).toEqual(['the heating time is over']);
+    });
+});
+
+describe('what waits for hands, and whose turn it is', () => {
+    it.each(waiting.waits)('$says, after $timer, for $minutes min', (c) =>
+        expect(waitsOf(c.timer ?? undefined, c.needs_heat, c.minutes)).toEqual({
+            presses: c.presses,
+            waits: c.says,
+        }),
+    );
+
+    it.each(waiting.turns)('$turn', ({ now, hands, turn }) => {
+        const given = hands.map(([id, at, presses]) => ({ id, at: Number(at), presses: Number(presses) }));
+        for (const order of [given, [...given].reverse()])
+            expect(inTurn(order, now).map((h) => h.id)).toEqual(turn);
     });
 });

@@ -13,7 +13,10 @@ import {
     type ThreadState,
 } from './gates';
 
-/** What waits where hands are late, and what a minute of it costs (core/src/Run/Wait.php). */
+/**
+ * What waits where hands are late, and what a minute of it costs (core/src/Run/Wait.php); core/tests/conformance/waits.json holds
+ * the two to each other.
+ */
 const WAITS = {
     heats: ['it goes on heating', 8],
     hot: ['what is hot waits', 4],
@@ -22,18 +25,26 @@ const WAITS = {
     bench: ['', 1],
 } as const;
 const LEAST_MIN = 0.25;
-const presses = (what: keyof typeof WAITS, minutes: number): Pick<Hand, 'presses' | 'waits'> => ({
+type Waits = Pick<Hand, 'presses' | 'waits'>;
+const presses = (what: keyof typeof WAITS, minutes: number): Waits => ({
     presses: Math.round((1000 * WAITS[what][1]) / Math.max(LEAST_MIN, minutes)) / 1000,
     waits: WAITS[what][0],
 });
-function waits(run: Run, wanted: ProcedureStep, timer: string | null): Pick<Hand, 'presses' | 'waits'> {
-    const kind = procedureOf(run).timers.find((t) => t.id === timer)?.kind;
-    const what = kind === 'heat' ? 'heats' : wanted.needs_heat ? 'hot' : kind === 'cool' ? 'taken' : 'bench';
-    return presses(what, minutesOf(run, wanted));
+/** Of a step that hands are wanted for, after a timer of a kind that has run out, or none. */
+export function waitsOf(kind: string | undefined, needsHeat: boolean, minutes: number): Waits {
+    if (kind === 'heat') return presses('heats', minutes);
+    if (needsHeat) return presses('hot', minutes);
+    return presses(kind === 'cool' ? 'taken' : 'bench', minutes);
 }
+const waits = (run: Run, wanted: ProcedureStep, timer: string | null): Waits =>
+    waitsOf(
+        procedureOf(run).timers.find((t) => t.id === timer)?.kind,
+        wanted.needs_heat === true,
+        minutesOf(run, wanted),
+    );
 
-/** Of those that wait at once the one that presses most goes first, then what comes, soonest first. */
-export function inTurn(hands: Hand[], now: number): Hand[] {
+/** Of those that wait at once the one that presses most goes first, then what comes, soonest first (Hand.php, turn). */
+export function inTurn<T extends Pick<Hand, 'at' | 'presses'>>(hands: T[], now: number): T[] {
     const soonest = [...hands].sort((a, b) => a.at - b.at);
     const due = soonest.filter((h) => h.at <= now);
     return [...due.sort((a, b) => b.presses - a.presses), ...soonest.slice(due.length)];
