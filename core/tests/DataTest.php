@@ -40,6 +40,7 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         ] as $number) {
             expect($number)->toBeIn($p->body['plan']);
         }
+        $step->planMin === null ?: expect($step->planMin)->toBeIn($p->body['plan']);
         foreach (array_filter([$step->starts, $step->timer]) as $timer) {
             expect($p->timer($timer)?->minutes)->toBeIn($p->body['plan']);
         }
@@ -53,7 +54,15 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         // Whose hands are both full is asked for nothing.
         $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
-})->with(glob(__DIR__.'/../src/Process/*/{procedure,series}.json', GLOB_BRACE) ?: []);
+    foreach ($p->places() as $place) {
+        ! is_string($place->holds) ?: expect($place->holds)->toBeIn($p->body['plan']);
+    }
+    $carrier = $p->carrier();
+    if ($carrier !== null) {
+        expect($carrier->plan)->toBeIn($p->body['plan']);
+        expect(array_diff($carrier->places, array_column($p->places(), 'id')))->toBe([]);
+    }
+})->with(glob(__DIR__.'/../src/Process/*/*.json') ?: []);
 
 it('ships knowledge that fits its schema', function (string $name): void {
     $data = dirname(__DIR__).'/data';

@@ -50,6 +50,15 @@ it('is the shipped procedure where nothing is changed', function (string $file):
     expect(OwnWay::over(shippedWay($file), []))->toEqual(shippedWay($file));
 })->with(['Compression/procedure', 'Compression/series', 'Injection/procedure', 'Extrusion/procedure', 'VacuumForming/procedure']);
 
+it('goes with the usual minutes of the shop before those of a plan', function (): void {
+    $plan = ['half_swap_min' => 0.5];
+    $mount = static fn (array $changes): float => ($way = new Procedure(OwnWay::over(shippedWay('Extrusion/procedure'), $changes)))
+        ->minutes($way->step('mount'), $plan);
+    expect($mount([]))->toBe(0.5)
+        ->and($mount([['step' => 'mount', 'title' => 'Hang it']]))->toBe(0.5)
+        ->and($mount([['step' => 'mount', 'typical_min' => 4]]))->toBe(4.0);
+});
+
 it('changes words, minutes and hands of a step, and adds to what it asks', function (): void {
     $shipped = new Procedure(shippedWay());
     $way = new Procedure(OwnWay::over(shippedWay(), OWN_CHANGES));

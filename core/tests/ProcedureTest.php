@@ -184,6 +184,13 @@ it('refuses a plan that lacks a number which the procedure names', function (): 
     expect(static fn () => $press->checkPlan($plan))->toThrow(InputError::class);
 });
 
+it('takes a plan of which nobody knows how many go into a place, and none without a number of carriers', function (): void {
+    $bars = shipped('extrusion');
+    $plan = array_fill_keys($bars->body['plan'], 1.0);
+    $bars->checkPlan(['tank_places' => null] + $plan);
+    expect(static fn () => $bars->checkPlan(['moulds' => null] + $plan))->toThrow(InputError::class);
+});
+
 it('holds the two presses as the written runs of the press went', function (): void {
     $file = json_decode((string) file_get_contents(__DIR__.'/conformance/runs.json'), true);
     $procedure = new Procedure($file['procedures']['compression']['body']);

@@ -180,7 +180,12 @@ final readonly class OwnWay
         foreach (['title', 'do', 'why', 'button'] as $name) {
             $body[$name] = self::text($change, $name, $at) ?? $body[$name];
         }
-        $body['typical_min'] = self::minutes($change, $at) ?? $body['typical_min'] ?? 1.0;
+        $minutes = self::minutes($change, $at);
+        $body['typical_min'] = $minutes ?? $body['typical_min'] ?? 1.0;
+        if ($minutes !== null) {
+            // What the shop says goes before what a plan would.
+            unset($body['plan_min']);
+        }
         $people = self::people($change, $at);
         if ($people !== null && $people < $step->people) {
             throw new InputError("{$at}.people", "are {$step->people} at least here: more may be asked, not fewer");

@@ -181,7 +181,7 @@ final readonly class Procedure
     }
 
     /**
-     * The plan of a run: every number that the procedure names, finite; an interval may be null.
+     * The plan of a run: every number that the procedure names, finite; an interval, and how many go into a place, may be null.
      *
      * @param  array<string, mixed>  $plan
      *
@@ -189,15 +189,13 @@ final readonly class Procedure
      */
     public function checkPlan(array $plan): void
     {
-        $intervals = [];
+        $unknown = array_filter(array_column($this->places, 'holds'), is_string(...));
         foreach ($this->steps as $step) {
-            foreach ($step->reminders as $reminder) {
-                $intervals[] = $reminder->everyMin;
-            }
+            array_push($unknown, ...array_column($step->reminders, 'everyMin'));
         }
         foreach ($this->data->texts('plan') as $name) {
             $value = $plan[$name] ?? null;
-            if ($value === null && array_key_exists($name, $plan) && in_array($name, $intervals, true)) {
+            if ($value === null && array_key_exists($name, $plan) && in_array($name, $unknown, true)) {
                 continue;
             }
             if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
