@@ -56,13 +56,14 @@ final class Shift
     {
         $this->clock = $startAt;
         $this->add(EventType::Started, []);
+        $first = $this->machine->procedure->first(Phase::Piece);
+        $isTouched = $first !== null && $this->isButATouch($first);
         while ($this->state->status === RunState::RUNNING) {
-            $thread = $this->ready();
-            $first = $this->machine->procedure->first(Phase::Piece);
-            // A piece goes on by itself from where the one before was cut.
-            if ($first !== null && $this->isButATouch($first) && count($this->state->pieces) < $pieces && $this->begin()) {
+            // A piece that is begun by a touch goes on by itself from where the one before was cut.
+            if ($isTouched && count($this->state->pieces) < $pieces && $this->begin()) {
                 continue;
             }
+            $thread = $this->ready();
             if ($thread !== null) {
                 $this->pass($thread);
             } elseif ($this->isReminded()) {
