@@ -6,6 +6,7 @@ import { useTheme } from 'vuetify';
 import { watchFloor } from './api/floor';
 import { queue } from './api/queue';
 import { session } from './api/session';
+import { unopened } from './begin';
 import AlarmBar from './parts/AlarmBar.vue';
 import HandsNext from './parts/HandsNext.vue';
 import KeyHelp from './parts/KeyHelp.vue';
@@ -49,6 +50,9 @@ onMounted(watchFloor);
         <a class="skip" href="#main">Skip to the work</a>
         <WorkLine v-if="shell" />
         <AlarmBar v-if="shell" />
+        <p v-if="unopened" class="unopened no-print" role="alert">
+            {{ unopened }} is not kept on this screen: it can be opened when the server answers again.
+        </p>
         <div :class="['frame', { bare: !shell }]">
             <main id="main" tabindex="-1"><router-view :key="String(route.params.id ?? '')" /></main>
             <HandsNext v-if="shell" />
@@ -70,6 +74,11 @@ onMounted(watchFloor);
 main {
     min-width: 0;
     outline: none;
+}
+.unopened {
+    margin: 0;
+    padding: 12px 24px;
+    background: var(--alarm-soft);
 }
 .skip {
     position: absolute;

@@ -8,22 +8,30 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { openQueue } from './api/queue';
 import { loadSession } from './api/session';
+import { cannotBegin, keepPages } from './begin';
 import { router } from './router';
 import { vuetify } from './theme';
 
-void (async () => {
+async function begin(): Promise<void> {
+    keepPages(router);
     await loadSession();
     await openQueue();
-    createApp(App)
+    const app = createApp(App)
         .use(router)
         .use(vuetify)
         .use(VueQueryPlugin, {
             queryClientConfig: {
                 defaultOptions: { queries: { retry: 1, staleTime: 10_000, networkMode: 'always' } },
             },
-        })
-        .mount('#app');
+        });
+    await router.isReady();
+    app.mount('#app');
     // What is kept for later would stand in the way of what is just being changed.
     if (import.meta.env.PROD && 'serviceWorker' in navigator)
         void navigator.serviceWorker.register('/build/sw.js', { scope: '/' });
-})();
+}
+
+begin().catch((error: unknown) => {
+    console.error(error);
+    cannotBegin(document.getElementById('app')!);
+});

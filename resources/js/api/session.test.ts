@@ -39,6 +39,30 @@ describe('who sits at this screen', () => {
         expect(session.known).toBe(true);
     });
 
+    it('is who was, where the server is there and will not say now', async () => {
+        vi.spyOn(api, 'get').mockResolvedValueOnce(of(INES));
+        await loadSession();
+        Object.assign(session, of(null), { known: false });
+        vi.spyOn(api, 'get').mockRejectedValueOnce(new Refused(429, '', 'Too many tries. Wait a minute.'));
+        await loadSession();
+        expect(session.person?.name).toBe('Ines Halloran');
+        expect(session.known).toBe(true);
+    });
+
+    it('is who was, where the answer never comes', async () => {
+        vi.spyOn(api, 'get').mockResolvedValueOnce(of(INES));
+        await loadSession();
+        Object.assign(session, of(null), { known: false });
+        vi.restoreAllMocks();
+        vi.spyOn(AbortSignal, 'timeout').mockReturnValueOnce(
+            AbortSignal.abort(new DOMException('', 'TimeoutError')),
+        );
+        vi.stubGlobal('fetch', (_path: string, { signal }: RequestInit) => Promise.reject(signal!.reason));
+        await loadSession();
+        vi.unstubAllGlobals();
+        expect(session.person?.name).toBe('Ines Halloran');
+    });
+
     it('is nobody where nobody ever was and the server is away', async () => {
         vi.spyOn(api, 'get').mockRejectedValueOnce(new Unreachable('The server does not answer.'));
         await loadSession();

@@ -1,5 +1,5 @@
 import { reactive } from 'vue';
-import { api, coming, comings, Unreachable } from './client';
+import { api, coming, comings, Refused, Unreachable } from './client';
 import { kept } from './store';
 import type { Preferences, Session } from './types';
 
@@ -24,7 +24,10 @@ async function take(next: Session): Promise<void> {
     await (await kept).put('last', JSON.parse(JSON.stringify(now)) as Session, 'session');
 }
 
-/** Who is signed in; without the server, who was. */
+/** An answer that is lost on its way never comes: a screen that begins does not wait for it. */
+const PATIENCE_MS = 10_000;
+
+/** Who is signed in; without the server, or where it does not say now, who was. */
 export async function loadSession(): Promise<void> {
     // A reload begins with nothing in hand: who sat here, and the proof of it, stand in this screen's own store.
     const last = (await (await kept).get('last', 'session')) as Session | undefined;
@@ -32,11 +35,11 @@ export async function loadSession(): Promise<void> {
         Object.assign(session, { person: last.person, sitting: last.sitting ?? null });
     const before = comings.count;
     try {
-        const now = await api.get<Session>('session');
+        const now = await api.get<Session>('session', AbortSignal.timeout(PATIENCE_MS));
         // An answer that was asked for before is of somebody who may have left.
         if (comings.count === before) await take(now);
     } catch (error) {
-        if (!(error instanceof Unreachable)) throw error;
+        if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
         if (last && comings.count === before) Object.assign(session, last);
         session.known = true;
     }
