@@ -4,13 +4,16 @@ import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import vuetify from 'vite-plugin-vuetify';
 
+/** where it is built: beside what is being served, when something is */
+const OUT = process.env.DITHERMIC_BUILD ?? 'public/build';
+
 export default defineConfig({
     plugins: [
         laravel({ input: ['resources/js/main.ts'], refresh: false, hotFile: process.env.DITHERMIC_HOT_FILE }),
         vue({ template: { transformAssetUrls: { base: null, includeAbsolute: false } } }),
         vuetify({ autoImport: true }),
         VitePWA({
-            outDir: 'public/build',
+            outDir: OUT,
             buildBase: '/build/',
             scope: '/',
             injectRegister: null,
@@ -26,7 +29,7 @@ export default defineConfig({
                 icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
             },
             workbox: {
-                globDirectory: 'public/build',
+                globDirectory: OUT,
                 globPatterns: ['assets/*.{js,css,woff2}'],
                 modifyURLPrefix: { 'assets/': '/build/assets/' },
                 // The shell is the server's one page: kept so that a reload works with the cable out.
@@ -40,5 +43,5 @@ export default defineConfig({
             },
         }),
     ],
-    build: { target: 'es2022', chunkSizeWarningLimit: 700 },
+    build: { outDir: OUT, emptyOutDir: true, target: 'es2022', chunkSizeWarningLimit: 700 },
 });

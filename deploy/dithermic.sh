@@ -100,7 +100,26 @@ when_changed() {
 # Some archives keep files from others; the web server is another user.
 composer_install() ( umask 022; cd "$HERE" && COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-scripts --no-progress && chmod -R u+rwX,go+rX vendor )
 npm_install() ( umask 022; cd "$HERE" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --no-audit --no-fund )
-build_screens() ( umask 022; cd "$HERE" && npm run --silent build && chmod -R u+rwX,go+rX public )
+# Built beside what is being served, and moved in file by file: no request finds half of it, and a screen that is open keeps
+# the parts of the release it began with. Of older ones nothing stays.
+build_screens() (
+    umask 022
+    cd "$HERE/public" || return 1
+    mkdir -p build/assets
+    # What was there before this mark is of the release before the one being served.
+    [ ! -e build/.before ] || find build/assets -type f ! -newer build/.before -delete
+    touch build/.before
+    rm -rf build.new
+    (cd "$HERE" && DITHERMIC_BUILD=public/build.new npm run --silent build) || return 1
+    chmod -R u+rwX,go+rX build.new
+    mv -f build.new/assets/* build/assets/
+    rm -r build.new/assets
+    # The pages name the parts by the manifest: last of all, in one step.
+    find build.new -mindepth 1 ! -name manifest.json -exec mv -f -t build/ {} +
+    mv -f build.new/manifest.json build/manifest.json
+    rm -r build.new
+    chmod -R u+rwX,go+rX .
+)
 
 prepare_code() {
     need_packages "${DEBIAN_PACKAGES[@]}"
@@ -150,6 +169,8 @@ load_settings() {
     mkdir -p "$RUN" "$LOG" "$VAR/cache/views" "$VAR/framework/cache/data" "$VAR/framework/sessions" "$VAR/logs" "$VAR/app"
     # Others pass through to what is theirs; they do not look around.
     chmod 711 "$VAR" "$RUN" "$VAR/framework" 2>/dev/null || true
+    # What is cached anew while the web serves is the web's to read from the first byte.
+    if is_root && getent group "$(web_user)" >/dev/null; then chgrp "$(web_user)" "$VAR/cache" "$VAR/cache/views"; chmod 2750 "$VAR/cache" "$VAR/cache/views"; fi
     if [ ! -s "$ENV_FILE" ]; then
         printf 'APP_KEY=base64:%s\nDITHERMIC_DB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" >"$ENV_FILE.part"
         mv "$ENV_FILE.part" "$ENV_FILE"
@@ -185,7 +206,7 @@ artisan() {
     # history is reckoned: what takes long is compiled, as it is for the web.
     local compiled=()
     if [ "$1" = shop:seed ]; then compiled=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M -d opcache.jit_max_root_traces=16384 -d opcache.jit_max_side_traces=16384); fi
-    (cd "${IN:-$HERE}" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G "${compiled[@]}" artisan "$@") || status=$?
+    (umask 027; cd "${IN:-$HERE}" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G "${compiled[@]}" artisan "$@") || status=$?
     return $status
 }
 
