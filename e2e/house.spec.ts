@@ -50,44 +50,53 @@ test('a sheet larger than the bed is said by name before anybody starts', async 
     await expect(page.getByRole('button', { name: /^Start the run/ })).toBeDisabled();
 });
 
-test('a gate refuses without the server what the server would refuse', async ({ page, context }) => {
-    test.setTimeout(90_000);
-    await signIn(page, 'ines');
-    await setUpPanel(page);
-    await page.getByRole('button', { name: /^Start the run/ }).click();
-    await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
-    const id = page.url().split('/').pop()!;
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
-    await context.setOffline(true);
-    // Platens under their set-point are not hot, whatever was logged.
-    await page.keyboard.press('t');
-    await pad(page, '150', '184');
-    await expect(page.getByRole('button', { name: /^Platens are hot/ })).toContainText(
-        'both platens within 5 °C of the set-point',
-    );
-    await page.keyboard.press('t');
-    await pad(page, '186', '184');
-    await page.getByRole('button', { name: /^Platens are hot/ }).click();
-    await confirmAll(page, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both');
-    await page.getByRole('button', { name: /^Plates are ready/ }).click();
-    await page.getByRole('button', { name: /^Scale/ }).click();
-    await pad(page, '2000');
-    // A weight out of its tolerance does not open the gate: it asks for a reason, here as there.
-    await expect(page.getByRole('button', { name: /^Charge is weighed/ })).toContainText(
-        'the charge within tolerance',
-    );
-    await page.getByRole('button', { name: /^Charge is weighed/ }).click();
-    await page.getByLabel('Why').fill('the lot ran out');
-    await page.getByRole('button', { name: 'Go on, with the reason' }).click();
-    await expect(page.getByRole('heading', { name: /^Spread and corners/ })).toBeVisible();
-    await context.setOffline(false);
-    await expect(page.getByText('not yet with the server')).toBeHidden({ timeout: 20_000 });
-    const run = await ask<{ summary: { step: string }; events: { type: string }[] }>(page, `runs/${id}`);
-    expect(run.summary.step).toBe('spread');
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('shown in a test');
-    await page.getByRole('button', { name: /^Stop: what is hot stays hot/ }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+test.describe('kept for later', () => {
+    test.use({ serviceWorkers: 'allow' });
+
+    test('a gate refuses without the server what the server would refuse', async ({ page, context }) => {
+        test.setTimeout(90_000);
+        await signIn(page, 'ines');
+        await setUpPanel(page);
+        await page.getByRole('button', { name: /^Start the run/ }).click();
+        await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
+        const id = page.url().split('/').pop()!;
+        await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+        await context.setOffline(true);
+        // Platens under their set-point are not hot, whatever was logged.
+        await page.keyboard.press('t');
+        await pad(page, '150', '184');
+        await expect(page.getByRole('button', { name: /^Platens are hot/ })).toContainText(
+            'both platens within 5 °C of the set-point',
+        );
+        await page.keyboard.press('t');
+        await pad(page, '186', '184');
+        await page.getByRole('button', { name: /^Platens are hot/ }).click();
+        await confirmAll(
+            page,
+            'Both plates wiped',
+            'No scratches on the inner faces',
+            'Release agent on both',
+        );
+        await page.getByRole('button', { name: /^Plates are ready/ }).click();
+        await page.getByRole('button', { name: /^Scale/ }).click();
+        await pad(page, '2000');
+        // A weight out of its tolerance does not open the gate: it asks for a reason, here as there.
+        await expect(page.getByRole('button', { name: /^Charge is weighed/ })).toContainText(
+            'the charge within tolerance',
+        );
+        await page.getByRole('button', { name: /^Charge is weighed/ }).click();
+        await page.getByLabel('Why').fill('the lot ran out');
+        await page.getByRole('button', { name: 'Go on, with the reason' }).click();
+        await expect(page.getByRole('heading', { name: /^Spread and corners/ })).toBeVisible();
+        await context.setOffline(false);
+        await expect(page.getByText('not yet with the server')).toBeHidden({ timeout: 20_000 });
+        const run = await ask<{ summary: { step: string }; events: { type: string }[] }>(page, `runs/${id}`);
+        expect(run.summary.step).toBe('spread');
+        await page.getByRole('button', { name: 'Stop the run' }).click();
+        await page.getByLabel('Why').fill('shown in a test');
+        await page.getByRole('button', { name: /^Stop: what is hot stays hot/ }).click();
+        await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+    });
 });
 
 test('what readings tell is on the bench: a pull, a cause, a press', async ({ page }) => {

@@ -22,6 +22,8 @@ export default defineConfig({
         viewport: { width: 1280, height: 800 },
         // Menus and dialogs stand where they open: nothing moves away between a press and its release.
         contextOptions: { reducedMotion: 'reduce' },
+        // Each story has a browser of its own, and would fetch the whole application for later: those that need it say so.
+        serviceWorkers: 'block',
         actionTimeout: 20_000,
         trace: 'off',
         launchOptions: {
