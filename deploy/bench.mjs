@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, existsSync, readdirSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../e2e/browser.mjs';
 
 const here = process.env.HERE;
 const state = process.env.LARAVEL_STORAGE_PATH ?? `${here}/storage`;
@@ -34,7 +35,7 @@ if (!existsSync(portFile)) {
 }
 const base = `http://127.0.0.1:${readFileSync(portFile, 'utf8').trim()}`;
 const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
         '--no-sandbox',
         '--disable-gpu',

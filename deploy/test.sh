@@ -73,9 +73,12 @@ unit() {
     count "${good:-0}" "${bad:-0}"
 }
 
+# The one without a window where Debian has it.
+need_browser() { (need_packages chromium-headless-shell) 2>/dev/null || need_packages chromium; }
+
 e2e() {
     say '── e2e'
-    need_packages chromium
+    need_browser
     prepare_screens
     # A shop for each worker, started as anybody would start one.
     local number state port shops=() started=() workers=${E2E_WORKERS:-2}
@@ -141,7 +144,7 @@ case ${1:-all} in
     core | feature) "$@" ;;
     static | unit | e2e | drill) "$1" ;;
     all)
-        need_packages chromium
+        need_browser
         prepare_screens
         lane screens 0 e2e
         lane kills 0 drill

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './browser.mjs';
 
 // `address=state folder` of each shop; a worker has one for itself. Without SHOPS: the one at BASE_URL.
 const shops = (process.env.SHOPS ?? '').split(' ').filter(Boolean);
@@ -27,7 +28,7 @@ export default defineConfig({
         actionTimeout: 20_000,
         trace: 'off',
         launchOptions: {
-            executablePath: '/usr/bin/chromium',
+            executablePath: CHROMIUM,
             args: [
                 '--no-sandbox',
                 '--disable-gpu',

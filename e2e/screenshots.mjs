@@ -1,10 +1,11 @@
 // Takes the pictures of docs/screenshots from a running demo shop: node e2e/screenshots.mjs [address]
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from './browser.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:8080';
 const out = new URL('../docs/screenshots/', import.meta.url).pathname;
 const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
         '--no-sandbox',
         '--disable-gpu',
