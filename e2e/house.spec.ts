@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { ask, confirmAll, pad, setUpPanel, signIn } from './shop';
+import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn } from './shop';
 
 interface Plan {
     plan: {
@@ -97,6 +97,42 @@ test.describe('kept for later', () => {
         await page.getByRole('button', { name: /^Stop: what is hot stays hot/ }).click();
         await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
     });
+});
+
+test('the tub is empty: another lot goes in, asked of as the first was, and what is weighed comes off that one', async ({
+    page,
+}) => {
+    await signIn(page, 'ines');
+    await setUpPanel(page);
+    await page.getByRole('button', { name: /^Start the run/ }).click();
+    await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
+    const id = page.url().split('/').pop()!;
+    await page.getByRole('button', { name: 'Another lot' }).click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog).toContainText('L-0101 goes in until now');
+    await expect(dialog.getByRole('listitem').filter({ hasText: 'L-0103' })).toBeVisible();
+    await expect(dialog.getByText('L-0106')).toHaveCount(0);
+    await accessible(page, { within: '[role=dialog]' });
+    await dialog
+        .getByRole('listitem')
+        .filter({ hasText: 'L-0102' })
+        .getByRole('button', { name: 'From this one' })
+        .click();
+    await expect(dialog).toBeHidden();
+    await expect(page.getByText('HDPE from L-0102')).toBeVisible();
+    await intoTheHeat(page);
+    const { materials } = await ask<{ materials: { lot: string; mass_g: number | null }[] }>(
+        page,
+        `runs/${id}`,
+    );
+    expect(materials.map((m) => [m.lot, m.mass_g])).toEqual([
+        ['L-0102', 2170],
+        ['L-0101', null],
+    ]);
+    await page.getByRole('button', { name: 'Stop the run' }).click();
+    await page.getByLabel('Why').fill('only a test');
+    await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
+    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
 });
 
 test('what readings tell is on the bench: a pull, a cause, a press', async ({ page }) => {

@@ -39,6 +39,7 @@ use App\Runs\Http\ReadingController;
 use App\Runs\Http\RunController;
 use App\Runs\Http\RunExportController;
 use App\Runs\Http\RunLabelController;
+use App\Runs\Http\RunLotController;
 use App\Runs\Http\SignalController;
 use App\Shop\Http\CareController;
 use App\Shop\Http\GoodsController;
@@ -228,6 +229,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('runs/{run}/capture', [CaptureController::class, 'store'])->whereUuid('run');
         Route::get('products/{product}/captures', [CaptureController::class, 'ofProduct']);
         Route::get('captures/{capture}/onto', [CaptureController::class, 'onto'])->whereUuid('capture');
+        Route::get('runs/{run}/lots', [RunLotController::class, 'index'])->whereUuid('run');
+        Route::post('runs/{run}/lots', [RunLotController::class, 'store'])->whereUuid('run');
         Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
         Route::post('runs/{run}/rack', [RunController::class, 'takeStrip'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');

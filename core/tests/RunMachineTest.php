@@ -356,3 +356,26 @@ it('knows no process by name: a made-up procedure runs on the same machine', fun
     $b->now += 241;
     expect($b->done('wait'))->toBeNull()->and($b->state->status)->toBe(RunState::FINISHED);
 });
+
+it('goes over to another lot, never to one that goes in already or before the last change, and knows which went in when', function (): void {
+    $b = bench();
+    $b->tell(EventType::Started);
+    expect($b->state->lotAt($b->now))->toBeNull()
+        ->and($b->tell(EventType::LotChanged, ['lot' => '7', 'code' => 'L-0007']))->toBe('data.lot: names no lot')
+        ->and($b->tell(EventType::LotChanged, ['lot' => 7]))->toBe('data.lot: names no lot');
+    $b->now += 60;
+    $from = $b->now;
+    expect($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBeNull()
+        ->and($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBe('data.lot: L-0007 goes in already')
+        ->and($b->state->lotAt($from - 1))->toBeNull()
+        ->and($b->state->lotAt($from))->toBe(7);
+    $b->now -= 30;
+    expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))->toBe('at: is before lot L-0007 began to go in');
+    $b->now += 60;
+    expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))->toBeNull()
+        // And back: the run is of it again.
+        ->and($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBeNull()
+        ->and($b->machine->fold($b->events)->lots)->toBe($b->state->lots);
+    $b->tell(EventType::Aborted, ['reason' => 'only a test']);
+    expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))->toContain('only notes and corrections');
+});

@@ -69,7 +69,8 @@ final readonly class PlanRun
         );
     }
 
-    private function safety(Order $order, Plan $plan): CheckResult
+    /** What stops it, and what to know of it, with the lots that it is made of. */
+    public function safety(Order $order, Plan $plan): CheckResult
     {
         $main = $order->main();
         $asked = $plan->safety();

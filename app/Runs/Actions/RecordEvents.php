@@ -240,7 +240,7 @@ final readonly class RecordEvents
         $values = array_merge($original['values'] ?? [], $event->data['values'] ?? []);
         $piece = $event->piece() ?? ($original['piece'] ?? null);
         match ($procedure->entry($entry)->effect ?? null) {
-            'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original['values'] ?? []),
+            'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original),
             'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
             'dispose' => $this->dispose($run, $event, $by, $values, $original['values'] ?? [], $piece),
             'leaves' => $this->leave($run, $values),
@@ -284,14 +284,15 @@ final readonly class RecordEvents
     }
 
     /**
-     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from its
-     * lot.
+     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from the lot
+     * that goes in then.
      *
      * @param  array<string, mixed>  $values
-     * @param  array<string, mixed>  $before  what an entry that is put right said
+     * @param  array{at: float, values: array<string, mixed>}|null  $original  the entry that is put right
      */
-    private function draw(Run $run, RunState $state, Event $event, User $by, array $values, array $before): void
+    private function draw(Run $run, RunState $state, Event $event, User $by, array $values, ?array $original): void
     {
+        $before = $original['values'] ?? [];
         if (($values['charge'] ?? null) !== ($before['charge'] ?? null)) {
             ($this->takeCharge)($run, $values['charge'] ?? null, $before !== [], Seconds::moment($event->at));
         }
@@ -301,9 +302,9 @@ final readonly class RecordEvents
             $draws = ($run->procedureVersion->procedure()->entry($entry['entry'])->effect ?? null) === 'draw_lot';
             $logged += $draws ? (float) $entry['values']['mass_g'] : 0.0;
         }
-        $material = $run->materials->firstOrFail();
+        $material = $run->materialAt($original['at'] ?? $event->at, $state);
         $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
-        $drawn = -(float) LotMovement::query()->where('lot_id', $lot->id)->where('run_id', $run->id)
+        $drawn = -(float) LotMovement::query()->whereIn('lot_id', $run->materials->pluck('lot_id'))->where('run_id', $run->id)
             ->whereIn('kind', [MovementKind::Drawn, MovementKind::Corrected])->sum('mass_g');
         $change = $drawn - ChargeLots::beyond($given, $logged);
         if (abs($change) < 1e-6) {

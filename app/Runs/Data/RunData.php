@@ -23,6 +23,7 @@ final readonly class RunData
      * @param  list<EventData>  $events
      * @param  list<HandData>  $hands
      * @param  list<RunMaterialData>  $materials
+     * @param  list<MadeOfData>  $made_of
      * @param  list<CheckData>  $checks
      * @param  list<PlausibleData>  $plausible
      */
@@ -89,6 +90,11 @@ final readonly class RunData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunMaterialData'),
         )] public array $materials,
+        #[OA\Property(
+            description: 'which lots are in which pieces, of a run that went over to another; none of one that did not',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/MadeOfData'),
+        )] public array $made_of,
         #[OA\Property(
             description: 'what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,

@@ -184,7 +184,15 @@ final class Run extends Model
         return $this->stations->firstOrFail()->machine;
     }
 
-    /** The lot that is drawn from: the first of its materials. */
+    /** What of a lot is in it, of the lot that goes in at a moment. */
+    public function materialAt(float $at, RunState $state): RunMaterial
+    {
+        $lot = $state->lotAt($at);
+
+        return $this->materials->firstOrFail(static fn (RunMaterial $m): bool => $lot === null || $m->lot_id === $lot);
+    }
+
+    /** The lot that it began with: the first of its materials. */
     public function mainLot(): Lot
     {
         return $this->materials->firstOrFail()->lot;

@@ -147,6 +147,7 @@ final readonly class RunRecord
             EventType::Noted => (string) $e->data['text'],
             EventType::Interrupted => "Interrupted: {$e->data['reason']}",
             EventType::Resumed => "Goes on, hot through again in {$e->data['wait_min']} min",
+            EventType::LotChanged => "From lot {$e->data['code']} now",
             EventType::Aborted => "Stopped: {$e->data['reason']}",
         };
     }

@@ -22,6 +22,7 @@ use Dithermic\Core\Practice\Plant;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
@@ -180,6 +181,31 @@ abstract class Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return null;
+    }
+
+    /**
+     * What each piece is made of, of a run that went over to another lot: by the lot that went in when it was charged,
+     * where nothing of the one before stays in the machine.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
+     * @return array<int, array<int, float>> shares that add up to 1, by piece and by lot; 0 is the lot it began with
+     */
+    public function madeOf(Procedure $procedure, RunState $state, array $targets): array
+    {
+        $charged = [];
+        foreach ($state->entries as $logged) {
+            $draws = $logged['piece'] !== null && ($procedure->entry($logged['entry'])->effect ?? null) === 'draw_lot';
+            if ($draws) {
+                $charged[$logged['piece']] ??= $logged['at'];
+            }
+        }
+
+        return array_map(
+            static fn (Thread $piece): array => [
+                $state->lotAt($charged[$piece->piece] ?? $piece->beganAt()) ?? 0 => 1.0,
+            ],
+            $state->pieces,
+        );
     }
 
     /**

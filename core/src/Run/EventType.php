@@ -29,6 +29,8 @@ enum EventType: string
     case Interrupted = 'interrupted';
     /** data: wait_min until what is in the machine is as it was, read_c what it reads when it is back */
     case Resumed = 'resumed';
+    /** data: lot (its id), code: from now on another lot goes in than before */
+    case LotChanged = 'lot_changed';
     /** data: reason */
     case Aborted = 'aborted';
 }

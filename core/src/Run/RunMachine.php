@@ -70,6 +70,11 @@ final readonly class RunMachine
                 'by' => $event->by,
             ],
             EventType::Resumed => $this->resume($state, $event),
+            EventType::LotChanged => $state->lots[] = [
+                'from' => $event->at,
+                'lot' => (int) $event->number('lot'),
+                'code' => (string) $event->text('code'),
+            ],
             EventType::Aborted => $this->end($state, RunState::ABORTED, $event->at),
         };
     }
@@ -116,6 +121,7 @@ final readonly class RunMachine
             EventType::Closing => $this->refusesClosing($state),
             EventType::Interrupted => $this->refusesInterruption($state, $event),
             EventType::Resumed => $this->refusesReturn($state, $event),
+            EventType::LotChanged => $this->refusesLot($state, $event),
             EventType::Aborted => $event->text('reason') === null
                 ? new InputError('data.reason', 'say why the run is stopped')
                 : null,
@@ -373,6 +379,23 @@ final readonly class RunMachine
     public function taken(RunState $state, string $place, ?int $except = null): ?string
     {
         return $this->rooms->taken($state, $place, $except);
+    }
+
+    /** Whether the lot may go in at all is asked of the safety rules, by who lets the change in. */
+    private function refusesLot(RunState $state, Event $event): ?InputError
+    {
+        $last = end($state->lots);
+        $lot = $event->data['lot'] ?? null;
+
+        return match (true) {
+            ! is_int($lot) || $lot < 1 || $event->text('code') === null => new InputError('data.lot', 'names no lot'),
+            $last !== false && $last['from'] > $event->at => new InputError(
+                'at',
+                "is before lot {$last['code']} began to go in",
+            ),
+            $last !== false && $last['lot'] === $lot => new InputError('data.lot', "{$last['code']} goes in already"),
+            default => null,
+        };
     }
 
     /** What is confirmed is true of this moment: a step that is not under way has nothing to confirm. */

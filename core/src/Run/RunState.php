@@ -29,6 +29,9 @@ final class RunState extends Thread
      */
     public array $breaks = [];
 
+    /** @var list<array{from: float, lot: int, code: string}> lots that it went over to, in order; not the one it began with */
+    public array $lots = [];
+
     /** @var array<int, Thread> by number, from 1 */
     public array $pieces = [];
 
@@ -56,6 +59,17 @@ final class RunState extends Thread
         $last = end($this->breaks);
 
         return $this->status !== self::RUNNING || $last === false || $last['to'] !== null ? null : $last;
+    }
+
+    /** The lot that goes in at a moment; null while it is the one that the run began with. */
+    public function lotAt(float $at): ?int
+    {
+        $now = null;
+        foreach ($this->lots as $lot) {
+            $now = $lot['from'] <= $at ? $lot['lot'] : $now;
+        }
+
+        return $now;
     }
 
     /** Since when it is interrupted, s since 1970 UTC; null while it is not. */

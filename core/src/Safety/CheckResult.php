@@ -27,6 +27,17 @@ final class CheckResult extends Result
     }
 
     /**
+     * What stops a lot from going into a run that is under way. It need not hold all that such a run begins with, and what
+     * only a lead may pass wants a run of its own.
+     *
+     * @return list<Block>
+     */
+    public function stopsOtherLot(): array
+    {
+        return array_values(array_filter($this->blocks, static fn (Block $block): bool => $block->id !== 'stock_short'));
+    }
+
+    /**
      * The blocks that stand after a lead's written overrides.
      *
      * @param  list<string>  $overridden  ids that a lead has overridden in writing

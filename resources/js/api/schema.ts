@@ -2850,6 +2850,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/runs/{run}/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lots that a run under way could go over to, and what stops those that may not go in */
+        get: operations["getOtherLots"];
+        put?: never;
+        /** Go over to another lot, once per id: what is logged as loaded from now on comes off that one */
+        post: operations["changeLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/runs/{run}/prov.json": {
         parameters: {
             query?: never;
@@ -3907,6 +3925,15 @@ export interface components {
             mass_g: number | null;
             /** Format: float */
             at: number;
+        };
+        ChangeLotRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is done once
+             */
+            id: string;
+            /** @description that is fed from now on */
+            lot_id: number;
         };
         ChangePersonRequest: {
             active: boolean;
@@ -7841,6 +7868,17 @@ export interface components {
             /** @description null until it was judged */
             worked: boolean | null;
         };
+        /** @description Pieces that follow one another and are made of the same. */
+        MadeOfData: {
+            /** @description number of the first */
+            from: number;
+            /** @description and of the last */
+            to: number;
+            /** @description share of each lot, by its code, to a hundredth; most first */
+            shares: {
+                [key: string]: number;
+            };
+        };
         MakeTokenRequest: {
             name: string;
             scopes: ("readings" | "signals" | "calc" | "shop")[];
@@ -8309,6 +8347,20 @@ export interface components {
             at: number;
             /** @description newest entry of its log, 0 for none; sent back with the next */
             after: number;
+        };
+        /** @description A lot that a run under way could go over to. */
+        OtherLotData: {
+            id: number;
+            code: string;
+            colour: string;
+            swatch: string;
+            form: string;
+            location: string;
+            /** Format: float */
+            held_g: number;
+            source: string;
+            /** @description why it may not go in; none where it may */
+            stops: string[];
         };
         OverridePolymerRequest: {
             path: string;
@@ -10944,6 +10996,8 @@ export interface components {
             inside: components["schemas"]["InsideData"] | null;
             marks: components["schemas"]["HeatMarksData"];
             materials: components["schemas"]["RunMaterialData"][];
+            /** @description which lots are in which pieces, of a run that went over to another; none of one that did not */
+            made_of: components["schemas"]["MadeOfData"][];
             /** @description what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
             since: number;
             /** @description pieces that an instrument can tell something of: GET runs/N/heard */
@@ -18642,6 +18696,80 @@ export interface operations {
                         /** @description ask again with it as `after`; null when there is no more */
                         next: string | null;
                     };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getOtherLots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["OtherLotData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    changeLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeLotRequest"];
+            };
+        };
+        responses: {
+            /** @description the run */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

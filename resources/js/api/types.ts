@@ -172,6 +172,7 @@ export type Proposal = Schemas['ProposalData'];
 export type Tracked = Schemas['TrackedData'];
 export type Leftover = Schemas['LeftoverData'];
 export type RackStrip = Schemas['RackStripData'];
+export type OtherLot = Schemas['OtherLotData'];
 export type Capture = Schemas['CaptureData'];
 export type CapturedSetUp = Schemas['CapturedSetUpData'];
 export type Carried = Schemas['CarriedData'];

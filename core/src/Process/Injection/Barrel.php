@@ -36,22 +36,7 @@ final readonly class Barrel
         if ($capacity <= 0 || $shot <= 0) {
             return null;
         }
-        $space = new Space($capacity, Space::MIXING * $capacity);
-        $loadedAt = [];
-        $over = 0.0;
-        foreach (self::log($state, $shot) as [$at, $change]) {
-            if ($change < 0) {
-                $space->take(min(-$change, $space->held()));
-
-                continue;
-            }
-            $fits = min($change, max(0.0, $space->free()));
-            $over += $change - $fits;
-            if ($fits > 0) {
-                $loadedAt[] = $at;
-                $space->load(count($loadedAt) - 1, $fits);
-            }
-        }
+        [$space, $loadedAt, , $over] = self::replay($state, $capacity, $shot);
         $held = $space->held();
         if ($held < self::NOTHING_G) {
             return new Inside($now, 0.0, $capacity, $shot, 0, null, null, null, null, [], 'The barrel is empty.', null);
@@ -82,6 +67,60 @@ final readonly class Barrel
             }).($over >= 1 ? sprintf(' What was logged as loaded is %.0f g more than goes in.', $over) : ''),
             $this->advice($state, $budget, $held, $shot, $pieces),
         );
+    }
+
+    /**
+     * What each shot is made of, of a run that went over to another lot: the barrel still holds of the one before.
+     *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan: barrel_g, shot_mass_g
+     * @return array<int, array<int, float>>|null shares by piece and by lot, 0 is the lot it began with; null where the barrel
+     *                                            is not known
+     */
+    public static function madeOf(RunState $state, array $targets): ?array
+    {
+        $capacity = (float) ($targets['barrel_g'] ?? 0);
+        $shot = (float) ($targets['shot_mass_g'] ?? 0);
+        if ($capacity <= 0 || $shot <= 0) {
+            return null;
+        }
+        [, $loadedAt, $shots] = self::replay($state, $capacity, $shot);
+        $lots = array_map(static fn (float $at): int => $state->lotAt($at) ?? 0, $loadedAt);
+
+        return array_map(static function (array $loads) use ($lots): array {
+            $of = [];
+            foreach (array_filter($loads, static fn (float $grams): bool => $grams > 1e-9) as $load => $grams) {
+                $of[$lots[$load]] = ($of[$lots[$load]] ?? 0.0) + $grams;
+            }
+
+            return array_map(static fn (float $grams): float => $grams / array_sum($of), $of);
+        }, array_filter($shots, static fn (array $loads): bool => array_sum($loads) > 0));
+    }
+
+    /** @return array{Space, list<float>, array<int, array<int, float>>, float} what is in it, when each load came, the loads in each shot by piece, and what was logged as loaded beyond what goes in, g */
+    private static function replay(RunState $state, float $capacity, float $shot): array
+    {
+        $space = new Space($capacity, Space::MIXING * $capacity);
+        $loadedAt = [];
+        $shots = [];
+        $over = 0.0;
+        foreach (self::log($state, $shot) as [$at, $change, $piece]) {
+            if ($change < 0) {
+                $out = $space->take(min(-$change, $space->held()));
+                if ($piece !== null) {
+                    $shots[$piece] = $out;
+                }
+
+                continue;
+            }
+            $fits = min($change, max(0.0, $space->free()));
+            $over += $change - $fits;
+            if ($fits > 0) {
+                $loadedAt[] = $at;
+                $space->load(count($loadedAt) - 1, $fits);
+            }
+        }
+
+        return [$space, $loadedAt, $shots, $over];
     }
 
     private function advice(RunState $state, ?BudgetResult $budget, float $held, float $shot, int $pieces): ?string
@@ -115,7 +154,7 @@ final readonly class Barrel
     /**
      * What went in (above 0) and came out (under 0), g, in the order in which it happened.
      *
-     * @return list<array{float, float}> moment and change
+     * @return list<array{float, float, int|null}> moment, change, and the piece that was shot
      */
     private static function log(RunState $state, float $shot): array
     {
@@ -123,12 +162,12 @@ final readonly class Barrel
         foreach ($state->entries as $logged) {
             $mass = $logged['values']['mass_g'] ?? null;
             if (is_numeric($mass) && in_array($logged['entry'], ['load', 'purge'], true)) {
-                $log[] = [$logged['at'], ($logged['entry'] === 'load' ? 1 : -1) * (float) $mass];
+                $log[] = [$logged['at'], ($logged['entry'] === 'load' ? 1 : -1) * (float) $mass, null];
             }
         }
         foreach ($state->pieces as $piece) {
             if (isset($piece->done['shoot'])) {
-                $log[] = [$piece->done['shoot']['at'], -$shot];
+                $log[] = [$piece->done['shoot']['at'], -$shot, $piece->piece];
             }
         }
         usort($log, static fn (array $a, array $b): int => $a[0] <=> $b[0]);

@@ -35,6 +35,7 @@ use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Process\Zones;
 use Dithermic\Core\Run\EventType;
+use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
@@ -140,6 +141,11 @@ final class Moulding extends Definition
     public function inside(RunState $state, array $targets, Polymer $polymer, float $now): ?Inside
     {
         return (new Barrel($this->calculations))->of($state, $targets, $polymer, $now);
+    }
+
+    public function madeOf(Procedure $procedure, RunState $state, array $targets): array
+    {
+        return Barrel::madeOf($state, $targets) ?? parent::madeOf($procedure, $state, $targets);
     }
 
     public function changesOver(): bool

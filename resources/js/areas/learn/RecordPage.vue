@@ -8,6 +8,7 @@ import type { Alarm, Procedure } from '../../api/types';
 import { figureText } from '../../parts/figures';
 import { countText } from '../../parts/text';
 import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
+import MadeOf from '../run/MadeOf.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
 import { eventWords } from '../run/words';
@@ -123,6 +124,7 @@ const overrides = computed(
                     <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
                     <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
                     <p v-else class="quiet">Not checked.</p>
+                    <MadeOf :run="run" />
                     <p
                         v-for="a in run.pieces.length > 0 ? [] : (went[0]?.anyway ?? [])"
                         :key="a"

@@ -4,6 +4,7 @@ import type { Procedure } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 import RunBreak from './RunBreak.vue';
 import { useRunScreen } from './screen';
+import { lotOf } from './words';
 
 /** Which run this is, and the way out of it. */
 const { run, ask } = useRunScreen();
@@ -15,7 +16,7 @@ const piece = computed(() => (run.value?.procedure as Procedure | undefined)?.pi
         <h1>{{ run.summary.product }}</h1>
         <p class="quiet">
             Run {{ run.summary.number }} · {{ run.summary.stations.map((x) => x.machine).join(' then ') }} ·
-            {{ run.summary.polymer }} from {{ run.summary.lot_code }} · started
+            {{ run.summary.polymer }} from {{ lotOf(run) }} · started
             {{ timeOfDay(run.summary.started_at) }} by {{ run.summary.started_by }}
         </p>
         <RunBreak />

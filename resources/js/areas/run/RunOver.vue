@@ -4,6 +4,7 @@ import type { Run } from '../../api/types';
 import CaptureCard from './CaptureCard.vue';
 import LeftoversCard from './LeftoversCard.vue';
 import InspectionResult from '../check/InspectionResult.vue';
+import MadeOf from './MadeOf.vue';
 import LessonCard from '../learn/LessonCard.vue';
 
 /** How a run ended, what it taught, and where one goes from here. */
@@ -25,6 +26,7 @@ const router = useRouter();
         <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
         <p v-if="run.pieces.length > 0" class="do">{{ run.summary.good }} good, {{ run.summary.bad }} not.</p>
         <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
+        <MadeOf :run="run" />
         <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
         <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
         <LeftoversCard :run="run.summary.id" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import LotChange from './LotChange.vue';
 import { useRunScreen } from './screen';
 
 /** What may be said at this step besides what it asks for. */
@@ -17,6 +18,7 @@ const { focus, settling, entries, grid, pump, logged, asked, start, ask } = useR
             @click="start(e)"
             >{{ e.title }}<span v-if="e.key" class="key ml-2">{{ e.key.toUpperCase() }}</span></v-btn
         >
+        <LotChange />
         <v-btn variant="outlined" block @click="ask('note')">Note<span class="key ml-2">N</span></v-btn>
         <v-btn v-if="focus.piece !== null && !focus.next" variant="outlined" block @click="ask('drop')"
             >Take it out</v-btn

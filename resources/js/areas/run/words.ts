@@ -1,6 +1,12 @@
-import type { Procedure, ProcedureStep, RunEvent } from '../../api/types';
+import type { Procedure, ProcedureStep, Run, RunEvent } from '../../api/types';
 import { capital } from '../../parts/text';
 import { minutesText, show } from '../../parts/units';
+
+/** The lot that goes in now: the one it began with, until it went over to another. */
+export function lotOf(run: Run): string {
+    const change = run.events.findLast((e) => e.type === 'lot_changed');
+    return change ? String((change.data as { code?: string }).code) : run.summary.lot_code;
+}
 
 /** One log entry in a few words, by the procedure's own titles. */
 export function eventWords(event: RunEvent, procedure: Procedure): string {
@@ -34,6 +40,8 @@ function words(event: RunEvent, procedure: Procedure, step: ProcedureStep | unde
             return 'No more: shutting down';
         case 'interrupted':
             return `Interrupted. ${String(data.reason)}`;
+        case 'lot_changed':
+            return `From lot ${String(data.code)} now`;
         case 'resumed':
             return `Goes on, hot through again in ${minutesText(Number(data.wait_min))}`;
         case 'aborted':
