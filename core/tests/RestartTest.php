@@ -265,3 +265,25 @@ it('is asked of a machine as it is known, and of none that nobody has measured',
     $press = (new Processes(new Registry))->get('compression');
     expect($press->restart(new Interruption(new Record([]), ['platen_c' => 180.0], [], $polymer, 5)))->toBeNull();
 });
+
+it('shows of a run that stands still what went by and what cools, and nothing that would come', function (): void {
+    $b = bench()->toHeat();
+    $later = $b->now + 60;
+    $coming = static fn (float $at): array => array_column(array_filter(
+        $b->machine->stretches($b->state, $at),
+        static fn (array $s): bool => $s['phase'] === 'coming',
+    ), 'step');
+    expect($coming($later))->toContain('heat', 'transfer', 'cool');
+    $b->now = $later;
+    $b->tell(EventType::Interrupted, ['reason' => 'The power went']);
+    expect($coming($later + 60))->toBe([])
+        ->and(array_column($b->machine->stretches($b->state, $later + 60), 'step'))->toContain('heat');
+    $b->now = $later + 120;
+    $b->tell(EventType::Resumed, ['wait_min' => 0.0]);
+    $b->now += 720;
+    foreach (['heat', 'transfer', 'pressure_on'] as $step) {
+        $b->done($step);
+    }
+    $b->tell(EventType::Interrupted, ['reason' => 'The power went']);
+    expect($b->state->step)->toBe('cool')->and($coming($b->now + 10))->toBe(['cool']);
+});

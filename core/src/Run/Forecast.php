@@ -185,6 +185,8 @@ final readonly class Forecast
     {
         $stretches = [];
         $goesOn = $state->status === RunState::RUNNING && $thread->outcome === Thread::OPEN;
+        // What comes after a break nobody knows; what cools goes on cooling.
+        $stands = $state->stands() !== null;
         foreach ($this->procedure->steps($phase) as $step) {
             $heat = $this->procedure->place($step->place)->heat ?? 'none';
             $kind = $step->timer !== null ? ($heat === 'out' ? 'cool' : 'heat') : 'hands';
@@ -207,10 +209,15 @@ final readonly class Forecast
                 if ($thread->isAt($step)) {
                     $end = max($now, $running['ends_at'] ?? $thread->stepSince + 60 * $minutes);
                     $stretches[] = $make($thread->stepSince, $now, 'past');
+                    if ($stands && ($running === null || $kind !== 'cool')) {
+                        break;
+                    }
                     if ($end > $now) {
                         $stretches[] = $make($now, $end, 'coming');
                     }
                     $clock = $end;
+                } elseif ($stands) {
+                    break;
                 } else {
                     $stretches[] = $make($clock, $clock + 60 * $minutes, 'coming');
                     $clock += 60 * $minutes;

@@ -49,12 +49,15 @@ const { data, isPending, isError } = useQuery({
 <style scoped>
 .one {
     display: grid;
-    grid-template-columns: 1.4fr 1fr auto 1fr;
+    grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) minmax(0, 1.2fr) minmax(0, 1fr);
     gap: 16px;
     align-items: center;
     text-decoration: none;
     margin-bottom: 10px;
     min-height: 76px;
+}
+.one .tag {
+    justify-self: start;
 }
 @media (max-width: 800px) {
     .one {
