@@ -97,7 +97,7 @@ const overrides = computed(
                             >{{ i ? ', ' : ''
                             }}<router-link :to="`/sort/lots/${m.lot_id}`">{{ m.lot }}</router-link
                             ><template v-if="run.materials.length > 1 && m.mass_g !== null">
-                                {{ show(m.mass_g, 'mass') }}</template
+                                {{ ` ${show(m.mass_g, 'mass')}` }}</template
                             ></template
                         >
                         · {{ run.summary.stations.map((s) => s.machine).join(', ') }}
@@ -124,7 +124,6 @@ const overrides = computed(
                     <p v-if="run.summary.scrap_reason">{{ run.summary.scrap_reason }}</p>
                     <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
                     <p v-else class="quiet">Not checked.</p>
-                    <MadeOf :run="run" />
                     <p
                         v-for="a in run.pieces.length > 0 ? [] : (went[0]?.anyway ?? [])"
                         :key="a"
@@ -136,6 +135,7 @@ const overrides = computed(
                         {{ run.summary.good }} good, {{ run.summary.bad }} not, of
                         {{ run.pieces.length }} begun.
                     </p>
+                    <MadeOf :run="run" />
                     <LessonCard v-if="run.summary.status === 'finished'" :run="id" />
                     <CasesOf :run="id" :bad="run.summary.verdict === 'scrap' || run.summary.bad > 0" />
                     <FoundLater

@@ -7,7 +7,8 @@ import { capital } from '../../parts/text';
 const { run } = defineProps<{ run: Run }>();
 const piece = computed(() => (run.procedure as unknown as Procedure).piece?.title ?? 'piece');
 const rows = computed(() =>
-    run.made_of.map(({ from, to, shares }) => {
+    // One that this screen kept from a release before has none.
+    ((run.made_of as Run['made_of'] | undefined) ?? []).map(({ from, to, shares }) => {
         const parts = Object.entries(shares);
         return {
             from,
