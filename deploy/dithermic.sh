@@ -217,9 +217,9 @@ owner_artisan() {
 }
 
 keeper() { PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U keeper "$@"; }
-# After much was written: what the log of the database needs next lies ready, so that a disk that is full then stops no write
+# Before the first day: a whole stretch of the database's log lies ready, so that a disk that is full then stops no write
 # half-way.
-settle() { [ -z "${OWN_CLUSTER:-}" ] || keeper -d dithermic -c checkpoint >>"$LOG/artisan.log" 2>&1 || true; }
+settle() { [ -z "${OWN_CLUSTER:-}" ] || keeper -d dithermic -c 'select pg_switch_wal()' -c checkpoint >>"$LOG/artisan.log" 2>&1 || true; }
 
 # --- PostgreSQL -----------------------------------------------------------------------------------------------------
 
@@ -489,7 +489,8 @@ cmd_start() {
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
     upgrade
     owner_artisan shop:make-room >>"$LOG/artisan.log" 2>&1 || say 'No room could be made for the readings of later months; see the log.'
-    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; touch "$STATE/simulated"; settle; fi
+    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; touch "$STATE/simulated"; fi
+    [ -f "$STATE/begun" ] || settle
     # From here on it is somebody's shop: it is never filled in again.
     touch "$STATE/begun"
     { IN=$CODE artisan config:cache && IN=$CODE artisan route:cache && IN=$CODE artisan view:cache && IN=$CODE artisan contract:write "$VAR/openapi.json"; } >>"$LOG/artisan.log" 2>&1 || fail "caching the settings failed; see $LOG/artisan.log."

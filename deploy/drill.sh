@@ -21,7 +21,7 @@ sources() { keeper "select count(*) from sources where name like 'drill %'"; }
 sign_in() {
     rm -f "$ROOM/cookies"
     curl -fsS -c "$ROOM/cookies" -o /dev/null -H "Origin: $(base)" "$(base)/sanctum/csrf-cookie"
-    ask POST session '{"login":"maren","password":"two-heats-oak"}' >/dev/null
+    ask POST session "{\"login\":\"${1:-maren}\",\"password\":\"${2:-two-heats-oak}\"}" >/dev/null
 }
 ask() {
     local token; token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
@@ -139,8 +139,9 @@ check 'pages of the database carry checksums' "$(DB=postgres keeper 'show data_c
 if [ "$(id -u)" -eq 0 ] && mkdir "$ROOM/small" && mount -t tmpfs -o size=420m,mode=755 tmpfs "$ROOM/small" 2>/dev/null; then
     shop stop >/dev/null 2>&1
     S=$ROOM/small/shop SAID=0 answers=''
-    shop start --port "$(free)" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
-    sign_in
+    # Empty: what is written is what counts.
+    shop start --no-demo --port "$(free)" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+    sign_in lead "$(grep -oP 'password \K\S+' "$ROOM/start" | head -n 1)"
     dd if=/dev/zero of="$ROOM/small/fill" bs=1M 2>/dev/null
     note=$(head -c 400 /dev/zero | tr '\0' x)
     for i in $(seq 60); do
