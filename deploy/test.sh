@@ -154,8 +154,9 @@ case ${1:-all} in
         lane screens 0 e2e
         lane kills 0 drill
         lane rules 10 core
-        lane checks 10 static unit feature
-        lanes_end checks rules kills screens
+        lane server 10 feature
+        lane checks 10 static unit
+        lanes_end checks rules server kills screens
         ;;
     *) fail "test knows core, feature, unit, static, drill and e2e." ;;
 esac

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, menu, scan, signIn, signInByForm } from './shop';
+import { accessible, choose, menu, scan, signIn, signInByForm } from './shop';
 
 /** every screen by its path, with what stands on top of it when it is ready */
 const READY: Record<string, string> = {
@@ -88,13 +88,11 @@ test('keys go everywhere and show themselves', async ({ page }) => {
 
 test('a person is switched by PIN on a known screen only', async ({ page }) => {
     await signInByForm(page, 'ines');
-    await page.getByRole('button', { name: 'Ines Halloran' }).click();
-    await page.getByText('Switch person').click();
+    await choose(page, 'Ines Halloran', 'Switch person');
     await expect(page.getByRole('dialog')).toContainText('Nobody else has signed in on this screen yet');
     await page.keyboard.press('Escape');
     await signInByForm(page, 'teodor');
-    await page.getByRole('button', { name: 'Teodor Blum' }).click();
-    await page.getByText('Switch person').click();
+    await choose(page, 'Teodor Blum', 'Switch person');
     await page.getByRole('dialog').getByRole('button', { name: 'Ines Halloran' }).click();
     await page.getByLabel('PIN').fill('0000');
     await page.getByRole('button', { name: 'Go', exact: true }).click();

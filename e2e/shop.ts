@@ -156,10 +156,14 @@ export async function scan(page: Page, text: string): Promise<void> {
 /** Chooses in the person's menu, and waits until the server has kept it. */
 export async function menu(page: Page, person: string, item: string): Promise<void> {
     const kept = page.waitForResponse((r) => r.url().includes('/me/preferences'));
-    await page.getByRole('button', { name: person }).click();
-    // by its key: a pointer that comes while the list still finds its place may be let go beside it
-    await page.getByRole('listitem').filter({ hasText: item }).press('Enter');
+    await choose(page, person, item);
     await kept;
+}
+
+/** In the menu under one's name, by its key: a pointer that comes while the list still finds its place may be let go beside it. */
+export async function choose(page: Page, person: string, item: string): Promise<void> {
+    await page.getByRole('button', { name: person }).click();
+    await page.getByRole('listitem').filter({ hasText: item }).press('Enter');
 }
 
 export const stepTitle = (page: Page) => page.locator('h2.title');

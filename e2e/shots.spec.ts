@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, advance, ask, pad, signIn, stepTitle } from './shop';
+import { accessible, advance, ask, choose, pad, signIn, stepTitle } from './shop';
 
 /** From "what shall I make" to counted good parts, and what came of them in goods and in the lot's trace. */
 async function setUp(page: Page) {
@@ -79,8 +79,7 @@ test('a mould is run: soak, test shot, two touches a cycle, good and not, shut d
     await expect(stepTitle(page)).toContainText('Shot 2');
 
     // The second one by foot: a switch that sends a key, made known to this screen once.
-    await page.getByRole('button', { name: 'Ines Halloran' }).click();
-    await page.getByText('Foot switch: none').click();
+    await choose(page, 'Ines Halloran', 'Foot switch: none');
     await page.keyboard.press('F9');
     await expect(page.getByRole('status').filter({ hasText: 'F9' })).toBeVisible();
     await page.getByRole('button', { name: 'Done' }).click();

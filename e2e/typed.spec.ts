@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { ask, list, put, setUpPanel, signIn } from './shop';
+import { ask, choose, list, put, setUpPanel, signIn } from './shop';
 
 /** What hands type into a field of each kind, and what it is in the unit the shop keeps it in: worked out by hand. */
 const TYPED: Record<string, [text: string, value: number][]> = {
@@ -151,8 +151,7 @@ test('what one person has looked at is not looked at by the next', async ({ page
     await setUpPanel(page);
     const start = page.getByRole('button', { name: /^Start the run/ });
     await expect(start).toBeEnabled();
-    await page.getByRole('button', { name: 'Ines Halloran' }).click();
-    await page.getByText('Switch person').click();
+    await choose(page, 'Ines Halloran', 'Switch person');
     await page.getByRole('dialog').getByRole('button', { name: 'Teodor Blum' }).click();
     await page.getByLabel('PIN', { exact: true }).fill('2386');
     await page.getByRole('button', { name: 'Go', exact: true }).click();
