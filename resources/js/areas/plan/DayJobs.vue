@@ -2,10 +2,16 @@
 import { ref, watch } from 'vue';
 import type { DayJob } from '../../api/types';
 import { dayText, timeOfDay } from '../../parts/units';
-import { clockOn, dueWords } from './day';
+import { clockOn, dueWords, holdWords } from './day';
 
 /** What is to be made, in the order it will be there: when, how sure that is, what holds it up, and what one may say to it. */
-const props = defineProps<{ jobs: DayJob[]; now: number; chosen: string | null; busy: boolean }>();
+const props = defineProps<{
+    jobs: DayJob[];
+    from: number;
+    now: number;
+    chosen: string | null;
+    busy: boolean;
+}>();
 const emit = defineEmits<{
     choose: [job: string | null];
     wish: [job: string, kind: 'pinned' | 'free' | 'left_out', start: number | null];
@@ -68,7 +74,7 @@ function pin(job: DayJob) {
                     {{
                         j.wish === 'left_out'
                             ? 'Left out of this day.'
-                            : j.holds.join('; ') || 'Not in the plan.'
+                            : holdWords(j.holds, from) || 'Not in the plan.'
                     }}
                 </p>
                 <p v-if="j.first.length" class="now"><strong>Now:</strong> {{ j.first.join(', ') }}</p>

@@ -111,6 +111,7 @@ const print = () => window.print();
             <div class="two">
                 <DayJobs
                     :jobs="day.jobs"
+                    :from="span.from"
                     :now="now"
                     :chosen="chosen"
                     :busy="busy"

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { barIn, clockOn, draggedTo, dueWords, windowOf, workDay } from './day';
+import { barIn, clockOn, draggedTo, dueWords, holdWords, windowOf, workDay } from './day';
 
 const local = (hours: number, minutes = 0) => new Date(2026, 10, 27, hours, minutes).getTime() / 1000;
 
@@ -74,4 +74,13 @@ describe('who waits', () => {
         [{ due: 1000, ends: 4000, late_min: 50 }, '50 min too late'],
         [{ due: 3600, ends: 0, late_min: 0 }, /to spare$/],
     ])('%o', (job, words) => expect(dueWords(job)).toMatch(words));
+});
+
+describe('what holds a job up', () => {
+    it('is said by the clock on the wall', () =>
+        expect(holdWords(['cannot begin at minute 525: nobody is in the shop', 'no mould'], local(8))).toBe(
+            'cannot begin at 16:45: nobody is in the shop; no mould',
+        ));
+    it('keeps what has no time in it', () =>
+        expect(holdWords(['15 minutes short'], local(8))).toBe('15 minutes short'));
 });

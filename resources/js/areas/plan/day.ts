@@ -1,5 +1,5 @@
 import type { DayJob } from '../../api/types';
-import { minutesText } from '../../parts/units';
+import { minutesText, timeOfDay } from '../../parts/units';
 import { endOfShift } from '../floor/shift';
 
 /** hours of the clock at which a day's work may begin, the last that is over counts */
@@ -66,3 +66,11 @@ export function dueWords(job: Pick<DayJob, 'due' | 'ends' | 'late_min'>): string
     if (job.late_min >= 1) return `${minutesText(job.late_min)} too late`;
     return `${minutesText((job.due - job.ends) / 60)} to spare`;
 }
+
+/** What holds a job up: the planner counts the minutes of its day, a person reads the clock. */
+export const holdWords = (holds: string[], from: number): string =>
+    holds
+        .map((h) =>
+            h.replace(/\bminute (\d+(?:\.\d+)?)/g, (_, m: string) => timeOfDay(from + 60 * Number(m))),
+        )
+        .join('; ');

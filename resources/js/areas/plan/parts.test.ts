@@ -37,7 +37,7 @@ const job = (over: Partial<DayJob> = {}): DayJob =>
 
 describe('what is to be made', () => {
     const list = (jobs: DayJob[], chosen: string | null = null) =>
-        shown(DayJobs, { jobs, now: NOW, chosen, busy: false });
+        shown(DayJobs, { jobs, from: NOW - 3600, now: NOW, chosen, busy: false });
 
     it('says when, on what, and how sure that is', async () => {
         const text = textOf(await list([job()]));
