@@ -8,7 +8,6 @@ use App\Material\Models\Lot;
 use App\Material\Support\Ledger;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
-use Dithermic\Core\Safety\SourceState;
 
 /** A container of what a run made: once hotter than what went in, and of the source that is trusted least. */
 final readonly class LotOfRun
@@ -20,7 +19,7 @@ final readonly class LotOfRun
     public function open(Run $run, string $form, string $location): Lot
     {
         $materials = $run->materials()->with('lot.source')->get();
-        $trust = static fn (RunMaterial $m): int => (int) array_search($m->lot->source->state, SourceState::cases(), true);
+        $trust = static fn (RunMaterial $m): int => $m->lot->source->state->trust();
         $from = $materials->sortBy([
             static fn (RunMaterial $a, RunMaterial $b): int => $trust($a) <=> $trust($b),
             static fn (RunMaterial $a, RunMaterial $b): int => (float) $b->mass_g <=> (float) $a->mass_g,

@@ -6,7 +6,6 @@ namespace Dithermic\Core\Stock;
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Safety\DryState;
-use Dithermic\Core\Safety\SourceState;
 
 /**
  * Lots put together in one container: one polymer only. The mixture is worth its weakest part: the least trusted source,
@@ -37,7 +36,7 @@ final class Merge
         }
         $weakest = 0;
         foreach ($holdings as $i => $holding) {
-            $weakest = self::trust($holding->source) < self::trust($holdings[$weakest]->source) ? $i : $weakest;
+            $weakest = $holding->source->trust() < $holdings[$weakest]->source->trust() ? $i : $weakest;
         }
         $changes = [];
         $names = static fn (array $some): string => implode(
@@ -46,7 +45,7 @@ final class Merge
         );
         $lowered = array_filter(
             $holdings,
-            static fn (Holding $h): bool => self::trust($h->source) > self::trust($holdings[$weakest]->source),
+            static fn (Holding $h): bool => $h->source->trust() > $holdings[$weakest]->source->trust(),
         );
         if ($lowered !== []) {
             $changes[] = sprintf(
@@ -93,11 +92,6 @@ final class Merge
             $weakest,
             $changes,
         );
-    }
-
-    private static function trust(SourceState $state): int
-    {
-        return (int) array_search($state, SourceState::cases(), true);
     }
 
     private static function wetness(DryState $state): int
