@@ -15,6 +15,7 @@ use Dithermic\Core\Stock\LotStep;
 use Dithermic\Core\Stock\MassBalance;
 use Dithermic\Core\Stock\Merge;
 use Dithermic\Core\Stock\MixStock;
+use Dithermic\Core\Stock\OneContainer;
 use Dithermic\Core\Stock\Trust;
 
 function holding(array $over = []): Holding
@@ -299,4 +300,16 @@ it('never gives more of a mix than is held, whatever the parts', function () {
         $out = array_search($stock->runs_out, array_column($parts, 'name'), true);
         expect($over[$out])->toEqualWithDelta(0.0, 1e-6);
     }
+});
+
+it('keeps out of an open container what is less than what is in it, by trust and by passes', function (): void {
+    $in = [
+        ['source' => SourceState::Accepted, 'generation' => 0],
+        ['source' => SourceState::FullTrialPassed, 'generation' => 2],
+    ];
+    $stops = static fn (SourceState $source, int $generation): ?string => OneContainer::stops($in, 'lot L-7', $source, $generation)?->because;
+    expect($stops(SourceState::FullTrialPassed, 2))->toBeNull()
+        ->and($stops(SourceState::Accepted, 0))->toBeNull()
+        ->and($stops(SourceState::SmallTrialPassed, 0))->toContain('lot L-7 is less than what is in it: its source is trusted less')
+        ->and($stops(SourceState::Accepted, 3))->toContain('made again more often');
 });

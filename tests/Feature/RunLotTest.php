@@ -15,8 +15,8 @@ function shotsAndAnotherLot(string $form = 'flake'): array
     $case = test();
     $first = lot('L-0106');
     $other = Lot::query()->create([
-        'code' => 'L-0990', 'form' => $form, 'location' => 'Rack C2', 'colour' => 'light grey',
-    ] + $first->only(['source_id', 'polymer', 'swatch']));
+        'code' => 'L-0990', 'form' => $form, 'location' => 'Rack C2', 'colour' => 'light grey', 'swatch' => '#123456',
+    ] + $first->only(['source_id', 'polymer']));
     counted($other, 3000);
     $run = $case->signedIn()->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Heron', 'L-0106'))
         ->assertCreated()->json('summary.id');
@@ -111,4 +111,59 @@ it('goes over to no empty lot, and to none once it is over', function (): void {
     tell($run, [['type' => 'aborted', 'data' => ['reason' => 'only a test']]])->assertJsonPath('refused', []);
     $take()->assertUnprocessable();
     expect(Run::query()->findOrFail($run)->materials()->count())->toBe(1);
+});
+
+it('offers other lots to a run of every process, by the rules of each', function (): void {
+    $this->signedIn();
+    $asked = [];
+    foreach (Run::query()->with('product')->whereIn('id', Run::query()->selectRaw('distinct on (product_id) id'))->get() as $run) {
+        foreach ($this->getJson("/api/v1/runs/{$run->id}/lots")->assertOk()->json('items') as $other) {
+            $lot = lot($other['code']);
+            expect($lot->polymer)->toBe($run->polymer)
+                ->and((float) $lot->held_g)->toBeGreaterThan(0.0)
+                ->and($run->product->process === 'vacuum_forming' && $lot->form !== 'sheet' && $other['stops'] === [])->toBeFalse();
+        }
+        $asked[] = $run->product->process;
+    }
+    expect(array_unique($asked))->toEqualCanonicalizing(['compression', 'injection', 'extrusion', 'vacuum_forming']);
+});
+
+it('leaves in the machine the colour that went in last', function (): void {
+    [$run, $other] = shotsAndAnotherLot();
+    tell($run, [loadOf(60)])->assertJsonPath('refused', []);
+    $this->postJson("/api/v1/runs/{$run}/lots", ['id' => fake_uuid(), 'lot_id' => $other->id])->assertOk();
+    tell($run, [loadOf(30)])->assertJsonPath('refused', []);
+    walkRun($run);
+    tell($run, [['type' => 'closing', 'data' => []]])->assertJsonPath('refused', []);
+    walkRun($run);
+    $left = RunEvent::query()->where('run_id', $run)->where('data->entry', 'left')->firstOrFail()->key;
+    tell($run, [[
+        'type' => 'corrected',
+        'data' => ['event' => $left, 'values' => ['what' => 'what was run'], 'reason' => 'it is full'],
+    ]])->assertJsonPath('refused', []);
+    $run = Run::query()->with('stations.machine')->findOrFail($run);
+    expect($run->status)->toBe('finished')
+        ->and($run->mainMachine()->last_swatch)->toBe('#123456');
+});
+
+it('takes strips only while it is fed with the lot that they are of', function (): void {
+    [, $feeding] = stripsAndTheirInjector();
+    readyToFill($feeding);
+    $this->postJson("/api/v1/runs/{$feeding}/lots", ['id' => fake_uuid(), 'lot_id' => lot('L-0106')->id])->assertOk();
+    expect($this->getJson("/api/v1/runs/{$feeding}/rack")->assertOk()->json('items'))->toBe([]);
+    $this->postJson("/api/v1/runs/{$feeding}/rack", ['id' => fake_uuid(), 'strip' => 2, 'piece' => null])
+        ->assertUnprocessable()->assertJsonPath('error.field', 'strip');
+});
+
+it('puts nothing that is trusted less, or was made again more often, into a container that is open', function (): void {
+    [$cutting] = stripsAndTheirInjector();
+    $worn = Lot::query()->create([
+        'code' => 'L-0991', 'form' => 'flake', 'location' => '', 'colour' => 'grey', 'generation' => 3,
+    ] + lot('L-0106')->only(['source_id', 'polymer', 'swatch']));
+    counted($worn, 3000);
+    $of = fn (string $run): array => collect($this->getJson("/api/v1/runs/{$run}/lots")->assertOk()->json('items'))
+        ->firstWhere('code', 'L-0991')['stops'];
+    expect($of($cutting))->toHaveCount(1)->and($of($cutting)[0])->toContain('made again more often');
+    $this->postJson("/api/v1/runs/{$cutting}/lots", ['id' => fake_uuid(), 'lot_id' => $worn->id])
+        ->assertUnprocessable()->assertJsonPath('error.blocks.0.id', 'one_container');
 });

@@ -243,7 +243,7 @@ final readonly class RecordEvents
             'draw_lot' => $this->draw($run, $state, $event, $by, $values, $original),
             'inspect' => $this->inspect($run, $event, $entry, $values, $piece),
             'dispose' => $this->dispose($run, $event, $by, $values, $original['values'] ?? [], $piece),
-            'leaves' => $this->leave($run, $values),
+            'leaves' => $this->leave($run, $values, $run->materialAt($original['at'] ?? $event->at, $state)->lot),
             default => null,
         };
     }
@@ -252,8 +252,9 @@ final readonly class RecordEvents
      * What stays in the main machine, and whether the mould does: what the next job finds there.
      *
      * @param  array<string, mixed>  $values
+     * @param  Lot  $last  that went in
      */
-    private function leave(Run $run, array $values): void
+    private function leave(Run $run, array $values, Lot $last): void
     {
         try {
             $left = Left::of(new Record($values), $this->polymers->get($run->polymer));
@@ -266,7 +267,7 @@ final readonly class RecordEvents
         }
         $machine->fill([
             'last_polymer' => $left->polymer,
-            'last_swatch' => $left->own ? $run->materials->first()?->lot->swatch : null,
+            'last_swatch' => $left->own ? $last->swatch : null,
         ]);
         if (! $left->mouldStays) {
             $machine->hang(null);
@@ -277,9 +278,11 @@ final readonly class RecordEvents
     /** Whether a machine had a later run or a change: what is said, or put right, of this one says nothing of it any more. */
     private function movedOn(Run $run, Machine $machine): bool
     {
-        return JobChange::query()->where('machine_id', $machine->id)->where('at', '>', $run->started_at)->exists()
+        $began = $run->started_at->format('Y-m-d H:i:s.vP');
+
+        return JobChange::query()->where('machine_id', $machine->id)->where('at', '>', $began)->exists()
             || RunStation::query()->where('machine_id', $machine->id)
-                ->whereHas('run', static fn ($later) => $later->where('started_at', '>', $run->started_at))
+                ->whereHas('run', static fn ($later) => $later->where('number', '>', $run->number))
                 ->exists();
     }
 

@@ -10,12 +10,14 @@ use App\Runs\Actions\PlanRun;
 use App\Runs\Actions\RunRefused;
 use App\Runs\Data\OtherLotData;
 use App\Runs\Models\Run;
+use App\Runs\Models\RunMaterial;
 use App\Runs\Models\RunStation;
 use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Safety\Block;
+use Dithermic\Core\Stock\OneContainer;
 
 /** Lots that a run under way could go over to, each asked of the safety rules as the run's own was. */
 final readonly class OtherLots
@@ -75,7 +77,16 @@ final readonly class OtherLots
     /** @return list<Block> */
     private function stops(Run $run, Plan $plan, Lot $lot): array
     {
-        return $this->plan->safety($this->order($run, [$lot]), $plan)->stopsOtherLot();
+        $order = $this->order($run, [$lot]);
+        $before = $run->materials->map(static fn (RunMaterial $m): array => [
+            'source' => $m->lot->source->state,
+            'generation' => $m->lot->generation,
+        ])->all();
+        $container = $order->process->outForm($run->plan) === null || $before === []
+            ? null
+            : OneContainer::stops(array_values($before), "lot {$lot->code}", $lot->source->state, $lot->generation);
+
+        return [...$this->plan->safety($order, $plan)->stopsOtherLot(), ...array_filter([$container])];
     }
 
     private function planned(Run $run): Plan

@@ -37,10 +37,11 @@ final readonly class Rack
         return $this->processes->get($run->product->process)->rack($run->state(), $run->plan, $run->setup, Seconds::now());
     }
 
-    /** The run that the lot of a run came out of; null where it came from elsewhere. */
+    /** The run that the lot came out of that a run is fed from now; null where it came from elsewhere. */
     public function maker(Run $run): ?Run
     {
-        $output = RunOutput::query()->where('lot_id', $run->mainLot()->id)->where('kind', OutputKind::Lot)->orderBy('id')->first();
+        $output = RunOutput::query()->where('lot_id', $run->materialAt(Seconds::now(), $run->state())->lot_id)
+            ->where('kind', OutputKind::Lot)->orderBy('id')->first();
 
         return $output === null
             ? null
