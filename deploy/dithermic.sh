@@ -105,12 +105,13 @@ npm_install() ( umask 022; cd "$HERE" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm 
 build_screens() (
     umask 022
     cd "$HERE/public" || return 1
-    mkdir -p build/assets
-    # What was there before this mark is of the release before the one being served.
-    [ ! -e build/.before ] || find build/assets -type f ! -newer build/.before -delete
-    touch build/.before
     rm -rf build.new
+    mkdir -p build/assets
+    local begun; begun=$(mktemp)
     (cd "$HERE" && DITHERMIC_BUILD=public/build.new npm run --silent build) || return 1
+    # What is no newer than this mark is of the release before the one being served. One that failed has moved it no further.
+    [ ! -e build/.before ] || find build/assets -type f ! -newer build/.before -delete
+    mv -f "$begun" build/.before
     chmod -R u+rwX,go+rX build.new
     mv -f build.new/assets/* build/assets/
     rm -r build.new/assets
