@@ -1,14 +1,11 @@
-import { VueQueryPlugin } from '@tanstack/vue-query';
 import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { defineComponent, h } from 'vue';
-import injection from '../../../../core/src/Process/Injection/procedure.json';
 import { queue } from '../../api/queue';
 import type { Run } from '../../api/types';
-import { buttonOf, page as items, refusal, server, STUBS, textOf, type Shown } from '../../tests/mount';
+import { buttonOf, page as items, refusal, textOf, type Shown } from '../../tests/mount';
+import { runOfShots, shownOnRun } from '../../tests/onRun';
 import LotChange from './LotChange.vue';
 import MadeOf from './MadeOf.vue';
-import { makeRunScreen } from './screen';
 
 const lot = (id: number, over: object = {}) => ({
     id,
@@ -23,37 +20,15 @@ const lot = (id: number, over: object = {}) => ({
     ...over,
 });
 const run = (over: object = {}) =>
-    ({
+    runOfShots({
         summary: { id: 'r', status: 'running', step: 'fill', stations: [], lot_code: 'L-1', polymer: 'PP' },
-        plan: {},
-        procedure: injection,
-        steps: [],
-        timers: [],
-        confirmed: {},
-        pieces: [],
-        breaks: [],
-        materials: [],
-        made_of: [],
-        closing: false,
-        entries: [],
-        events: [],
-        step_since: 0,
         ...over,
-    }) as unknown as Run;
-let page: Shown;
-async function shownOf(of: Run, answers: Record<string, unknown>) {
-    const asked = server({ 'runs/r': of, ...answers });
-    queue.runs.r = of;
-    const screen = defineComponent({
-        setup() {
-            makeRunScreen('r');
-            return () => h(LotChange);
-        },
     });
-    page = mount(screen, { global: { plugins: [VueQueryPlugin], stubs: STUBS } }) as unknown as Shown;
-    await flushPromises();
-    await flushPromises();
-    return asked;
+let page: Shown;
+async function shownOf(of: Run, answers: Record<string, unknown> = {}) {
+    const on = await shownOnRun(LotChange, of, answers);
+    page = on.page;
+    return on.asked;
 }
 afterEach(() => {
     delete queue.runs.r;

@@ -1,14 +1,10 @@
-import { VueQueryPlugin } from '@tanstack/vue-query';
-import { flushPromises, mount } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { defineComponent, h } from 'vue';
-import injection from '../../../../core/src/Process/Injection/procedure.json';
 import { queue } from '../../api/queue';
 import type { Run } from '../../api/types';
 import { noteServerTime } from '../../parts/clock';
-import { buttonOf, page as items, refusal, server, STUBS, textOf, type Shown } from '../../tests/mount';
+import { buttonOf, page as items, refusal, textOf, type Shown } from '../../tests/mount';
+import { runOfShots, shownOnRun } from '../../tests/onRun';
 import RackCard from './RackCard.vue';
-import { makeRunScreen } from './screen';
 
 const NOW = 1_790_000_000;
 const strip = (piece: number, over: object = {}) => ({
@@ -24,37 +20,18 @@ const strip = (piece: number, over: object = {}) => ({
     ...over,
 });
 const run = (step: string, over: object = {}) =>
-    ({
+    runOfShots({
         summary: { id: 'r', status: 'running', step, stations: [] },
-        plan: {},
-        procedure: injection,
-        steps: [],
-        timers: [],
-        confirmed: {},
-        pieces: [],
-        breaks: [],
         materials: [{ form: 'strip' }],
-        closing: false,
-        entries: [],
-        events: [],
         step_since: NOW - 60,
         ...over,
-    }) as unknown as Run;
-let page: Shown;
-async function shownOf(of: Run, answers: Record<string, unknown>) {
-    const asked = server({ 'runs/r': of, ...answers });
-    queue.runs.r = of;
-    noteServerTime(NOW - 0.5);
-    const screen = defineComponent({
-        setup() {
-            makeRunScreen('r');
-            return () => h(RackCard);
-        },
     });
-    page = mount(screen, { global: { plugins: [VueQueryPlugin], stubs: STUBS } }) as unknown as Shown;
-    await flushPromises();
-    await flushPromises();
-    return asked;
+let page: Shown;
+async function shownOf(of: Run, answers: Record<string, unknown> = {}) {
+    noteServerTime(NOW - 0.5);
+    const on = await shownOnRun(RackCard, of, answers);
+    page = on.page;
+    return on.asked;
 }
 afterEach(() => {
     page.unmount();

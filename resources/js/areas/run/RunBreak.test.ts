@@ -1,48 +1,22 @@
-import { VueQueryPlugin } from '@tanstack/vue-query';
-import { flushPromises, mount } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { defineComponent, h } from 'vue';
-import injection from '../../../../core/src/Process/Injection/procedure.json';
 import { forget, queue } from '../../api/queue';
 import type { Run } from '../../api/types';
 import { noteServerTime } from '../../parts/clock';
-import { buttonOf, refusal, server, STUBS, textOf, type Shown } from '../../tests/mount';
+import { buttonOf, refusal, textOf, type Shown } from '../../tests/mount';
+import { runOfShots, shownOnRun } from '../../tests/onRun';
 import RunBreak from './RunBreak.vue';
-import { makeRunScreen } from './screen';
 
 const NOW = 1_790_000_000;
-const run = (over: object = {}) =>
-    ({
-        summary: { id: 'r', status: 'running', step: null, stations: [] },
-        plan: {},
-        procedure: injection,
-        steps: [],
-        timers: [],
-        confirmed: {},
-        pieces: [],
-        breaks: [],
-        closing: false,
-        entries: [],
-        events: [],
-        step_since: NOW - 600,
-        ...over,
-    }) as unknown as Run;
+const run = (over: object = {}) => runOfShots({ step_since: NOW - 600, ...over });
 const stood = { from: NOW - 1200, to: null, reason: 'The power went', by: 'Ines' };
 const off = { 'POST runs/r/events': { status: 503, error: { code: 'down', field: '', message: 'down' } } };
 let page: Shown;
 
 async function shownOf(of: Run, answers: Record<string, unknown> = {}) {
-    const asked = server({ 'GET runs/r': of, ...off, ...answers });
-    queue.runs.r = of;
-    const screen = defineComponent({
-        setup() {
-            makeRunScreen('r');
-            return () => h(RunBreak);
-        },
-    });
-    page = mount(screen, { global: { plugins: [VueQueryPlugin], stubs: STUBS } }) as unknown as Shown;
-    await flushPromises();
-    return asked;
+    const on = await shownOnRun(RunBreak, of, { ...off, ...answers });
+    page = on.page;
+    return on.asked;
 }
 const told = () => queue.waiting.map((q) => [q.event.type, q.event.data]);
 
