@@ -9,6 +9,7 @@ use Dithermic\Core\Heat\Barrel\SoakTrackResult;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Clock;
 use Dithermic\Core\Process\Injection\SoakClock;
+use Dithermic\Core\Run\RunState;
 
 const SOAKED_BARREL = ['polymer' => 'PP', 'barrel_diameter_mm' => 38.0, 'wall_c' => 220.0, 'porosity' => 0.15];
 
@@ -128,6 +129,26 @@ it('puts the countdown right by the coldest zone, times what this machine takes'
     $slow = $by(['barrel_c' => $read(220.0)], ['soak_factor' => 1.3]);
     expect($slow->readyAt - 1_000_000.0)->toEqualWithDelta(1.3 * ($good->readyAt - 1_000_000.0), 1.0);
     expect($by(['barrel_c' => $read(120.0)])->state)->toBe(CheckState::Block);
+    $hot = (new SoakClock(new Registry))->by(
+        new Clock(null, 'soak', $clock->from, $clock->endsAt, SoakClock::CHANNELS, ['feed_c' => 120.0]),
+        ['barrel_c' => $read(220.0)],
+        SOAKED_BARREL,
+        1_000_300.0,
+    );
+    expect($hot->readyAt)->toBeLessThan($good->readyAt - 120)
+        ->and($hot->readyAt)->toBeGreaterThan(1_000_000.0);
     expect($by([]))->toBeNull()
         ->and((new SoakClock(new Registry))->by($clock, ['barrel_c' => $read(220.0)], [], 1_000_300.0))->toBeNull();
+});
+
+it('takes the charge as hot as the log says it went in, what says nothing as cold as the room', function () {
+    $state = new RunState;
+    $state->timers['soak'] = ['started_at' => 100.0, 'ends_at' => 2000.0, 'answered_at' => null];
+    $load = static fn (array $values): array => ['entry' => 'load', 'values' => $values];
+    $state->entries = ['a' => $load(['mass_g' => 60.0])];
+    expect(SoakClock::running($state)[0]->really)->toBe([]);
+    $state->entries['b'] = $load(['mass_g' => 40.0, 'feed_c' => 170.0]);
+    expect(SoakClock::running($state)[0]->really['feed_c'])->toEqualWithDelta(80.0, 1e-9);
+    $state->timers['soak']['answered_at'] = 1900.0;
+    expect(SoakClock::running($state))->toBe([]);
 });

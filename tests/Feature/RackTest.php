@@ -60,6 +60,7 @@ it('takes a strip off one log and into another, once', function (): void {
     );
     expect($loads)->toHaveCount(1)
         ->and(array_values($loads)[0]['values']['mass_g'])->toEqual(40)
+        ->and(array_values($loads)[0]['values']['feed_c'])->toBeGreaterThan(150)
         ->and((float) LotMovement::query()->where('run_id', $feeding)->sum('mass_g'))->toEqual(-40);
 });
 

@@ -40,7 +40,7 @@ final readonly class TakeStrip
             }
             $waits = collect($this->rack->on($maker->load('events.by')))->first(static fn (OnRack $of): bool => $of->piece === $strip)
                 ?? throw new InputError('strip', 'is on the rack no more: somebody has taken it');
-            $fed = $this->processes->get($run->product->process)->fedWith($waits->massG, $piece)
+            $fed = $this->processes->get($run->product->process)->fedWith($waits->massG, $waits->meanC, $piece)
                 ?? throw new InputError('strip', 'goes into no machine of this kind');
             $off = $this->processes->get($maker->product->process)->offRack($strip);
             foreach ($off as $i => $entry) {

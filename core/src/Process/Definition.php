@@ -302,10 +302,11 @@ abstract class Definition
     /**
      * What the log of a run is told that is fed with so much by hand; null where it is fed so with nothing.
      *
+     * @param  float  $feedC  throughout, as much heat as it holds
      * @param  int|null  $piece  of this run that is under way
      * @return array{type: EventType, data: array<string, mixed>}|null
      */
-    public function fedWith(float $massG, ?int $piece): ?array
+    public function fedWith(float $massG, float $feedC, ?int $piece): ?array
     {
         return null;
     }

@@ -44,6 +44,7 @@ final readonly class StripRack
                 (float) ($targets['charge_mass_g'] ?? 0),
                 (float) ($targets['length_mm'] ?? 0),
                 $at->core_c,
+                $at->mean_c,
                 $at->soak_min,
                 $now < $timer['ends_at'],
             );

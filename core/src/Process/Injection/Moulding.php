@@ -299,11 +299,12 @@ final class Moulding extends Definition
         return (new Carry($this->calculations))->toSoftMould($setUp, $from, $mould, $product);
     }
 
-    public function fedWith(float $massG, ?int $piece): array
+    public function fedWith(float $massG, float $feedC, ?int $piece): array
     {
         $about = $piece === null ? [] : ['piece' => $piece];
+        $values = ['mass_g' => $massG, 'feed_c' => round($feedC, 1)];
 
-        return ['type' => EventType::Logged, 'data' => ['entry' => 'load', 'values' => ['mass_g' => $massG]] + $about];
+        return ['type' => EventType::Logged, 'data' => ['entry' => 'load', 'values' => $values] + $about];
     }
 
     protected function left(Told $told, array $targets): array

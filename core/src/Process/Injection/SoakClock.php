@@ -21,6 +21,8 @@ final readonly class SoakClock
 
     private const OVER_S = 20.0;
 
+    private const ROOM_C = 20.0;
+
     /** a wall that was not read for so long is the model's, s */
     private const SILENT_S = 120.0;
 
@@ -35,7 +37,24 @@ final readonly class SoakClock
 
         return $timer === null || $timer['answered_at'] !== null
             ? []
-            : [new Clock(null, 'soak', $timer['started_at'], $timer['ends_at'], self::CHANNELS)];
+            : [new Clock(null, 'soak', $timer['started_at'], $timer['ends_at'], self::CHANNELS, self::fed($state))];
+    }
+
+    /**
+     * How hot the charge went in: the loads by their mass, one that says nothing as cold as the room.
+     *
+     * @return array<string, float> nothing where none went in hot
+     */
+    private static function fed(RunState $state): array
+    {
+        $loads = array_column(array_filter($state->entries, static fn (array $e): bool => $e['entry'] === 'load'), 'values');
+        $mass = array_sum(array_column($loads, 'mass_g'));
+        if (array_column($loads, 'feed_c') === [] || $mass <= 0) {
+            return [];
+        }
+        $heat = array_map(static fn (array $v): float => (float) $v['mass_g'] * (float) ($v['feed_c'] ?? self::ROOM_C), $loads);
+
+        return ['feed_c' => array_sum($heat) / $mass];
     }
 
     /**
@@ -58,7 +77,7 @@ final readonly class SoakClock
             'now_s' => max(0.0, $since),
             'readings' => $wall,
             'fraction_refilled' => 1.0,
-        ] + $input);
+        ] + $clock->really + $input);
         assert($track instanceof SoakTrackResult);
         $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s;
         $silent = $since - $newest['t_s'];
