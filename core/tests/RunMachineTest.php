@@ -275,7 +275,7 @@ it('stops for good with a reason; notes and corrections can still be added', fun
         ->toBe([]);
 });
 
-it('tells what is heated by its coolest reading, and a touched mould is nothing of that', function (): void {
+it('tells what is heated by its coolest reading: a touched mould and what goes in are nothing of that', function (): void {
     $bench = bench()->toHeat();
     expect($bench->machine->measured($bench->state))->toBe(184.0);
     $bench->log('platen', ['top_c' => 181, 'low_c' => 183]);
@@ -288,7 +288,7 @@ it('tells what is heated by its coolest reading, and a touched mould is nothing 
     expect($shots->machine->measured($shots->state))->toBeNull();
     $shots->log('zones', ['barrel_c' => 218, 'nozzle_c' => 222]);
     $shots->done('heat_up');
-    $shots->log('load', ['mass_g' => 100]);
+    $shots->log('load', ['mass_g' => 100, 'feed_c' => 140]);
     $shots->done('fill');
     $shots->done('soak', 'hot from before');
     $shots->log('purge', ['what' => 'smooth']);

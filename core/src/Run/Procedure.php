@@ -168,9 +168,15 @@ final readonly class Procedure
         return array_values($this->timers);
     }
 
-    /** Whether what an entry says is about a place where heat goes in: it is logged in a step that stands there. */
+    /**
+     * Whether what an entry says is about a place where heat goes in: it is logged in a step that stands there, and is not of
+     * what is put into it.
+     */
     public function isOfHeat(string $entry): bool
     {
+        if ($this->entry($entry)?->effect === 'draw_lot') {
+            return false;
+        }
         foreach ($this->stepsThatLog($entry) as $step) {
             if ($this->place($step->place)?->heat === 'in') {
                 return true;

@@ -209,6 +209,7 @@ function whose(run: Run, step: ProcedureStep): Base {
 
 /** Whether an entry says temperatures of a place where heat goes in (core/src/Run/Procedure.php). */
 export const isOfHeat = (procedure: Procedure, entry: ProcedureEntry): boolean =>
+    entry.effect !== 'draw_lot' &&
     entry.fields.some((f) => f.dimension === 'temperature') &&
     procedure.steps.some((s) => s.entries?.includes(entry.id) && procedure.places[s.place]?.heat === 'in');
 
