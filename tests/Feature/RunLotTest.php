@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
+use App\Runs\Data\MadeOfData;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
+use App\Runs\Queries\MadeOf;
 
 require_once __DIR__.'/../../core/tests/walk.php';
 
@@ -82,6 +84,20 @@ it('says which lots are in which shots', function (): void {
     foreach ($made as $of) {
         expect(array_sum($of['shares']))->toEqualWithDelta(1.0, 0.011);
     }
+    // A recall of the second names the shots that have of it, as the record does.
+    $first = collect($made)->firstOrFail(static fn (array $of): bool => isset($of['shares']['L-0990']))['from'];
+    $node = collect($this->getJson("/api/v1/lots/{$other->id}/trace")->assertOk()->json('nodes'))->firstWhere('id', "run:{$run}");
+    expect($node['pieces'])->toBe($first === 2 ? '2' : '1 to 2')
+        ->and($this->get("/api/v1/lots/{$other->id}/recall.csv")->getContent())->toContain($node['pieces']);
+});
+
+it('lists pieces in as few words as they follow one another', function (): void {
+    $of = static fn (int $from, int $to, array $shares): MadeOfData => new MadeOfData($from, $to, (object) $shares);
+    $made = [$of(1, 3, ['A' => 1.0]), $of(4, 4, ['A' => 0.4, 'B' => 0.6]), $of(5, 8, ['B' => 1.0]), $of(9, 9, ['A' => 1.0])];
+    expect(MadeOf::spans($made, ['A']))->toBe('1 to 4, 9')
+        ->and(MadeOf::spans($made, ['B']))->toBe('4 to 8')
+        ->and(MadeOf::spans($made, ['A', 'B']))->toBe('1 to 9')
+        ->and(MadeOf::spans($made, ['C']))->toBe('');
 });
 
 it('asks the safety rules of it as of the first, and takes no such entry by the door of the others', function (): void {

@@ -12,10 +12,14 @@ use App\Material\Models\Lot;
 use App\Material\Models\LotMovement;
 use App\Material\Support\MovementKind;
 use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
+use App\Runs\Queries\MadeOf;
 use App\Support\Csv;
 use App\Support\Seconds;
+use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Stock\Mixing;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
 use stdClass;
 
 /**
@@ -28,6 +32,10 @@ final class Recall
     private const MOST = ['nodes' => 2000, 'lines' => 60_000];
 
     private const DEPTH = 12;
+
+    public function __construct(private readonly MadeOf $madeOf)
+    {
+    }
 
     /** @var array<int, true> lots in it */
     private array $lots = [];
@@ -109,7 +117,7 @@ final class Recall
     {
         $rows = array_filter($trace->nodes, static fn (TraceNodeData $n): bool => $n->kind === 'run');
 
-        return Csv::write(['run', 'what', 'at', 'good', 'share_pct', 'grams', 'certainty'], array_map(
+        return Csv::write(['run', 'what', 'at', 'good', 'share_pct', 'grams', 'certainty', 'pieces'], array_map(
             static fn (TraceNodeData $n): array => [
                 $n->title,
                 $n->says,
@@ -118,6 +126,7 @@ final class Recall
                 round(100 * $n->share, 3),
                 round($n->grams, 1),
                 $n->sure ? 'sure' : 'mixed',
+                $n->pieces ?? 'all',
             ],
             array_values($rows),
         ));
@@ -274,6 +283,7 @@ final class Recall
                 $run->good(), Seconds::of($run->started_at),
             ];
         }
+        $pieces = $way === 'forward' ? $this->pieces($lots->filter(static fn (Lot $l): bool => $share("lot:{$l->id}") > 0)) : [];
         $columns = self::columns(array_keys($nodes), $flows);
         $told = [];
         foreach ($nodes as $id => [$kind, $name, $says, $link, $good, $at]) {
@@ -290,12 +300,32 @@ final class Recall
                 $part > 1 - 1e-6 || $part < 1e-9,
                 $good,
                 $at,
+                $pieces[$id] ?? null,
             );
         }
         usort($told, static fn (TraceNodeData $a, TraceNodeData $b): int => [$a->column, -$a->share, $a->at ?? 0.0, $a->title]
             <=> [$b->column, -$b->share, $b->at ?? 0.0, $b->title]);
 
         return new TraceData($title, $about, $way, $told, $flows, $this->more);
+    }
+
+    /**
+     * Of runs that went over to another lot in the middle: which of their pieces have of it.
+     *
+     * @param  Collection<int, Lot>  $lots  that have of what is traced
+     * @return array<string, string> by node
+     */
+    private function pieces(Collection $lots): array
+    {
+        $changed = RunEvent::query()->whereIn('run_id', array_keys($this->runs))->where('type', EventType::LotChanged)
+            ->distinct()->pluck('run_id');
+        $runs = Run::query()->whereKey($changed)->with(['events.by', 'procedureVersion', 'product', 'materials.lot'])->get();
+        $pieces = [];
+        foreach ($runs as $run) {
+            $pieces["run:{$run->id}"] = (string) $this->madeOf->pieces($run, array_values($lots->map(static fn (Lot $l): string => $l->code)->all()));
+        }
+
+        return $pieces;
     }
 
     private function isIn(string $place): bool

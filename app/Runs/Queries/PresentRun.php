@@ -11,7 +11,6 @@ use App\Runs\Data\CheckData;
 use App\Runs\Data\EventData;
 use App\Runs\Data\HandData;
 use App\Runs\Data\InsideData;
-use App\Runs\Data\MadeOfData;
 use App\Runs\Data\PieceData;
 use App\Runs\Data\PlausibleData;
 use App\Runs\Data\RunData;
@@ -30,7 +29,6 @@ use App\Runs\Models\RunStation;
 use App\Shop\Queries\PresentShop;
 use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
-use Dithermic\Core\Process\Alike;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Run\EventType;
@@ -48,6 +46,7 @@ final readonly class PresentRun
     public function __construct(
         private PolymerLibrary $polymers,
         private Processes $processes,
+        private MadeOf $madeOf,
         private Places $places,
         private PresentShop $shop,
     ) {
@@ -163,7 +162,7 @@ final readonly class PresentRun
             $inside === null ? null : InsideData::of($inside),
             $this->shop->marks($run->polymer, $process),
             $this->materials($run),
-            $this->madeOf($run, $process, $procedure, $state),
+            $this->madeOf->run($run),
             $since,
             count($process->listens($state)),
             $state->stepSince,
@@ -248,28 +247,6 @@ final readonly class PresentRun
         usort($materials, static fn (RunMaterialData $a, RunMaterialData $b): int => $b->mass_g <=> $a->mass_g);
 
         return $materials;
-    }
-
-    /** @return list<MadeOfData> in the order of its pieces; none of a run that was fed from one lot */
-    private function madeOf(Run $run, Definition $process, Procedure $procedure, RunState $state): array
-    {
-        if ($state->lots === []) {
-            return [];
-        }
-        $codes = [0 => $run->mainLot()->code] + array_column($state->lots, 'code', 'lot');
-        $named = array_map(static function (array $shares) use ($codes): array {
-            $of = [];
-            foreach ($shares as $lot => $share) {
-                $of[$codes[$lot]] = ($of[$codes[$lot]] ?? 0.0) + $share;
-            }
-
-            return $of;
-        }, $process->madeOf($procedure, $state, $run->plan));
-
-        return array_map(
-            static fn (array $of): MadeOfData => new MadeOfData($of[0], $of[1], (object) $of[2]),
-            Alike::in($named),
-        );
     }
 
     /** @return list<TimerData> */

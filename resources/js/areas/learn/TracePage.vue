@@ -142,7 +142,12 @@ const label = (p: Placed) =>
                         <td>
                             <router-link :to="n.link">{{ n.title }}</router-link>
                         </td>
-                        <td>{{ n.says }}</td>
+                        <td>
+                            {{ n.says }}
+                            <span v-if="n.pieces !== null" class="quiet">{{
+                                n.pieces === '' ? 'none of its pieces' : `pieces ${n.pieces}`
+                            }}</span>
+                        </td>
                         <td v-if="forward" class="num">{{ n.at === null ? '' : dayText(n.at) }}</td>
                         <td v-if="forward" class="n">{{ n.good }}</td>
                         <td class="n">{{ share(n) }}</td>

@@ -14,6 +14,7 @@ const node = (id: string, column: number): TraceNode => ({
     sure: true,
     good: null,
     at: null,
+    pieces: null,
 });
 const trace = (nodes: TraceNode[], flows: [string, string, number][]): Trace => ({
     title: '',

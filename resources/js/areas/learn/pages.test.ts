@@ -89,7 +89,7 @@ describe('a product’s own page', () => {
     });
 
     it('says what cannot be told yet, instead of drawing it', async () => {
-        server({ 'learnt/4': data() });
+        server({ 'learnt/4': data(), 'products/4/flaws': { marks: [], kinds: [] } });
         const { page } = await shownAt(ProductLearntPage, '/learn/product/:id', '/learn/product/4');
         const text = textOf(page);
         expect(text).toContain('Its runs have not two settings in common that were moved.');
@@ -98,7 +98,7 @@ describe('a product’s own page', () => {
     });
 
     it('leads to the next set-up of it', async () => {
-        server({ 'learnt/4': data() });
+        server({ 'learnt/4': data(), 'products/4/flaws': { marks: [], kinds: [] } });
         const { page } = await shownAt(ProductLearntPage, '/learn/product/:id', '/learn/product/4');
         expect(page.findAll('a').map((a) => a.attributes('href'))).toContain('/set?product=4');
     });
@@ -140,6 +140,7 @@ describe('a trace', () => {
         grams: 9000,
         good: null,
         at: 0,
+        pieces: null,
         ...over,
     });
     const forward = {
@@ -168,6 +169,7 @@ describe('a trace', () => {
                 share: 0.004,
                 grams: 9,
                 good: 0,
+                pieces: '4 to 9',
             }),
         ],
         flows: [
@@ -184,6 +186,8 @@ describe('a trace', () => {
         expect(text).toContain('25 %');
         // A trace of a trace is not nothing.
         expect(text).toContain('0.40 %');
+        // Of a run that went over to another lot: which of its pieces.
+        expect(text.match(/pieces 4 to 9/g)).toHaveLength(1);
         expect(page.get('a[download], [href$="recall.csv"]').attributes('href')).toBe(
             '/api/v1/lots/1/recall.csv',
         );
