@@ -7,6 +7,7 @@ use App\Runs\Models\JobChange;
 use App\Runs\Models\Run;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -105,6 +106,33 @@ it('is planned with the job: what the last one left, what it takes to get it out
     // The plan says now that it is under way.
     $plan = $this->postJson('/api/v1/plans', clips())->assertOk()->json();
     expect($plan['change']['open'])->toBe($change['id']);
+});
+
+it('says how long a change likely takes once four of that machine were made', function (): void {
+    $made = changeTo()->assertCreated()->json();
+    sayOfChange($made, 'given_up', ['why' => 'not today'])->assertCreated();
+    $kept = JobChange::query()->findOrFail($made['id']);
+    $took = static function (float $times, int $daysAgo) use ($kept): void {
+        $at = CarbonImmutable::now()->subDays($daysAgo);
+        $ended = $at->addSeconds((int) round(60 * $times * (float) $kept->plan['total_min']));
+        JobChange::query()->create(
+            ['id' => fake_uuid(), 'at' => $at, 'ended_at' => $ended] + $kept->only([
+                'machine_id', 'product_id', 'lot_id', 'mould_id', 'polymer', 'was', 'plan', 'people', 'by_id',
+            ]),
+        );
+    };
+    foreach ([1.1, 1.2, 1.3] as $i => $times) {
+        $took($times, 10 + $i);
+    }
+    // Given up, or left over night: neither tells how long one takes.
+    $took(9.0, 5);
+    $due = $this->signedIn()->postJson('/api/v1/plans', clips())->assertOk()->json('change');
+    expect($due['likely_from_min'])->toBeNull()->and($due['known_from'])->toBe(3);
+    $took(1.4, 4);
+    $due = $this->postJson('/api/v1/plans', clips())->assertOk()->json('change');
+    expect($due['known_from'])->toBe(4)
+        ->and($due['likely_from_min'] / $due['total_min'])->toEqualWithDelta(1.13, 0.002)
+        ->and($due['likely_to_min'] / $due['total_min'])->toEqualWithDelta(1.37, 0.002);
 });
 
 it('asks nothing of a machine that is ready for the job', function (): void {

@@ -57,8 +57,15 @@ final readonly class PlanRun
             return null;
         }
         $main = $order->main();
+        if ($change === null || $main === null) {
+            return null;
+        }
+        $spread = $this->changes->spread($main);
+        $likely = static fn (float $times): ?float => $spread->isKnown() && $change->total_min !== null
+            ? round($times * $change->total_min, 1)
+            : null;
 
-        return $change === null || $main === null ? null : new ChangeDueData(
+        return new ChangeDueData(
             $change->total_min,
             $change->hands_min,
             $change->purge_g,
@@ -66,6 +73,9 @@ final readonly class PlanRun
             $change->explanation,
             $change->stop,
             $this->changes->open($main)?->id,
+            $likely($spread->least),
+            $likely($spread->most),
+            $spread->runs,
         );
     }
 

@@ -18,6 +18,9 @@ final readonly class ChangeDueData
         #[OA\Property] public string $says,
         #[OA\Property(description: 'why two must not meet, or why there is no way')] public ?string $stop,
         #[OA\Property(description: 'the change that the machine is in already', format: 'uuid')] public ?string $open,
+        #[OA\Property(description: 'as the last changes of this machine went; null with fewer than four')] public ?float $likely_from_min,
+        #[OA\Property(description: 'until so many')] public ?float $likely_to_min,
+        #[OA\Property(description: 'changes that this is known from')] public int $known_from,
     ) {
     }
 }

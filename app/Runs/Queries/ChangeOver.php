@@ -9,17 +9,25 @@ use App\Material\Queries\Dryness;
 use App\Runs\Actions\Order;
 use App\Runs\Models\JobChange;
 use App\Shop\Models\Machine;
+use App\Support\Seconds;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Change\ChangeJob;
 use Dithermic\Core\Process\Change\ChangePlan;
 use Dithermic\Core\Process\Plan;
+use Dithermic\Core\Schedule\Spread;
 use Dithermic\Core\Stock\Colour;
 
 /** What stands between what a machine holds and an order, by what the shop knows of both. */
 final readonly class ChangeOver
 {
+    /** newest changes of a machine that are looked at for how long they take */
+    private const LAST = 12;
+
+    /** what took longer than this many times its plan stood over night, or was forgotten */
+    private const MOST_TIMES = 4.0;
+
     /** newest lots that are looked at for what could go between */
     private const SHELF = 200;
 
@@ -59,6 +67,23 @@ final readonly class ChangeOver
     public function open(Machine $machine): ?JobChange
     {
         return JobChange::query()->where('machine_id', $machine->id)->whereNull('ended_at')->first();
+    }
+
+    /** How long the last changes of a machine took over what was planned. */
+    public function spread(Machine $machine): Spread
+    {
+        $ratios = [];
+        $changes = JobChange::query()->where('machine_id', $machine->id)->whereNotNull('ended_at')->with('lines')
+            ->orderByDesc('ended_at')->limit(self::LAST)->get();
+        foreach ($changes as $change) {
+            $planned = (float) $change->plan['total_min'];
+            $took = ($change->ended_at === null ? 0.0 : Seconds::of($change->ended_at) - Seconds::of($change->at)) / 60;
+            if ($change->file()->givenUp === null && $planned > 0.0 && $took > 0.0 && $took < self::MOST_TIMES * $planned) {
+                $ratios[] = $took / $planned;
+            }
+        }
+
+        return Spread::of($ratios);
     }
 
     private function hung(Machine $main): ?Record

@@ -16,6 +16,9 @@ const DUE: ChangeDue = {
     says: '',
     stop: null,
     open: null,
+    likely_from_min: null,
+    likely_to_min: null,
+    known_from: 2,
 };
 let asked: Asked[] = [];
 async function open(over: Partial<ChangeDue> = {}, answer: unknown = { id: 'c1' }) {
@@ -31,6 +34,13 @@ describe('what stands between a machine and its next job', () => {
         expect(textOf(page)).toContain('2 h 36 min');
         expect(textOf(page)).toContain('42 min with your hands');
         expect(textOf(page)).toContain('312 g');
+        expect(textOf(page)).not.toContain('Likely');
+        page.unmount();
+    });
+
+    it('says how long it likely takes once enough were made', async () => {
+        const { page } = await open({ likely_from_min: 150, likely_to_min: 190, known_from: 5 });
+        expect(textOf(page)).toMatch(/Likely 2 h 30 min to 3 h 10 min, as the last 5 went/);
         page.unmount();
     });
 

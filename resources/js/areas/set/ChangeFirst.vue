@@ -40,6 +40,10 @@ async function begin() {
             {{ minutesText(due.hands_min) }} with your hands<template v-if="due.purge_g > 0"
                 >, {{ show(due.purge_g, 'mass') }} purged</template
             >.
+            <span v-if="due.likely_from_min !== null && due.likely_to_min !== null" class="quiet"
+                >Likely {{ minutesText(due.likely_from_min) }} to {{ minutesText(due.likely_to_min) }}, as the
+                last {{ due.known_from }} went.</span
+            >
         </p>
         <v-btn v-if="due.open" color="primary" :to="`/change/${due.open}`">Go on with the change</v-btn>
         <template v-else-if="possible">

@@ -290,6 +290,9 @@ describe('setting up a run', () => {
             says: '',
             stop: null,
             open: null,
+            likely_from_min: null,
+            likely_to_min: null,
+            known_from: 0,
         };
         const { page } = await open({ 'POST plans': planned({ change: due }) });
         expect(textOf(page)).toContain('Change it over first');
