@@ -490,7 +490,7 @@ cmd_start() {
     artisan package:discover >"$LOG/artisan.log" 2>&1 || fail "Laravel does not start; see $LOG/artisan.log."
     upgrade
     owner_artisan shop:make-room >>"$LOG/artisan.log" 2>&1 || say 'No room could be made for the readings of later months; see the log.'
-    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; touch "$STATE/simulated"; fi
+    if [ $demo = 1 ] && [ ! -f "$STATE/begun" ]; then fill_in; touch "$STATE/simulated"; fi
     [ -f "$STATE/begun" ] || settle
     # From here on it is somebody's shop: it is never filled in again.
     touch "$STATE/begun"
@@ -500,6 +500,15 @@ cmd_start() {
     say ''
     say "Dithermic is at http://127.0.0.1:$port"
     artisan shop:signins
+}
+
+# The demo shop is reckoned; of several that are wanted at once the others are given the first one's backup.
+fill_in() {
+    if [ -z "${DITHERMIC_DEMO:-}" ]; then owner_artisan shop:seed --if-empty || fail 'seeding the demo shop failed.'; return; fi
+    [ "$(keeper_or_own -d "$DB_DATABASE" -c 'select count(*) from users')" = 0 ] || return 0
+    load_beside "$DITHERMIC_DEMO" "${DB_DATABASE}_restoring" || fail "the demo shop in $DITHERMIC_DEMO could not be read: $(tail -n 1 "$LOG/restore.log")"
+    put_in_place "${DB_DATABASE}_restoring"
+    owner_artisan shop:make-room >>"$LOG/artisan.log" 2>&1 || true
 }
 
 # For who works on the code: no copy, no cache, and the screens are rebuilt as they are edited. It shares nothing with a shop
@@ -647,6 +656,16 @@ load_beside() {
     DB_DATABASE=$new owner_artisan migrate --force >>"$LOG/restore.log" 2>&1
 }
 
+# A database that was loaded beside the shop's becomes the shop's.
+put_in_place() {
+    local new=$1
+    keeper_or_own -d "$new" -f "$HERE/deploy/grants.sql" >"$LOG/grants.log" 2>&1 || true
+    # Both names change in one transaction: whenever this is killed, one whole shop has the name, and the other is there.
+    keeper_or_own -d postgres -c "drop database if exists \"${DB_DATABASE}_before\" with (force)"
+    keeper_or_own -d postgres -c "select pg_terminate_backend(pid) from pg_stat_activity where datname in ('$DB_DATABASE', '$new') and pid <> pg_backend_pid()" >/dev/null
+    keeper_or_own -d postgres -c "begin; alter database \"$DB_DATABASE\" rename to \"${DB_DATABASE}_before\"; alter database \"$new\" rename to \"$DB_DATABASE\"; commit" || fail "the shop is as it was; what was restored is in the database $new."
+}
+
 cmd_restore() {
     local file='' replace=0 a port='' new people
     for a in "$@"; do case $a in --replace) replace=1 ;; *) file=$a ;; esac; done
@@ -669,11 +688,7 @@ cmd_restore() {
         [ -z "$port" ] || again "$port"
         fail "restoring failed and the shop is as it was: $(tail -n 1 "$LOG/restore.log")"
     fi
-    keeper_or_own -d "$new" -f "$HERE/deploy/grants.sql" >"$LOG/grants.log" 2>&1 || true
-    # Both names change in one transaction: whenever this is killed, one whole shop has the name, and the other is there.
-    keeper_or_own -d postgres -c "drop database if exists \"${DB_DATABASE}_before\" with (force)"
-    keeper_or_own -d postgres -c "select pg_terminate_backend(pid) from pg_stat_activity where datname in ('$DB_DATABASE', '$new') and pid <> pg_backend_pid()" >/dev/null
-    keeper_or_own -d postgres -c "begin; alter database \"$DB_DATABASE\" rename to \"${DB_DATABASE}_before\"; alter database \"$new\" rename to \"$DB_DATABASE\"; commit" || fail "the shop is as it was; what was restored is in the database $new."
+    put_in_place "$new"
     touch "$STATE/begun"
     say "Restored. The shop that was here before is kept in the database ${DB_DATABASE}_before until the next restore."
     [ -z "$port" ] || again "$port"

@@ -7,7 +7,7 @@ ROOM=$(mktemp -d "${TMPDIR:-/tmp}/dithermic-drill.XXXXXX")
 chmod 711 "$ROOM"
 S=$ROOM/shop
 PASSED=0 FAILED=0
-shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
+shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
 finish() { shop stop >/dev/null 2>&1; mountpoint -q "$ROOM/small" && umount "$ROOM/small"; rm -rf "$ROOM"; }
 trap finish EXIT
 

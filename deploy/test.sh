@@ -106,11 +106,11 @@ e2e() {
     for number in $(seq "$workers"); do shop_at "$HERE/storage/e2e$number" stop >/dev/null 2>&1; done
 }
 
-shop_at() { env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"; }
+shop_at() { env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"; }
 
 drill() {
     prepare_screens
-    env -i PATH="$PATH" HOME="${HOME:-/root}" HERE="$HERE" bash "$HERE/deploy/drill.sh" 2>&1 | tee "$OUT/drill"
+    env -i PATH="$PATH" HOME="${HOME:-/root}" HERE="$HERE" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" bash "$HERE/deploy/drill.sh" 2>&1 | tee "$OUT/drill"
     local last; last=$(grep -aE '^[0-9]+ passed, [0-9]+ failed$' "$OUT/drill" | tail -n 1)
     if [ -z "$last" ]; then count 0 1; else count "${last%% *}" "$(cut -d' ' -f3 <<<"$last")"; fi
 }
@@ -137,11 +137,14 @@ lanes_end() {
 }
 core() { pest_suite core "$@"; }
 # Its shop is seeded by a program of its own, compiled as every shop's is: in the suite itself it took three times as long.
+seed_test_database() { { artisan migrate:fresh --force && artisan shop:seed; } >"$OUT/seed" 2>&1 && touch "$OUT/seeded"; }
 seeded_suite() {
-    if ! { artisan migrate:fresh --force && artisan shop:seed; } >"$OUT/seed" 2>&1; then tail -n 20 "$OUT/seed"; count 0 1; return; fi
+    if ! { [ -f "$OUT/seeded" ] || seed_test_database; }; then tail -n 20 "$OUT/seed"; count 0 1; return; fi
     pest_suite feature "$@"
 }
 feature() { with_test_database seeded_suite "$@"; }
+# One demo is reckoned for all: the others begin as it does.
+one_demo() { seed_test_database && (dump_to "$OUT/demo" >"$OUT/dump" 2>&1); }
 
 command -v bc >/dev/null || need_packages bc
 load_settings
@@ -150,7 +153,10 @@ case ${1:-all} in
     static | unit | e2e | drill) "$1" ;;
     all)
         need_browser
+        (with_test_database one_demo) & demo=$!
         prepare_screens
+        # Without it each reckons its own.
+        if wait "$demo"; then export DITHERMIC_DEMO=$OUT/demo; fi
         lane screens 0 e2e
         lane kills 0 drill
         lane rules 10 core
