@@ -7,6 +7,7 @@ use App\Bench\Http\MeshController;
 use App\Bench\Http\OpenApiController;
 use App\Bench\Http\TaskController;
 use App\Causes\Http\CaseController;
+use App\Causes\Http\FlawController;
 use App\Causes\Http\LearnController;
 use App\Causes\Http\LessonController;
 use App\Causes\Http\MachineTaughtController;
@@ -231,6 +232,9 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('captures/{capture}/onto', [CaptureController::class, 'onto'])->whereUuid('capture');
         Route::get('runs/{run}/lots', [RunLotController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/lots', [RunLotController::class, 'store'])->whereUuid('run');
+        Route::get('runs/{run}/flaws', [FlawController::class, 'run'])->whereUuid('run');
+        Route::post('runs/{run}/flaws', [FlawController::class, 'store'])->whereUuid('run');
+        Route::get('products/{product}/flaws', [FlawController::class, 'product']);
         Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
         Route::post('runs/{run}/rack', [RunController::class, 'takeStrip'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');

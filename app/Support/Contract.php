@@ -12,6 +12,7 @@ use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Process\Change\ChangeTask;
 use Dithermic\Core\Process\Change\Hose;
 use Dithermic\Core\Process\Change\Position;
+use Dithermic\Core\Quality\FlawPlace;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Role;
 use Illuminate\Database\Eloquent\Model;
@@ -36,7 +37,7 @@ use RuntimeException;
 final readonly class Contract
 {
     /** @var list<class-string> values of the core that answers hold */
-    private const ANSWERED = [Figure::class, Role::class, ChangeTask::class, Position::class, Hose::class];
+    private const ANSWERED = [Figure::class, Role::class, ChangeTask::class, Position::class, Hose::class, FlawPlace::class];
 
     /** The sign-in itself is all that stands open. */
     private const OPEN = ['/session', '/session/pin'];

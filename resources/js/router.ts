@@ -155,6 +155,11 @@ export const router = createRouter({
             meta: { title: 'What is wrong', stage: 'check' },
         },
         {
+            path: '/flaws/:run',
+            component: () => import('./areas/cause/FlawsPage.vue'),
+            meta: { title: 'Where flaws lie', stage: 'check' },
+        },
+        {
             path: '/cause/:id',
             name: 'case',
             component: () => import('./areas/cause/CasePage.vue'),

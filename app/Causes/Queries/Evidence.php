@@ -30,6 +30,7 @@ final readonly class Evidence
         private Processes $processes,
         private PolymerLibrary $polymers,
         private Dryness $dryness,
+        private FlawMaps $flaws,
     ) {
     }
 
@@ -55,6 +56,7 @@ final readonly class Evidence
                 ->map(static fn (Alarm $a): string => $a->kind->value)
                 ->unique()
                 ->all()),
+            $this->flaws->about($run, $piece),
         );
 
         return [...$witness->tells(), ...$process->evidence($witness)];

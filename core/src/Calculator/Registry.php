@@ -95,6 +95,7 @@ final class Registry
         Cost\Part::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,
+        Quality\FlawMap::class,
         Quality\ControlChart::class,
         Diagnosis\Rank::class,
         Learning\Factor::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Diagnosis;
 
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Quality\FlawMapResult;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
@@ -32,6 +33,7 @@ final readonly class Witness
      * @param  array<int, bool>  $bad  by number of the piece, of those that were judged, in order
      * @param  string|null  $polymerBefore  of the run before on the main machine; null where there was none
      * @param  array{made: int, life: float}|null  $mould  pieces made in it, and how many it should live
+     * @param  FlawMapResult|null  $flaws  of the kind that this piece has, on its fellows too
      * @param  list<string>  $alarms  kinds of alarms that temperatures of its machine raised meanwhile
      */
     public function __construct(
@@ -46,6 +48,7 @@ final readonly class Witness
         public ?string $polymerBefore = null,
         public ?array $mould = null,
         public array $alarms = [],
+        public ?FlawMapResult $flaws = null,
     ) {
     }
 
@@ -60,7 +63,8 @@ final readonly class Witness
             $this->moisture(),
             $this->source(),
             $this->passes(),
-            $this->pattern(),
+            $this->pattern() ?? $this->places(),
+            $this->place(),
             $this->mould(),
             $this->event(),
         ]));
@@ -250,6 +254,21 @@ final readonly class Witness
         }
 
         return null;
+    }
+
+    /** Whether the flaw is where it was on the parts before. */
+    private function places(): ?KnownSignal
+    {
+        return $this->flaws?->repeat === null
+            ? null
+            : new KnownSignal('defect_repeat', $this->flaws->repeat, "the map of flaws: {$this->flaws->explanation}");
+    }
+
+    private function place(): ?KnownSignal
+    {
+        return $this->flaws?->where === null
+            ? null
+            : new KnownSignal('defect_place', $this->flaws->where, 'the map of flaws');
     }
 
     private function mould(): ?KnownSignal

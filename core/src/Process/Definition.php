@@ -272,6 +272,16 @@ abstract class Definition
     }
 
     /**
+     * A part as it lies flat before whoever looks at it; null where nobody has said how large it is.
+     *
+     * @param  Record  $product  its dimensions
+     */
+    public function face(Record $product): ?Outline
+    {
+        return Outline::of(null, $product->mayNumber('length_mm'), $product->mayNumber('width_mm'), null);
+    }
+
+    /**
      * The form in which a good piece is material again; null where it is goods.
      *
      * @param  array<string, float|int|string|null>  $targets  of the run's plan

@@ -1007,6 +1007,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/quality.flaw_map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** whether flaws lie in one place on every part, or wander */
+        post: operations["calcQualityFlawMap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/quality.porosity": {
         parameters: {
             query?: never;
@@ -2518,6 +2535,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/products/{product}/flaws": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The newest flaws of a product over its runs, and whether they lie in one place */
+        get: operations["getFlawsOfProduct"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/products/{product}/goods": {
         parameters: {
             query?: never;
@@ -2774,6 +2808,24 @@ export interface paths {
         put?: never;
         /** Add entries to a run's log, each once */
         post: operations["appendEvents"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/flaws": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Flaws that were marked on the parts of a run, and whether they lie in one place */
+        get: operations["getFlawsOfRun"];
+        put?: never;
+        /** Mark a flaw on a part of a run, or take one back, once per id */
+        post: operations["markFlaw"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3916,6 +3968,18 @@ export interface components {
              * @description the change that the machine is in already
              */
             open: string | null;
+            /**
+             * Format: float
+             * @description as the last changes of this machine went; null with fewer than four
+             */
+            likely_from_min: number | null;
+            /**
+             * Format: float
+             * @description until so many
+             */
+            likely_to_min: number | null;
+            /** @description changes that this is known from */
+            known_from: number;
         };
         /** @description A purging that was looked at. */
         ChangeLookData: {
@@ -5848,6 +5912,85 @@ export interface components {
             explanation: string;
             /** @description where the model stops being valid */
             warnings: string[];
+        };
+        /** @description Where on a part a flaw was seen. */
+        FlawData: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            run_id: string;
+            /** @description its number */
+            run: number;
+            /** @description its number; null where the run is one pass */
+            piece: number | null;
+            defect: string;
+            /**
+             * Format: float
+             * @description of the length, 0 to 1
+             */
+            along: number;
+            /**
+             * Format: float
+             * @description of the width, 0 to 1
+             */
+            across: number;
+            by: string;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            at: number;
+        };
+        /** @description Flaws of one kind, and whether they lie in one place. */
+        FlawKindData: {
+            /** @description of a defect */
+            id: string;
+            name: string;
+            /** @description that are marked */
+            marks: number;
+            /**
+             * Format: float
+             * @description mm: two nearer than this are in one place
+             */
+            radius_mm: number;
+            /** @description where more parts meet than chance would bring, most first */
+            places: components["schemas"]["FlawPlace"][];
+            says: string;
+        };
+        /** @description Flaws on a part as it is seen flat, of one run or of the last ones of a product. */
+        FlawMapData: {
+            /**
+             * Format: float
+             * @description mm
+             */
+            length_mm: number;
+            /**
+             * Format: float
+             * @description mm
+             */
+            width_mm: number;
+            /**
+             * Format: float
+             * @description mm
+             */
+            corner_mm: number;
+            /** @description false: nobody said how large it is, and it is drawn square */
+            known: boolean;
+            marks: components["schemas"]["FlawData"][];
+            /** @description those that are marked most first */
+            kinds: components["schemas"]["FlawKindData"][];
+        };
+        FlawPlace: {
+            /** @description its middle (mm) */
+            x_mm: number;
+            /** @description (mm) */
+            y_mm: number;
+            /** @description parts that have one there, by number */
+            pieces: unknown[];
+            /** @description how likely so many would meet anywhere by chance, at most */
+            by_chance: number;
+            /** @description corner, edge, centre, or null where it is none of them */
+            where: string | null;
         };
         /** @description The floor now. */
         FloorData: {
@@ -7885,6 +8028,25 @@ export interface components {
             /** @description whose readings or foot switch; required with the scopes readings and signals */
             machine_id?: number | null;
             days?: number | null;
+        };
+        MarkFlawRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description id of a flaw that was marked wrongly; then nothing else is said
+             */
+            undoes?: string | null;
+            /** @description its number; none where the run is one pass */
+            piece?: number | null;
+            defect?: string | null;
+            /** @description share of the length, from the left as it is drawn */
+            along?: number | null;
+            /** @description share of the width, from below */
+            across?: number | null;
         };
         MaterialInput: {
             /** @description code of a polymer in the library, such as HDPE */
@@ -10726,6 +10888,50 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        QualityFlawMapInput: {
+            /** @description of the part as it is drawn (mm) */
+            length_mm: number;
+            /** @description (mm) */
+            width_mm: number;
+            /** @description where flaws were seen */
+            marks: {
+                /** @description number of the part that has it */
+                piece: number;
+                /** @description along the length (mm) */
+                x_mm: number;
+                /** @description along the width (mm) */
+                y_mm: number;
+            }[];
+        };
+        QualityFlawMapResult: {
+            /** @description two flaws nearer than this are in one place (mm) */
+            radius_mm: number;
+            /** @description where more parts meet than chance would bring, most first */
+            places: {
+                /** @description its middle (mm) */
+                x_mm: number;
+                /** @description (mm) */
+                y_mm: number;
+                /** @description parts that have one there, by number */
+                pieces: unknown[];
+                /** @description how likely so many would meet anywhere by chance, at most */
+                by_chance: number;
+                /** @description corner, edge, centre, or null where it is none of them */
+                where?: string | null;
+            }[];
+            /** @description parts that have a flaw */
+            pieces: number;
+            /** @description of them with one in a place */
+            pieces_in_places: number;
+            /** @description same place every part, random, or null where too few tell */
+            repeat: string | null;
+            /** @description corner, edge or centre, where most of those in places are; else null */
+            where: string | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         QualityPorosityInput: {
             /** @description of the sheet (g) */
             mass_g: number;
@@ -12157,6 +12363,8 @@ export interface components {
              * @description of a run, seconds since 1970 UTC
              */
             at: number | null;
+            /** @description forward, of a run that went over to another lot: its pieces that have of it; null: all alike */
+            pieces: string | null;
         };
         /** @description What a timer that runs would be by what instruments measured. */
         TrackedData: {
@@ -14292,6 +14500,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["QualityControlChartResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcQualityFlawMap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QualityFlawMapInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QualityFlawMapResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -17835,6 +18074,39 @@ export interface operations {
             };
         };
     };
+    getFlawsOfProduct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlawMapData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     moveGoods: {
         parameters: {
             query?: never;
@@ -18473,6 +18745,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AppendedData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getFlawsOfRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlawMapData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    markFlaw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkFlawRequest"];
+            };
+        };
+        responses: {
+            /** @description all of the run */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlawMapData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

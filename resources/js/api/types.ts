@@ -204,6 +204,7 @@ export interface OwnChange {
     checks?: string[];
 }
 export type Defect = Schemas['DefectData'];
+export type FlawMap = Schemas['FlawMapData'];
 export type Lesson = Schemas['LessonData'];
 export interface RankedCause {
     id: string;

@@ -22,6 +22,7 @@ use Dithermic\Core\Process\Inspected;
 use Dithermic\Core\Process\Interruption;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Leftover;
+use Dithermic\Core\Process\Outline;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Told;
@@ -189,6 +190,13 @@ final class BarMaking extends Definition
     public function troubles(RunState $state, ?float $at = null): array
     {
         return Zones::inHand($state, $at);
+    }
+
+    public function face(Record $product): ?Outline
+    {
+        $across = $product->mayNumber('width_mm') ?? $product->mayNumber('diameter_mm');
+
+        return Outline::of(null, $product->mayNumber('length_mm'), $across, null);
     }
 
     protected function left(Told $told, array $targets): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Injection;
 
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Barrel\SoakTrackResult;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Clock;
@@ -52,9 +53,13 @@ final readonly class SoakClock
         if (array_column($loads, 'feed_c') === [] || $mass <= 0) {
             return [];
         }
-        $heat = array_map(static fn (array $v): float => (float) $v['mass_g'] * (float) ($v['feed_c'] ?? self::ROOM_C), $loads);
+        $heat = 0.0;
+        foreach ($loads as $load) {
+            $of = new Record($load);
+            $heat += $of->number('mass_g') * ($of->mayNumber('feed_c') ?? self::ROOM_C);
+        }
 
-        return ['feed_c' => array_sum($heat) / $mass];
+        return ['feed_c' => $heat / $mass];
     }
 
     /**

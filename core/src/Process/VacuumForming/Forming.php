@@ -110,6 +110,11 @@ final class Forming extends Definition
         );
     }
 
+    public function face(Record $product): ?Outline
+    {
+        return $this->outline($product);
+    }
+
     protected function left(Told $told, array $targets): array
     {
         $good = count($told->judged('good'));

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
 import type { LearntProduct } from '../../api/types';
 import { came } from './chart';
+import FlawsCard from '../cause/FlawsCard.vue';
 import CapturesCard from './CapturesCard.vue';
 import ControlChart from './ControlChart.vue';
 import RecentStrip from './RecentStrip.vue';
@@ -48,6 +49,7 @@ const { data, isPending } = useQuery({
                     <ControlChart v-for="c in data.charts" :key="c.figure.id" :chart="c" />
                 </div>
                 <div class="stack">
+                    <FlawsCard of="products" :id="id" />
                     <CapturesCard :product="id" />
                     <section class="card">
                         <h2>Its set-ups</h2>

@@ -16,6 +16,7 @@ import TraceChart from './TraceChart.vue';
 import CasesOf from './CasesOf.vue';
 import CaptureCard from '../run/CaptureCard.vue';
 import LeftoversCard from '../run/LeftoversCard.vue';
+import FlawsCard from '../cause/FlawsCard.vue';
 import FoundLater from './FoundLater.vue';
 import LessonCard from './LessonCard.vue';
 import PieceTable from './PieceTable.vue';
@@ -177,6 +178,7 @@ const overrides = computed(
                     </dl>
                 </section>
             </div>
+            <FlawsCard class="mt-4" of="runs" :id="id" empty />
             <PieceTable v-if="run.pieces.length > 0" :run="run" :procedure="procedure" :scanned="scanned" />
             <HeardList
                 v-if="run.heard > 0"
