@@ -108,3 +108,35 @@ test('a sack is followed to every run that has of it, and a run back to its sack
     await page.getByRole('link', { name: 'Recall list, CSV' }).click();
     expect((await download).suggestedFilename()).toMatch(/^recall-L-\d+\.csv$/);
 });
+
+test('flaws are tapped on the part: one place on every part, and the cause is not asked for it', async ({
+    page,
+}) => {
+    await signIn(page, 'ines');
+    const run = (await list<Row>(page, 'runs?limit=100&status=finished')).find(
+        (r) => r.process === 'injection' && r.bad > 0,
+    )!;
+    await page.goto(`/learn/${run.id}`);
+    await page.getByRole('link', { name: /^Mark (more|where a flaw is)$/ }).click();
+    const part = page.getByRole('application', { name: /The part, seen flat/ });
+    await page
+        .getByRole('region', { name: 'What is it' })
+        .getByRole('combobox')
+        .selectOption({ label: 'Burn marks (trapped-air scorch)' });
+    const box = (await part.boundingBox())!;
+    const which = page.getByRole('region', { name: 'Which part' }).getByRole('combobox');
+    for (const [i, of] of ['part 1', 'part 2', 'part 3', 'part 4'].entries()) {
+        await which.selectOption(of);
+        await page.mouse.click(box.x + box.width * (0.5 + 0.004 * i), box.y + box.height * 0.5);
+        await expect(
+            page.getByRole('button', { name: `Take back Burn marks (trapped-air scorch) on ${of}` }),
+        ).toBeVisible();
+    }
+    await expect(page.getByRole('status')).toContainText('4 of 4 parts have it in the centre');
+    await accessible(page);
+    // The search for its cause knows it: nobody is asked where it is, or how it comes and goes.
+    await page.getByRole('link', { name: 'Find the cause' }).click();
+    await page.getByRole('button', { name: /^Burn marks/ }).click();
+    await page.getByRole('button', { name: 'Find the cause' }).click();
+    await expect(page.getByText('map of flaws').first()).toBeVisible();
+});

@@ -105,6 +105,7 @@ final class DemoShop
         private readonly DeliverLot $deliver,
         private readonly SayOfMachine $sayOfMachine,
         private readonly DemoShelf $shelf,
+        private DemoFlaws $flaws,
         private readonly TakeReadings $take,
         private readonly SayOfChannel $sayOfChannel,
     ) {
@@ -128,6 +129,7 @@ final class DemoShop
             $this->today($now);
             $this->channels();
             ($this->shelf)($this->people['Maren Okafor'], $this->people['Jun Asare'], $now);
+            ($this->flaws)($this->people['Jun Asare']);
         });
     }
 

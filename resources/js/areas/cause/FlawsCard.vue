@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { api } from '../../api/client';
 import type { FlawMap } from '../../api/types';
+import FlawKinds from './FlawKinds.vue';
 import FlawPicture from './FlawPicture.vue';
 import { verdict } from './flaws';
 
@@ -21,18 +22,7 @@ const shown = computed(() => map.value !== undefined && (map.value.marks.length 
     <section v-if="shown && map" class="card" aria-labelledby="flaws">
         <h2 id="flaws">Where flaws lie</h2>
         <template v-if="map.marks.length">
-            <div v-if="map.kinds.length > 1" class="kinds">
-                <button
-                    v-for="k in map.kinds"
-                    :key="k.id"
-                    type="button"
-                    :class="['plain', { on: k.id === kind }]"
-                    :aria-pressed="k.id === kind"
-                    @click="chosen = k.id"
-                >
-                    {{ k.name }} <span class="num">{{ k.marks }}</span>
-                </button>
-            </div>
+            <FlawKinds v-if="map.kinds.length > 1" v-model="chosen" :kinds="map.kinds" :first="kind" />
             <p v-else class="quiet">{{ map.kinds[0]?.name }}</p>
             <FlawPicture :map="map" :kind="kind" :says="verdict(map, kind)" />
             <p class="says">{{ verdict(map, kind) }}</p>
@@ -44,12 +34,6 @@ const shown = computed(() => map.value !== undefined && (map.value.marks.length 
 </template>
 
 <style scoped>
-.kinds {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    margin-bottom: 8px;
-}
 .says {
     font-weight: 650;
     margin: 8px 0;

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { timeOfDay } from '../../parts/units';
 import { sentence } from '../../parts/useSend';
+import FlawKinds from './FlawKinds.vue';
 import FlawPicture from './FlawPicture.vue';
 import { verdict } from './flaws';
 import { useFlaws } from './useFlaws';
@@ -43,13 +44,15 @@ const tap = (along: number, across: number) =>
                     points to the mould, wandering ones to the process.
                 </p>
             </div>
-            <v-btn v-if="run" variant="outlined" :to="`/learn/${run.summary.id}`">The record</v-btn>
-            <v-btn
-                v-if="run && map?.marks.length"
-                color="primary"
-                :to="`/cause/new/${run.summary.id}${piece === null ? '' : `?piece=${piece}`}`"
-                >Find the cause</v-btn
-            >
+            <div v-if="run" class="acts">
+                <v-btn variant="outlined" :to="`/learn/${run.summary.id}`">The record</v-btn>
+                <v-btn
+                    v-if="map?.marks.length"
+                    color="primary"
+                    :to="`/cause/new/${run.summary.id}${piece === null ? '' : `?piece=${piece}`}`"
+                    >Find the cause</v-btn
+                >
+            </div>
         </div>
         <p v-if="!run || !map" class="card quiet">Looking it up …</p>
         <div v-else class="two">
@@ -80,18 +83,7 @@ const tap = (along: number, across: number) =>
                 </section>
                 <section class="card" aria-labelledby="what">
                     <h2 id="what">What is it</h2>
-                    <div class="kinds">
-                        <button
-                            v-for="k in usual"
-                            :key="k.id"
-                            type="button"
-                            :class="['plain', { on: k.id === kind }]"
-                            :aria-pressed="k.id === kind"
-                            @click="kind = k.id"
-                        >
-                            {{ k.name }} <span class="num">{{ k.marks }}</span>
-                        </button>
-                    </div>
+                    <FlawKinds v-model="kind" :kinds="usual" />
                     <label class="fields"
                         ><span>{{ usual.length ? 'or another' : 'Take one, then tap where it is' }}</span
                         ><select
@@ -131,13 +123,19 @@ const tap = (along: number, across: number) =>
 <style scoped>
 .two {
     display: grid;
-    grid-template-columns: minmax(0, 1.8fr) minmax(260px, 1fr);
+    grid-template-columns: minmax(0, 1.8fr) minmax(0, 1fr);
     gap: var(--gap);
     align-items: start;
 }
 .stack {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap);
+}
+.acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 10px;
 }
 .says {
     font-weight: 650;
@@ -145,15 +143,20 @@ const tap = (along: number, across: number) =>
 }
 .which {
     display: grid;
-    grid-template-columns: auto 1fr auto;
+    grid-template-columns: auto minmax(0, 1fr) auto;
     gap: 8px;
     align-items: center;
 }
-.kinds {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
+select {
+    width: 100%;
+    min-width: 0;
     margin-bottom: 8px;
+}
+.which label {
+    grid-template-columns: minmax(0, 1fr);
+}
+.which select {
+    margin: 0;
 }
 li {
     display: flex;
@@ -163,7 +166,7 @@ li {
 }
 @media (max-width: 900px) {
     .two {
-        grid-template-columns: 1fr;
+        grid-template-columns: minmax(0, 1fr);
     }
 }
 </style>

@@ -3,7 +3,7 @@ import LotChange from './LotChange.vue';
 import { useRunScreen } from './screen';
 
 /** What may be said at this step besides what it asks for. */
-const { focus, settling, entries, grid, pump, logged, asked, start, ask } = useRunScreen();
+const { id, run, focus, settling, entries, grid, pump, logged, asked, start, ask } = useRunScreen();
 </script>
 
 <template>
@@ -20,6 +20,13 @@ const { focus, settling, entries, grid, pump, logged, asked, start, ask } = useR
         >
         <LotChange />
         <v-btn variant="outlined" block @click="ask('note')">Note<span class="key ml-2">N</span></v-btn>
+        <v-btn
+            v-if="run && run.pieces.length > 0"
+            variant="outlined"
+            block
+            :to="`/flaws/${id}${focus.piece === null ? '' : `?piece=${focus.piece}`}`"
+            >Where a flaw is</v-btn
+        >
         <v-btn v-if="focus.piece !== null && !focus.next" variant="outlined" block @click="ask('drop')"
             >Take it out</v-btn
         >
