@@ -11,7 +11,6 @@ import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import MadeOf from '../run/MadeOf.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
-import { eventWords } from '../run/words';
 import TraceChart from './TraceChart.vue';
 import CasesOf from './CasesOf.vue';
 import CaptureCard from '../run/CaptureCard.vue';
@@ -19,6 +18,7 @@ import LeftoversCard from '../run/LeftoversCard.vue';
 import FlawsCard from '../cause/FlawsCard.vue';
 import FoundLater from './FoundLater.vue';
 import LessonCard from './LessonCard.vue';
+import LogTable from './LogTable.vue';
 import PieceTable from './PieceTable.vue';
 import { title as channelTitle } from '../reckon/schema';
 import { byKind } from './trace';
@@ -209,27 +209,7 @@ const overrides = computed(
                     <strong>{{ a.says }}</strong>{{ a.by ? `, ${a.by} saw to it` : ', nobody answered' }}
                 </p>
             </section>
-            <section class="card mt-4">
-                <h2>Log</h2>
-                <table class="rows">
-                    <thead>
-                        <tr>
-                            <th class="n">#</th>
-                            <th>When</th>
-                            <th>Who</th>
-                            <th>What</th>
-                        </tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="e in run.events" :key="e.key" data-entry>
-                            <td class="n">{{ e.seq }}</td>
-                            <td class="num">{{ new Date(e.at * 1000).toLocaleTimeString('en-GB') }}</td>
-                            <td>{{ e.by }}</td>
-                            <td>{{ eventWords(e, procedure) }}</td>
-                        </tr>
-                    </tbody>
-                </table>
-            </section>
+            <LogTable class="mt-4" :run="run" :procedure="procedure" />
         </template>
     </div>
 </template>
