@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ref } from 'vue';
+import { nextTick, ref } from 'vue';
 import { floor } from '../api/floor';
 import type { Floor, Hand } from '../api/types';
 import { buttonOf, server, shownAt, textOf } from '../tests/mount';
@@ -79,6 +79,19 @@ describe('what needs hands next', () => {
         expect(textOf(page)).toContain('waiting for hands');
         // It rings while one waits, and not for what is still to come.
         expect(ring.mock.calls.length).toBeLessThanOrEqual(1);
+    });
+
+    it('says that it cannot be heard before somebody touched it, where there is something to call for', async () => {
+        sound.heard.value = false;
+        const { page } = await open([hand()]);
+        expect(textOf(page)).toContain('Sound is off: touch once');
+        sound.heard.value = true;
+        await nextTick();
+        expect(textOf(page)).not.toContain('Sound is off');
+        sound.heard.value = false;
+        expect(textOf((await open([])).page)).not.toContain('Sound is off');
+        // What may be done at any time calls for nobody.
+        expect(textOf((await open([hand({ timer: null, entry: null })])).page)).not.toContain('Sound is off');
     });
 
     it('does not ring for what is to come', async () => {

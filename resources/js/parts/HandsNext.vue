@@ -7,8 +7,9 @@ import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
 import { callsOf, inTurn } from '../offline/hands';
 import { useNow } from './clock';
-import { ring } from './sound';
+import { heard } from './sound';
 import { clockText, timeOfDay } from './units';
+import { useCall } from './useCall';
 
 const now = useNow();
 const route = useRoute();
@@ -37,9 +38,9 @@ const goesFirst = computed(() => {
     return a && b && a.waits && b.at <= now.value && a.presses > b.presses ? `First: ${a.waits}.` : '';
 });
 const ringing = computed(() => hands.value.some(overdue));
-watch([ringing, () => Math.floor(now.value / 4)], ([on]) => {
-    if (on) ring();
-});
+/** a clock that will call, or does */
+const clocks = computed(() => hands.value.some(waits));
+const { flashes } = useCall(ringing, clocks, now);
 
 async function tap(h: Hand) {
     if (h.entry && h.run_id) {
@@ -86,6 +87,10 @@ watch(
         <p v-else class="empty quiet">
             Nothing waits. Start a run and its next moments stand here, from every machine.
         </p>
+        <button v-if="clocks && !heard" type="button" class="mute">
+            <span aria-hidden="true">▲</span> Sound is off: touch once
+        </button>
+        <Teleport to="body"><div v-if="flashes" class="flash" aria-hidden="true" /></Teleport>
         <ol class="rest">
             <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
                 <router-link :to="h.to">
@@ -127,6 +132,40 @@ watch(
 .first.late {
     background: #6c1055;
     animation: beat 1s steps(2, jump-none) infinite;
+}
+.mute {
+    width: 100%;
+    min-height: var(--touch);
+    padding: 0 18px;
+    border: 0;
+    border-bottom: 1px solid var(--line);
+    background: none;
+    color: var(--alarm);
+    font: inherit;
+    font-weight: 700;
+    text-align: left;
+    cursor: pointer;
+}
+/* Once a second: slower than what may harm who is sensitive to it. */
+.flash {
+    position: fixed;
+    inset: 0;
+    z-index: 3000;
+    pointer-events: none;
+    border: 16px solid #6c1055;
+    background: rgb(108 16 85 / 28%);
+    animation: flash 1s steps(2, jump-none) infinite;
+}
+@keyframes flash {
+    50% {
+        opacity: 0;
+    }
+}
+@media (prefers-reduced-motion: reduce) {
+    .flash {
+        background: none;
+        animation: none;
+    }
 }
 @keyframes beat {
     50% {
@@ -230,6 +269,9 @@ watch(
     }
     .open .rest {
         display: block;
+    }
+    .mute {
+        text-align: center;
     }
 }
 </style>

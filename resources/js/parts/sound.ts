@@ -1,7 +1,19 @@
+import { ref } from 'vue';
+
+/** Whether a call would be heard: a browser lets a page sound only once somebody has touched it since it was loaded. */
+export const heard = ref(false);
 let context: AudioContext | null = null;
 
-// A browser lets a page sound only after somebody has touched it.
-window.addEventListener('pointerdown', () => (context ??= new AudioContext()), { once: true });
+function touched(): void {
+    if (!context) {
+        const made = (context = new AudioContext());
+        made.onstatechange = () => (heard.value = made.state === 'running');
+    }
+    // A call on the telephone or a sleep stops it: the next touch brings it back.
+    if (context.state === 'suspended') void context.resume();
+    heard.value = context.state === 'running';
+}
+for (const touch of ['pointerdown', 'keydown']) window.addEventListener(touch, touched, { passive: true });
 
 /** Two falling tones, loud enough over a shredder. */
 export function ring(): void {
