@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { accessible, choose, menu, scan, signIn, signInByForm } from './shop';
+import { accessible, choose, list, menu, scan, signIn, signInByForm } from './shop';
 
 /** every screen by its path, with what stands on top of it when it is ready */
 const READY: Record<string, string> = {
@@ -116,10 +116,24 @@ test('units follow the person, on the screen only', async ({ page }) => {
     await menu(page, 'Teodor Blum', 'Units: in');
 });
 
-test('the floor fits a phone', async ({ page }) => {
+test('every page fits a phone: nothing scrolls sideways but what has its own place for it', async ({
+    page,
+}) => {
     await page.setViewportSize({ width: 390, height: 800 });
     await signIn(page, 'ines');
     await expect(page.getByRole('complementary', { name: 'Hands next' })).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(391);
     await accessible(page);
+    const [run] = await list<{ id: string }>(page, 'runs?limit=1');
+    const [lot] = await list<{ id: number }>(page, 'lots');
+    const pages = [
+        ...['/', '/sort', '/sort/batches', '/sort/sources', '/sort/csv', '/dry', '/weigh', '/set', '/check'],
+        ...['/learn', '/plan', '/reckon', '/shop', `/learn/${run!.id}`, `/flaws/${run!.id}`],
+        ...[`/sort/lots/${lot!.id}`, `/trace/lot/${lot!.id}`, '/reckon/heat.press_cycle'],
+    ];
+    for (const at of pages) {
+        await page.goto(at);
+        await expect(page.getByRole('heading').first()).toBeVisible();
+        await page.waitForLoadState('networkidle');
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), at).toBeLessThanOrEqual(391);
+    }
 });

@@ -221,6 +221,7 @@ const overrides = computed(
 }
 .out {
     display: flex;
+    flex-wrap: wrap;
     gap: 10px;
 }
 .grid {

@@ -152,6 +152,7 @@ function tone(run: RunSummary) {
 <style scoped>
 .filters {
     display: flex;
+    flex-wrap: wrap;
     gap: 14px;
 }
 .filters label {

@@ -163,6 +163,7 @@ const label = (p: Placed) =>
 <style scoped>
 .scroll {
     overflow: auto;
+    max-width: 100%;
     max-height: 62vh;
 }
 .flow {

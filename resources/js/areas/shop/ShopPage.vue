@@ -120,6 +120,7 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
 }
 .stack {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: var(--gap);
 }
 .machine {
@@ -128,7 +129,7 @@ const machinesOf = (moulds: boolean) => (machines.data.value ?? []).filter((m) =
 }
 @media (max-width: 1150px) {
     .two {
-        grid-template-columns: 1fr;
+        grid-template-columns: minmax(0, 1fr);
     }
 }
 </style>

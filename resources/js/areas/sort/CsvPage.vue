@@ -174,7 +174,7 @@ async function say(id: string) {
 <style scoped>
 .two {
     display: grid;
-    grid-template-columns: 1fr 2fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 2fr);
     gap: 14px;
 }
 .outs {
@@ -199,6 +199,7 @@ async function say(id: string) {
 }
 .drop {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 12px;
     justify-items: center;
     padding: 26px;
@@ -209,6 +210,9 @@ async function say(id: string) {
     font-weight: 650;
     cursor: pointer;
 }
+.drop input {
+    max-width: 100%;
+}
 .kinds {
     display: flex;
     flex-wrap: wrap;
@@ -217,7 +221,7 @@ async function say(id: string) {
 }
 @media (max-width: 1000px) {
     .two {
-        grid-template-columns: 1fr;
+        grid-template-columns: minmax(0, 1fr);
     }
 }
 </style>

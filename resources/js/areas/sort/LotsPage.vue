@@ -116,11 +116,12 @@ usePageKeys('Shelves', () => [
 <style scoped>
 .acts {
     display: flex;
+    flex-wrap: wrap;
     gap: 10px;
     align-items: center;
 }
 .find {
-    width: 300px;
+    width: min(300px, 100%);
 }
 .group {
     margin-bottom: 12px;
