@@ -136,7 +136,9 @@ test.describe('kept for later', () => {
             await again.keyboard.press('Enter');
         }
         await again.getByLabel(/Mass of the sheet/).fill('2080');
-        await expect(again.getByText(/Shim 0\.\d mm under the lower platen at its \+x side/)).toBeVisible();
+        await expect(
+            again.getByText(/Shim 0\.\d mm under the lower platen at its right side \(\+x\)/),
+        ).toBeVisible();
         await accessible(again);
         await again.getByRole('button', { name: 'Log the check' }).click();
         await again.getByRole('button', { name: /^Checked/ }).click();

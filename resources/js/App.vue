@@ -12,6 +12,7 @@ import HandsNext from './parts/HandsNext.vue';
 import KeyHelp from './parts/KeyHelp.vue';
 import { useShopKeys } from './parts/keys';
 import { onScan, pageOf, useScanner } from './parts/scan';
+import StaleLine from './parts/StaleLine.vue';
 import WorkLine from './parts/WorkLine.vue';
 
 const theme = useTheme();
@@ -50,6 +51,7 @@ onMounted(watchFloor);
         <a class="skip" href="#main">Skip to the work</a>
         <WorkLine v-if="shell" />
         <AlarmBar v-if="shell" />
+        <StaleLine v-if="shell" />
         <p v-if="unopened" class="unopened no-print" role="alert">
             {{ unopened }} is not kept on this screen: it can be opened when the server answers again.
         </p>

@@ -16,6 +16,9 @@ use Dithermic\Core\Calculator\InputError;
 #[Calc('quality.thickness_grid', 'tilt, bow and evenness of a sheet from measured thicknesses')]
 final class ThicknessGrid
 {
+    /** of a sheet as it is drawn: its length runs to the right, its width comes to the front */
+    private const SIDES = ['x' => ['left', 'right'], 'y' => ['back', 'front']];
+
     /** tilt across the sheet, or bow, worth acting on: this share of the tolerance */
     private const WORTH_MENDING = 0.25;
 
@@ -87,11 +90,11 @@ final class ThicknessGrid
         foreach (['x' => [$slope->x, $spanX], 'y' => [$slope->y, $spanY]] as $axis => [$perMetre, $span]) {
             $tilt = $perMetre * $span / 1000;
             if (abs($tilt) > self::WORTH_MENDING * $tolerance) {
-                $thick = $tilt > 0 ? '+' : '−';
                 $advice[] = sprintf(
-                    'Shim %.1f mm under the lower platen at its %s%s side: the sheet is %.1f mm thicker there.',
+                    'Shim %.1f mm under the lower platen at its %s side (%s%s): the sheet is %.1f mm thicker there.',
                     abs($tilt),
-                    $thick,
+                    self::SIDES[$axis][$tilt > 0 ? 1 : 0],
+                    $tilt > 0 ? '+' : '−',
                     $axis,
                     abs($tilt),
                 );

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { CurvePoint } from '../api/types';
+import { lineThrough } from './chart';
 import { clockText, show } from './units';
 
 /** Face, middle and platen against time, heat in and heat out, with the moment now or the moment looked at. */
@@ -24,9 +25,7 @@ const top = computed(() => Math.max(...props.curve.map((p) => Math.max(p.platen_
 const x = (t: number) => 40 + (t / end.value) * (W.value - 52);
 const y = (c: number) => H.value - 24 - (Math.max(0, c) / top.value) * (H.value - 40);
 const path = (pick: (p: CurvePoint) => number) =>
-    props.curve
-        .map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.time_s).toFixed(1)} ${y(pick(p)).toFixed(1)}`)
-        .join('');
+    lineThrough(props.curve.map((p) => [x(p.time_s), y(pick(p))]));
 const ticks = computed(() => {
     const step = [60, 120, 300, 600, 900, 1800, 3600].find((s) => end.value / s <= 7) ?? 7200;
     return Array.from({ length: Math.floor(end.value / step) + 1 }, (_, i) => i * step);

@@ -41,7 +41,7 @@ const corner = computed(() =>
 
 <template>
     <svg
-        :viewBox="`-2 -2 ${W + 4} ${H + 4}`"
+        :viewBox="`-30 -28 ${W + 60} ${H + 56}`"
         width="100%"
         role="img"
         :aria-label="`Thickness map in ${shown('length').unit}: ${points.map((p) => show(p.t_mm, 'length', 2)).join(', ')}${low ? `; lowest corner ${low}` : ''}`"
@@ -51,6 +51,12 @@ const corner = computed(() =>
             <text :x="c.x + c.w / 2" :y="c.y + c.h / 2 + 8" text-anchor="middle">
                 {{ show(c.t, 'length', 2).split('\u00A0')[0] }}
             </text>
+        </g>
+        <g class="side" aria-hidden="true">
+            <text :x="W / 2" y="-8" text-anchor="middle">back</text>
+            <text :x="W / 2" :y="H + 22" text-anchor="middle">front</text>
+            <text :transform="`translate(-9 ${H / 2}) rotate(-90)`" text-anchor="middle">left</text>
+            <text :transform="`translate(${W + 9} ${H / 2}) rotate(90)`" text-anchor="middle">right</text>
         </g>
         <circle v-if="corner" :cx="corner.x" :cy="corner.y" r="9" class="corner" />
         <text
@@ -78,6 +84,11 @@ text {
     font-weight: 700;
     fill: #1d2326;
     font-variant-numeric: tabular-nums;
+}
+.side text {
+    font-size: 20px;
+    font-weight: 400;
+    fill: var(--quiet);
 }
 .corner {
     fill: none;

@@ -15,7 +15,7 @@ const SHEET = {
         slope_mm_per_m: { x: 1.2345, y: -0.2 },
         bow_mm: -0.45,
         low_corner: '+x −y',
-        advice: ['Shim 0.5 mm under the lower platen at its +x side.'],
+        advice: ['Shim 0.5 mm under the lower platen at its right side (+x).'],
         explanation: '',
     },
     porosity: { porosity_pct: 2.345, verdict: 'a_few_voids', explanation: 'Lighter than it should be.' },
@@ -34,7 +34,7 @@ describe('what a check found', () => {
         expect(text).toContain('1.23, −0.20 mm/m');
         expect(text).toContain('Bow−0.45 mm');
         expect(text).toContain('Voids2.3 % a few voids');
-        expect(text).toContain('Shim 0.5 mm under the lower platen at its +x side.');
+        expect(text).toContain('Shim 0.5 mm under the lower platen at its right side (+x).');
         expect(page.get('.map').text()).toBe('+x −y');
         expect(page.findAll('.tag.bad')).toHaveLength(2);
     });

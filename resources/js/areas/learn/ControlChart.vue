@@ -3,8 +3,8 @@ import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Chart } from '../../api/types';
 import { figureText } from '../../parts/figures';
-import { ticks } from '../../parts/ticks';
-import { scale, spanOfChart } from './chart';
+import { lineThrough, scale, ticks } from '../../parts/chart';
+import { spanOfChart } from './chart';
 
 /** A measured figure piece by piece: what is chance, what is not, and what it has to be. */
 const props = defineProps<{ chart: Chart }>();
@@ -14,11 +14,7 @@ const span = computed(() => spanOfChart(props.chart));
 const y = computed(() => scale(span.value, [H - 14, 12]));
 const x = computed(() => scale([0, Math.max(1, props.chart.points.length - 1)], [78, W - 16]));
 const text = (value: number) => figureText({ ...props.chart.figure, value });
-const line = computed(() =>
-    props.chart.points
-        .map((p, i) => `${i ? 'L' : 'M'}${x.value(i).toFixed(1)} ${y.value(p.value).toFixed(1)}`)
-        .join(''),
-);
+const line = computed(() => lineThrough(props.chart.points.map((p, i) => [x.value(i), y.value(p.value)])));
 const broken = computed(() => props.chart.points.filter((p) => p.broken.length > 0));
 const newest = computed(() => broken.value[broken.value.length - 1] ?? null);
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { ticks } from '../../parts/ticks';
+import { lineThrough, ticks } from '../../parts/chart';
 import { number, show } from '../../parts/units';
 import { title } from '../reckon/schema';
 import { spaced, stretches, type Kind, type Points } from './trace';
@@ -36,7 +36,7 @@ const moments = computed(() =>
 );
 const path = (points: Points) =>
     stretches(points)
-        .flatMap((s) => s.map((p, i) => `${i ? 'L' : 'M'}${sx(p[0]).toFixed(1)} ${sy(p[1]).toFixed(1)}`))
+        .map((s) => lineThrough(s.map((p) => [sx(p[0]), sy(p[1])])))
         .join('');
 </script>
 

@@ -2,9 +2,9 @@
 import { computed } from 'vue';
 import type { AsRun } from '../../api/types';
 import { figureText } from '../../parts/figures';
-import { ticks } from '../../parts/ticks';
+import { scale, ticks } from '../../parts/chart';
 import { number } from '../../parts/units';
-import { came, LIKELY, likely, scale } from './chart';
+import { came, LIKELY, likely } from './chart';
 
 /** Where a product came good, over the two settings that were moved most: each run, what that makes likely, the next one. */
 const props = defineProps<{ as: AsRun }>();

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Chart } from '../../api/types';
-import { came, LIKELY, likely, scale, spanOf, spanOfChart } from './chart';
+import { scale } from '../../parts/chart';
+import { came, LIKELY, likely, spanOf, spanOfChart } from './chart';
 
 describe('where a value lies', () => {
     it('goes from edge to edge, upwards too, and does not divide by nothing', () => {

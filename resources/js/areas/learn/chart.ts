@@ -1,12 +1,5 @@
 import type { Chart } from '../../api/types';
-
-export type Span = readonly [number, number];
-
-/** Where a value lies on a drawing. */
-export const scale =
-    ([low, high]: Span, [from, to]: Span) =>
-    (value: number) =>
-        from + ((value - low) / (high - low || 1)) * (to - from);
+import type { Span } from '../../parts/chart';
 
 /** From the least to the most, with some room; one value alone gets room about itself. */
 export function spanOf(values: number[], room = 0.08): Span {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { components } from '../../api/schema';
-import { ticks } from '../../parts/ticks';
+import { lineThrough, ticks } from '../../parts/chart';
 import { minutesText } from '../../parts/units';
 
 /** What a strip on its rack is worth as it gets older: the soak of a barrel that is fed with it, against a cold one. */
@@ -11,11 +11,7 @@ const lastMin = computed(() => Math.max(1, (props.strips.keeps_s ?? 0) / 60));
 const mostMin = computed(() => props.strips.soak_cold_min * 1.05);
 const x = (minutes: number) => LEFT + (minutes / lastMin.value) * (W - EDGE - LEFT);
 const y = (minutes: number) => H - BOTTOM - (minutes / mostMin.value) * (H - BOTTOM - EDGE);
-const path = computed(() =>
-    props.strips.ages
-        .map((a, i) => `${i === 0 ? 'M' : 'L'}${x(a.age_s / 60).toFixed(1)} ${y(a.soak_min).toFixed(1)}`)
-        .join(''),
-);
+const path = computed(() => lineThrough(props.strips.ages.map((a) => [x(a.age_s / 60), y(a.soak_min)])));
 const says = computed(
     () =>
         `Fed at once a full barrel soaks ${minutesText(props.strips.ages[0]?.soak_min ?? 0)}, cold it soaks ` +

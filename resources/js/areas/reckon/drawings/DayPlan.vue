@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { DayPlan } from '../../../api/types';
-import { ticks } from '../../../parts/ticks';
+import { ticks } from '../../../parts/chart';
 
 /** A plan as lanes: every station with its tasks, every person with when their hands are wanted. */
 const props = defineProps<Pick<DayPlan, 'tasks' | 'hands'> & { now: number }>();

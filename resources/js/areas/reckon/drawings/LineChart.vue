@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import { ticks } from '../../../parts/ticks';
+import { lineThrough, ticks } from '../../../parts/chart';
 import { format, fromShown, shownUnit, toShown } from '../schema';
 
 /** Lines over one running quantity, with levels, moments and a span that matters marked on the same axes. */
@@ -67,8 +67,7 @@ const names = computed(() => {
 });
 /** Near the right edge the span's name ends there instead of beginning at it. */
 const late = computed(() => (props.span ? X(props.span.from) > W.value * 0.5 : false));
-const path = (xy: (readonly [number, number])[]) =>
-    xy.map((p, k) => `${k ? 'L' : 'M'}${X(p[0]).toFixed(1)} ${Y(p[1]).toFixed(1)}`).join('');
+const path = (xy: (readonly [number, number])[]) => lineThrough(xy.map((p) => [X(p[0]), Y(p[1])]));
 const says = computed(
     () =>
         `${props.up} over ${props.along}: ${props.sets.map((s) => s.name).join(', ')}${(props.moments ?? []).map(([n, v]) => `; ${n} at ${format(v, props.alongUnit)}`).join('')}`,

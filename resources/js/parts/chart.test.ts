@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ticks } from './ticks';
+import { lineThrough, ticks } from './chart';
 
 describe('values to name along an axis', () => {
     it('are round and lie on it', () => {
@@ -29,4 +29,15 @@ describe('values to name along an axis', () => {
     it('are one where all is one value and that is round', () => {
         expect(ticks(3, 3)).toEqual([3]);
     });
+});
+
+describe('a line', () => {
+    it('goes through its points, to a tenth', () =>
+        expect(
+            lineThrough([
+                [0, 1.26],
+                [10.04, 2],
+            ]),
+        ).toBe('M0,1.3L10,2'));
+    it('of nothing is none', () => expect(lineThrough([])).toBe(''));
 });
