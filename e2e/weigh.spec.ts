@@ -53,6 +53,11 @@ test('a mix of three colours is weighed on the simulated scale: a wrong lot, an 
     const last = (await page.getByRole('heading', { name: /^mixed green:/ }).textContent())!.match(
         /: ([\d\u202F]+)/,
     )![1]!;
+    // The wrong number is typed: it comes out again, and is weighed anew.
+    await page.getByRole('textbox', { name: 'By hand' }).fill('200');
+    await page.getByRole('button', { name: 'In', exact: true }).click();
+    await page.getByRole('button', { name: 'Weigh mixed green again' }).click();
+    await expect(page.getByRole('button', { name: 'Weigh mixed green again' })).toBeHidden();
     await page.getByRole('textbox', { name: 'By hand' }).fill(last);
     await page.getByRole('button', { name: 'In', exact: true }).click();
     await page.getByRole('button', { name: 'The charge is weighed' }).click();

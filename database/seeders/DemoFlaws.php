@@ -34,7 +34,7 @@ final readonly class DemoFlaws
                 ->orderByDesc('ended_at')
                 ->limit(self::LAST)
                 ->get()
-                ->filter(static fn (Piece $p): bool => str_starts_with($defect, 'vac_') === ($p->run->product->process === 'vacuum_forming'));
+                ->filter(static fn (Piece $p): bool => str_starts_with($defect, 'vac_') === ($p->run?->product->process === 'vacuum_forming'));
             foreach ($bad as $piece) {
                 $at = static fn (int $axis): float => $place === null
                     ? $dice->between(0.08, 0.92)

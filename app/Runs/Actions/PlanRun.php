@@ -45,6 +45,7 @@ final readonly class PlanRun
             $this->present->marks($order->polymer(), $order->process),
             $order->recipe === null ? null : $this->present->recipe($order->recipe->loadMissing('by')),
             $this->change($order, $plan),
+            (object) $order->process->inMarks($order->main()->facts ?? [], $plan->values() + (array) $plan->targets),
         );
     }
 

@@ -9,6 +9,7 @@ use App\Shop\Data\RecipeData;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Safety\CheckResult;
 use OpenApi\Attributes as OA;
+use stdClass;
 
 /** Everything a job needs to know before it starts, by the core. */
 #[OA\Schema]
@@ -48,6 +49,11 @@ final readonly class PlanData
         public ?RecipeData $opened_with = null,
         #[OA\Property(description: 'between this job and what the machine holds; null where nothing stands there')]
         public ?ChangeDueData $change = null,
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            description: 'set-points in the main machine\'s own marks, by name of the setting',
+        )] public object $in_marks = new stdClass,
     ) {
     }
 }

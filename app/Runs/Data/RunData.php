@@ -96,6 +96,11 @@ final readonly class RunData
             items: new OA\Items(ref: '#/components/schemas/MadeOfData'),
         )] public array $made_of,
         #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            description: 'set-points in the main machine\'s own marks, by name of the target',
+        )] public object $in_marks,
+        #[OA\Property(
             description: 'what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,
         #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')] public int $heard,

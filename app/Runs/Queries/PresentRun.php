@@ -163,6 +163,7 @@ final readonly class PresentRun
             $this->shop->marks($run->polymer, $process),
             $this->materials($run),
             $this->madeOf->run($run),
+            (object) $process->inMarks($run->mainMachine()->facts, $run->plan),
             $since,
             count($process->listens($state)),
             $state->stepSince,

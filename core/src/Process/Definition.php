@@ -91,6 +91,21 @@ abstract class Definition
     abstract public function setPoint(): string;
 
     /**
+     * What is set on the main machine, in its own marks; none where it has none.
+     *
+     * @param  array<string, mixed>  $facts  of that machine
+     * @param  array<string, float|int|string|null>  $targets  of a plan
+     * @return array<string, string> by the name of the target
+     */
+    public function inMarks(array $facts, array $targets): array
+    {
+        $marks = $facts['set_marks'] ?? null;
+        $set = $targets[$this->setPoint()] ?? null;
+
+        return is_string($marks) && is_numeric($set) ? [$this->setPoint() => SetMarks::of($marks)->at((float) $set)] : [];
+    }
+
+    /**
      * What is particular to it of its planner's input: facts of machines, methods.
      *
      * @return array<string, mixed>

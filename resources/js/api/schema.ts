@@ -8308,6 +8308,8 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
+                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                set_marks?: string | null;
             };
             mould: {
                 /** @default the mould */
@@ -8675,6 +8677,8 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
+                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                set_marks?: string | null;
             };
             to: {
                 /** @description code of a polymer in the library */
@@ -9092,6 +9096,8 @@ export interface components {
                 cool_min_per_mm?: number | null;
                 /** @description that its supply gives (A) */
                 amps?: number | null;
+                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                set_marks?: string | null;
             };
             cold?: {
                 /** @default the cold press */
@@ -9337,6 +9343,10 @@ export interface components {
             marks: components["schemas"]["HeatMarksData"];
             opened_with: components["schemas"]["RecipeData"] | null;
             change: components["schemas"]["ChangeDueData"] | null;
+            /** @description set-points in the main machine's own marks, by name of the setting */
+            in_marks: {
+                [key: string]: string;
+            };
         };
         PlanExtrusionInput: {
             /** @description code of a polymer in the library */
@@ -9517,6 +9527,8 @@ export interface components {
                 zones?: number | null;
                 /** @description moulds that the tank takes */
                 tank_places?: number | null;
+                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                set_marks?: string | null;
             };
             /**
              * @default skin_carries
@@ -9933,6 +9945,8 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
+                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                set_marks?: string | null;
             };
             /**
              * @default physics
@@ -11204,6 +11218,10 @@ export interface components {
             materials: components["schemas"]["RunMaterialData"][];
             /** @description which lots are in which pieces, of a run that went over to another; none of one that did not */
             made_of: components["schemas"]["MadeOfData"][];
+            /** @description set-points in the main machine's own marks, by name of the target */
+            in_marks: {
+                [key: string]: string;
+            };
             /** @description what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way */
             since: number;
             /** @description pieces that an instrument can tell something of: GET runs/N/heard */

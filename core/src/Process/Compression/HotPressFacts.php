@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Compression;
 
+use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Process\SetMarks;
 
 /** What is known of a hot press. Unknown is a value: nobody reads kJ/K off a plate. */
-final readonly class HotPressFacts
+final readonly class HotPressFacts implements Checked
 {
     public function __construct(
         public string $name = 'the press',
@@ -31,7 +33,15 @@ final readonly class HotPressFacts
             max: 120,
         )] public ?float $cool_min_per_mm = null,
         #[Field('that its supply gives', 'A', above: 0, max: 1000)] public ?float $amps = null,
+        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
     ) {
+    }
+
+    public function check(): void
+    {
+        if ($this->set_marks !== null) {
+            SetMarks::of($this->set_marks);
+        }
     }
 
     public function isKnown(): bool

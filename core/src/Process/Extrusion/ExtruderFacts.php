@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Extrusion;
 
+use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Process\SetMarks;
 
 /** What is known of an extruder and its tank. Unknown is a value. */
-final readonly class ExtruderFacts
+final readonly class ExtruderFacts implements Checked
 {
     public function __construct(
         public string $name = 'the extruder',
@@ -19,6 +21,14 @@ final readonly class ExtruderFacts
         #[Field('melt that it gives', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,
         #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('moulds that the tank takes', '', min: 1, max: 100)] public ?float $tank_places = null,
+        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
     ) {
+    }
+
+    public function check(): void
+    {
+        if ($this->set_marks !== null) {
+            SetMarks::of($this->set_marks);
+        }
     }
 }

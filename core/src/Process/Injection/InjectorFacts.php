@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Injection;
 
+use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Process\SetMarks;
 
 /** What is known of an injector: a plunger by lever, drum or motor, or a small screw. Unknown is a value. */
-final readonly class InjectorFacts
+final readonly class InjectorFacts implements Checked
 {
     public function __construct(
         public string $name = 'the injector',
@@ -46,7 +48,15 @@ final readonly class InjectorFacts
         #[Field('of water that it feeds', '', min: 0, max: 50)] public ?int $circuits = null,
         #[Field('what a full barrel takes over the physics', '', min: 0.1, max: 10)] public ?float $soak_factor = null,
         #[Field('of its supply, left for a mould\'s heaters', 'kW', min: 0, max: 1000)] public ?float $spare_kw = null,
+        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
     ) {
+    }
+
+    public function check(): void
+    {
+        if ($this->set_marks !== null) {
+            SetMarks::of($this->set_marks);
+        }
     }
 
     /** A screw makes melt by itself; a plunger's charge waits for its heat. */

@@ -26,7 +26,8 @@ function told(name: string): { label: string; text: string } {
 <template>
     <div :class="['shows', { small }]">
         <p v-for="n in names" :key="n">
-            <span>{{ told(n).label }}</span><strong class="mono">{{ told(n).text }}</strong>
+            <span>{{ told(n).label }}</span><strong class="mono">{{ told(n).text }}</strong
+            ><em v-if="run.in_marks?.[n]">{{ run.in_marks?.[n] }}</em>
         </p>
     </div>
 </template>
@@ -45,6 +46,11 @@ function told(name: string): { label: string; text: string } {
 .shows strong {
     font-size: 2.6rem;
     line-height: 1.1;
+}
+.shows em {
+    display: block;
+    font-style: normal;
+    font-weight: 700;
 }
 .shows.small {
     margin: 2px 0;

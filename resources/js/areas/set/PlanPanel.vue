@@ -37,6 +37,11 @@ const turned = computed(() => settings.value.filter((s) => s.value !== null && s
 const rest = computed(() => settings.value.filter((s) => s.value !== null && s.low == null));
 const unsaid = computed(() => settings.value.filter((s) => s.value === null));
 const models = Object.fromEntries(props.plan.plan.settings.map((s) => [s.name, value(s.name)]));
+/** where a value came from, and what that is on a dial that shows no degrees */
+const said = (name: string) => {
+    const mark = props.plan.in_marks?.[name];
+    return mark === undefined ? from(name) : `${mark} on its own scale; ${from(name)}`;
+};
 const set = (name: string, to: number | null) => {
     if (to === null) delete draft.value.settings[name];
     else draft.value.settings[name] = to;
@@ -92,7 +97,7 @@ const told = computed(() => [
             :max="s.max"
             :step="s.step"
             :digits="s.digits"
-            :origin="from(s.name)"
+            :origin="said(s.name)"
         />
         <details :open="rest.length <= 6">
             <summary>More that can be moved</summary>
@@ -106,7 +111,7 @@ const told = computed(() => [
                 :max="s.max"
                 :step="s.step"
                 :digits="s.digits"
-                :origin="from(s.name)"
+                :origin="said(s.name)"
             />
         </details>
         <details v-if="unsaid.length > 0" class="fields">

@@ -59,6 +59,27 @@ watch(
     },
     { immediate: true },
 );
+/** One like another that is here: what its plate says and what was measured is taken over, what runs fitted is its own. */
+const like = useQuery({
+    queryKey: computed(() => ['machine', Number(route.query.like)]),
+    queryFn: () => api.get<MachineDetail>(`machines/${Number(route.query.like)}`),
+    enabled: computed(() => id.value === null && Number(route.query.like) > 0),
+});
+watch(
+    () => like.data.value,
+    (other) => {
+        if (!other || id.value !== null) return;
+        kind.value = other.machine.kind;
+        note.value ||= `as ${other.machine.name}`;
+        for (const [fact, value] of Object.entries(other.machine.facts)) {
+            const known = other.log.findLast((f) => f.name === fact)?.origin;
+            if (known === 'fitted') continue;
+            said[fact] = value as Value;
+            origin[fact] = known ?? 'plate';
+        }
+    },
+    { immediate: true },
+);
 const facts = computed(() => {
     const of = detail.value?.kind ?? kinds.data.value?.find((k) => k.id === kind.value);
     return Object.entries((of?.facts ?? {}) as Record<string, Record<string, unknown>>);
@@ -67,6 +88,7 @@ const was = (fact: string): Value => (detail.value?.machine.facts[fact] as Value
 /** what can be chosen from, where a fact is no number */
 const choices = (schema: Record<string, unknown>) =>
     ((schema.enum as (string | null)[] | undefined) ?? []).filter((c) => c !== null);
+const isText = (schema: Record<string, unknown>) => [schema.type].flat().includes('string');
 /** where it was known from: of what is said twice the newest counts */
 const wasFrom = (fact: string) => detail.value?.log.findLast((f) => f.name === fact)?.origin;
 function say(fact: string, to: Value) {
@@ -168,6 +190,17 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                             </option></select
                         ><small :id="`about-${fact}`" class="quiet">{{ schema.description }}</small></label
                     >
+                    <label v-else-if="isText(schema)"
+                        ><span>{{ title(fact) }}</span
+                        ><input
+                            type="text"
+                            maxlength="300"
+                            autocomplete="off"
+                            :value="said[fact] ?? ''"
+                            :aria-describedby="`about-${fact}`"
+                            @change="say(fact, ($event.target as HTMLInputElement).value.trim() || null)"
+                        /><small :id="`about-${fact}`" class="quiet">{{ schema.description }}</small></label
+                    >
                     <NumberOf
                         v-else
                         :name="fact"
@@ -218,6 +251,12 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                     :disabled="busy"
                     @click="retire(!detail.machine.retired)"
                     >{{ detail.machine.retired ? 'Bring it back' : 'Retire it' }}</v-btn
+                >
+                <v-btn
+                    v-if="detail"
+                    variant="outlined"
+                    :to="`/shop/machines/new?like=${detail.machine.id}${isMould ? '&mould' : ''}`"
+                    >Another like it</v-btn
                 >
             </div>
             <p v-else class="quiet">A lead enters machines and moulds, and what is known of them.</p>

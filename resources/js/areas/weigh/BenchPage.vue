@@ -140,6 +140,22 @@ const takeOut = (grams: number) => {
         void put(-grams, 'hand');
     }
 };
+/** What was put in wrongly comes out again, lot by lot, and is weighed anew. */
+const wrong = computed(() => {
+    const lots = new Map<number, number>();
+    for (const w of charge.value?.weighings ?? [])
+        if (w.component === at.value) lots.set(w.lot_id, (lots.get(w.lot_id) ?? 0) + w.mass_g);
+    return [...lots].filter(([, grams]) => grams > 1e-6);
+});
+async function again() {
+    const from = at.value;
+    for (const [lot, grams] of wrong.value) {
+        lotId.value = lot;
+        await put(-grams, 'hand');
+        if (fault.value) return;
+        at.value = from;
+    }
+}
 const finish = () => send(async () => take(await api.post<Charge>(`charges/${id}/finish`, { id: newKey() })));
 const giveBack = (why: string) =>
     send(async () => take(await api.post<Charge>(`charges/${id}/return`, { id: newKey(), reason: why })));
@@ -224,7 +240,9 @@ usePageKeys('Weighing', () => [
                         </div>
                     </div>
                     <div class="acts">
-                        <template v-if="which !== 'hand'"
+                        <v-btn v-if="wrong.length" variant="outlined" :loading="busy" @click="again"
+                            >Weigh {{ now.name }} again</v-btn
+                        ><template v-if="which !== 'hand'"
                             ><v-btn
                                 color="primary"
                                 :loading="busy"
