@@ -57,13 +57,15 @@ export type Piece = Schemas['PieceData'];
 export type CurvePoint = PressPlan['plan']['cycle']['curve'][number];
 export type Block = Schemas['SafetyCheckResult']['blocks'][number];
 
-/** The parts of a procedure's data that the screens read; the whole is docs/formats/procedure.schema.json. */
+/** The parts of a procedure's data that the screens read; the whole is core/data/procedure.schema.json. */
 export interface ProcedureField {
     id: string;
     label: string;
     dimension?: Dimension;
     kind?: 'choice' | 'text' | 'thickness_grid' | 'charge';
     required?: boolean;
+    /** comes by itself: no pad asks for it */
+    unasked?: boolean;
     choices?: string[];
     required_when?: Record<string, string>;
 }

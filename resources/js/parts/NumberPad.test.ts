@@ -35,6 +35,22 @@ describe('the number pad', () => {
         page.unmount();
     });
 
+    it('asks for nothing that comes by itself: one number and Enter is logged', async () => {
+        const load = {
+            id: 'load',
+            title: 'Loaded',
+            fields: [
+                { id: 'mass_g', label: 'Loaded', dimension: 'mass', required: true },
+                { id: 'feed_c', label: 'How hot', dimension: 'temperature', unasked: true },
+            ],
+        } as unknown as ProcedureEntry;
+        const page = await pad(load);
+        await keys(page, '150');
+        await key(page, 'Enter');
+        expect(page.emitted('done')).toEqual([[{ mass_g: 150 }, '']]);
+        page.unmount();
+    });
+
     it('is touched as well, and a digit too many is taken away', async () => {
         const page = await pad(platen);
         for (const digit of ['1', '8', '6', '6', 'Delete'])

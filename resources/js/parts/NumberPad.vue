@@ -24,7 +24,9 @@ const open = computed({
     },
 });
 const fields = computed(
-    () => props.entry?.fields.filter((f) => f.kind !== 'thickness_grid' && f.kind !== 'charge') ?? [],
+    () =>
+        props.entry?.fields.filter((f) => f.kind !== 'thickness_grid' && f.kind !== 'charge' && !f.unasked) ??
+        [],
 );
 const current = computed(() => fields.value[field.value] ?? null);
 const needed = (f: (typeof fields.value)[number]) =>
