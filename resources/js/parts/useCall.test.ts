@@ -65,6 +65,18 @@ describe('how a screen calls hands', () => {
         expect(ring).toHaveBeenCalledTimes(4);
     });
 
+    it('shakes no screen that nobody has touched yet', async () => {
+        const activation = { hasBeenActive: false };
+        Object.defineProperty(navigator, 'userActivation', { configurable: true, value: activation });
+        waits.value = true;
+        await nextTick();
+        expect(shaken).toEqual([]);
+        activation.hasBeenActive = true;
+        await after(4);
+        expect(shaken).toHaveLength(1);
+        Reflect.deleteProperty(navigator, 'userActivation');
+    });
+
     it('flashes for three seconds as it begins, and again after a while', async () => {
         waits.value = true;
         await nextTick();

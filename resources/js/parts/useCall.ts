@@ -25,7 +25,8 @@ export function useCall(waits: Ref<boolean>, runs: Ref<boolean>, now: Ref<number
             return;
         }
         ring();
-        vibrate();
+        // A page that nobody has touched yet may not, and the browser says so in its log.
+        if (navigator.userActivation?.hasBeenActive ?? true) vibrate();
         if (calls.value % FLASH_EVERY === 0) called.value = now.value;
         calls.value++;
     });
