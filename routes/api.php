@@ -198,11 +198,11 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'procedures']);
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures']);
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'procedures'])
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures'])
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);

@@ -103,7 +103,7 @@ final readonly class AllOrNone
         $field = (string) end($parts);
         $at = (int) array_key_first($rows);
         foreach ($rows as $number => $row) {
-            if ($row[$part] === $field) {
+            if (in_array($row[$part], [$error->field, $field], true)) {
                 $at = $number;
                 break;
             }

@@ -8,6 +8,7 @@ use App\Material\Models\Source;
 use App\Runs\Models\ProcedureEntry;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
+use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 use App\Support\Csv;
 use Illuminate\Http\UploadedFile;
@@ -322,4 +323,43 @@ describe('how the shop works, as CSV', function (): void {
         // Nor is it proposed over another that came since.
         bringFile('procedures', str_replace('12,5', '14', $way), id: $id)->assertStatus(409);
     });
+});
+
+it('brings own values of polymers in and out, each with its reason, and back to the library', function (): void {
+    $head = "polymer,property,value,reason\n";
+    $file = $head."HDPE,density_solid_g_cm3.typical,0.96,weighed in alcohol\n";
+    bringFile('values', $file, dry: true)->assertOk()->assertJsonPath('errors', [])
+        ->assertJsonPath('would.0', 'HDPE density_solid_g_cm3.typical: as the library has it → 0.96');
+    expect(PolymerOverride::inForce()['HDPE'] ?? [])->not->toHaveKey('density_solid_g_cm3.typical');
+    bringFile('values', $file)->assertOk();
+    expect(PolymerOverride::inForce()['HDPE']['density_solid_g_cm3.typical'])->toBe(0.96)
+        ->and(takenOut('values'))->toContain('HDPE,density_solid_g_cm3.typical,0.96,"weighed in alcohol"');
+    // What went out changes nothing when it comes in again.
+    $lines = PolymerOverride::query()->count();
+    bringFile('values', takenOut('values'))->assertOk();
+    expect(PolymerOverride::query()->count())->toBe($lines);
+    bringFile('values', $head."HDPE,density_solid_g_cm3.typical,,measured wrongly\n")->assertOk();
+    expect(PolymerOverride::inForce()['HDPE'] ?? [])->not->toHaveKey('density_solid_g_cm3.typical');
+});
+
+it('takes no own value that does not go with the others, none without a reason, and none of an operator', function (string $row, int $at, string $says): void {
+    $good = 'PP,density_solid_g_cm3.typical,0.906,weighed';
+    $answer = bringFile('values', "polymer,property,value,reason\n{$good}\n{$row}\n")->assertStatus(422);
+    expect($answer->json('errors'))->toHaveCount(1)
+        ->and($answer->json('errors.0.row'))->toBe($at)
+        ->and($answer->json('errors.0.message'))->toContain($says)
+        // All of the file or none.
+        ->and(PolymerOverride::inForce()['PP'] ?? [])->not->toHaveKey('density_solid_g_cm3.typical');
+})->with([
+    'far off' => ['HDPE,density_solid_g_cm3.typical,9,weighed', 3, ''],
+    'no number' => ['HDPE,density_solid_g_cm3.typical,heavy,weighed', 3, 'is no number'],
+    'no reason' => ['HDPE,density_solid_g_cm3.typical,0.96,', 3, 'wants a reason'],
+    'no such value' => ['HDPE,name,1,weighed', 3, ''],
+    'no such polymer' => ['XYZ,density_solid_g_cm3.typical,1,weighed', 3, ''],
+    'the second of a polymer' => ['PP,name,1,weighed', 3, ''],
+]);
+
+it('lets no operator bring own values in', function (): void {
+    bringFile('values', "polymer,property,value,reason\nHDPE,density_solid_g_cm3.typical,0.96,weighed\n", login: 'ines')
+        ->assertForbidden();
 });

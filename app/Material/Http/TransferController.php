@@ -17,6 +17,7 @@ use App\Material\Models\Mix;
 use App\Material\Models\Source;
 use App\Runs\Actions\ImportProcedures;
 use App\Runs\Queries\ProceduresAsRows;
+use App\Shop\Actions\ImportOwnValues;
 use App\Shop\Actions\ImportShop;
 use App\Shop\Queries\ShopAsRows;
 use App\Support\Csv;
@@ -37,7 +38,7 @@ final class TransferController extends Controller
     #[OA\Get(
         path: '/transfer/{kind}.csv',
         operationId: 'exportCsv',
-        summary: 'Sources, lots, movements, mixes, machines, products or own ways of procedures as CSV',
+        summary: 'Sources, lots, movements, mixes, machines, products, own values of polymers or own ways of procedures as CSV',
         tags: ['lots'],
         responses: [new Answer(200, 'the file')],
     )]
@@ -46,6 +47,11 @@ final class TransferController extends Controller
         $this->authorize('viewAny', Lot::class);
         if ($kind === 'procedures') {
             [$header, $rows] = $procedures();
+
+            return self::file($kind, Csv::write($header, $rows));
+        }
+        if ($kind === 'values') {
+            [$header, $rows] = $shop->ownValues();
 
             return self::file($kind, Csv::write($header, $rows));
         }
@@ -191,6 +197,7 @@ final class TransferController extends Controller
         ImportRows $import,
         ImportShop $shop,
         ImportProcedures $procedures,
+        ImportOwnValues $values,
         Tasks $tasks,
     ): JsonResponse {
         $given = $request->validated();
@@ -200,13 +207,15 @@ final class TransferController extends Controller
         }
         $text = (string) file_get_contents($file->getRealPath());
         $dry = (bool) ($given['preview'] ?? false);
-        if ($kind === 'procedures' || isset(ImportShop::NEEDED[$kind])) {
+        if (in_array($kind, ['procedures', 'values'], true) || isset(ImportShop::NEEDED[$kind])) {
             if (substr_count($text, "\n") > self::ROWS_AT_ONCE) {
                 throw new InputError('file', 'has more than '.self::ROWS_AT_ONCE.' rows: send it in parts');
             }
-            $done = $kind === 'procedures'
-                ? $procedures($given['id'], $this->actor($request), $text, $dry)
-                : $shop($given['id'], $this->actor($request), $kind, $text, $dry);
+            $done = match ($kind) {
+                'procedures' => $procedures($given['id'], $this->actor($request), $text, $dry),
+                'values' => $values($given['id'], $this->actor($request), $text, $dry),
+                default => $shop($given['id'], $this->actor($request), $kind, $text, $dry),
+            };
 
             return new JsonResponse($done, $done['errors'] === [] || $dry ? 200 : 422);
         }

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shop\Queries;
 
+use App\Shop\Actions\ImportOwnValues;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
+use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 
 /** The shop's own machines and products, a row for each number, as `ImportShop` reads them again. */
@@ -53,5 +55,19 @@ final readonly class ShopAsRows
         }
 
         return [['product', 'process', 'polymer', 'number', 'value', 'mould', 'note'], $rows];
+    }
+
+    /** @return array{list<string>, list<list<string|float|int|null>>} */
+    public function ownValues(): array
+    {
+        $rows = [];
+        foreach (PolymerOverride::inForce() as $polymer => $values) {
+            foreach ($values as $property => $value) {
+                $newest = PolymerOverride::query()->where(['polymer' => $polymer, 'path' => $property])->orderByDesc('id')->first();
+                $rows[] = [$polymer, $property, $value, $newest?->reason];
+            }
+        }
+
+        return [ImportOwnValues::NEEDED, $rows];
     }
 }

@@ -3347,7 +3347,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sources, lots, movements, mixes, machines, products or own ways of procedures as CSV */
+        /** Sources, lots, movements, mixes, machines, products, own values of polymers or own ways of procedures as CSV */
         get: operations["exportCsv"];
         put?: never;
         post?: never;
@@ -20158,7 +20158,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "procedures";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures";
             };
             cookie?: never;
         };
@@ -20209,7 +20209,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "procedures";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures";
             };
             cookie?: never;
         };

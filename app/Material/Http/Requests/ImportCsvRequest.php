@@ -8,6 +8,7 @@ use App\Http\Body;
 use App\Material\Models\Lot;
 use App\Runs\Models\ProcedureEntry;
 use App\Shop\Models\Machine;
+use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 
 final class ImportCsvRequest extends Body
@@ -17,6 +18,7 @@ final class ImportCsvRequest extends Body
         return match ($this->route('kind')) {
             'machines' => $this->may('create', Machine::class),
             'products' => $this->may('create', Product::class),
+            'values' => $this->may('create', PolymerOverride::class),
             'procedures' => $this->may('create', ProcedureEntry::class),
             default => $this->may('create', Lot::class),
         };

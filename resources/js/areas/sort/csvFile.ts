@@ -44,6 +44,12 @@ export const KINDS: readonly CsvKind[] = [
         note: 'a row for each number',
     },
     {
+        id: 'values',
+        says: 'Own values of polymers',
+        columns: ['polymer', 'property', 'value', 'reason'],
+        note: 'a row for each; without a value it goes back to the library',
+    },
+    {
         id: 'procedures',
         says: 'How we work',
         columns: ['procedure', 'step', 'own', 'what', 'value'],

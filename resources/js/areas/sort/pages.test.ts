@@ -243,7 +243,7 @@ describe('CSV in and out', () => {
         server({});
         const { page } = await shownAt(CsvPage, '/sort/csv', '/sort/csv');
         expect(page.findAll('.outs a').map((a) => a.attributes('href'))).toEqual(
-            ['lots', 'sources', 'movements', 'mixes', 'machines', 'products', 'procedures'].map(
+            ['lots', 'sources', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures'].map(
                 (k) => `/api/v1/transfer/${k}.csv`,
             ),
         );
