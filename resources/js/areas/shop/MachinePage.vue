@@ -10,6 +10,7 @@ import { dayText, timeOfDay } from '../../parts/units';
 import { title, unitOf, withUnit } from '../reckon/schema';
 import CareCard from './CareCard.vue';
 import ChannelsCard from './ChannelsCard.vue';
+import MachineDrawing from './MachineDrawing.vue';
 import MachineTaught from './MachineTaught.vue';
 import MouldFits from './MouldFits.vue';
 import NumberOf from './NumberOf.vue';
@@ -175,6 +176,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
                 >
             </div>
             <p v-if="facts.length === 0" class="quiet">Nothing is asked of a {{ kind }} but its name.</p>
+            <MachineDrawing :kind="kind" :asked="facts.map(([fact]) => fact)" />
             <div class="grid fields">
                 <div v-for="[fact, schema] in facts" :key="fact" class="fact">
                     <label v-if="choices(schema).length"
