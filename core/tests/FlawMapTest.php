@@ -98,3 +98,17 @@ it('takes no mark beside the part', function (float $x, float $y, string $field)
         expect($error->field)->toBe($field);
     }
 })->with([[600.1, 10, 'marks.1.x_mm'], [10, 450.1, 'marks.1.y_mm'], [-1, 10, 'marks.1.x_mm']]);
+
+it('says how likely that is by the binomial tail, worked out by hand', function (): void {
+    // Three of four parts in a circle of s = pi 45^2 / 270000: four marks, P[Bin(3, s) >= 2] = 3 s^2 (1 - s) + s^3.
+    $s = M_PI * (0.06 * hypot(600, 450)) ** 2 / (600 * 450);
+    $map = flawsAt([[1, 300, 225], [2, 302, 224], [3, 299, 226], [4, 40, 40]]);
+    expect($map->places[0]->by_chance)->toEqualWithDelta(4 * (3 * $s ** 2 * (1 - $s) + $s ** 3), 1e-12);
+});
+
+it('finds no place where every part has so many that some must meet', function (): void {
+    mt_srand(11);
+    // 80 parts, ten marks each: a circle holds one of nearly every fifth part wherever it is drawn.
+    expect(flawsAt(thrown(80, 10))->places)->toBe([]);
+    expect(flawsAt(thrown(1000))->places)->toBe([]);
+});

@@ -47,15 +47,13 @@ final class FlawMap
         $near = self::NEAR * hypot($in->length_mm, $in->width_mm);
         $share = min(1.0, M_PI * $near ** 2 / ($in->length_mm * $in->width_mm));
         $all = count(self::pieces($in->marks));
-        $left = $in->marks;
         $places = [];
-        while (($found = self::densest($left, $near)) !== null) {
-            [$x, $y, $here] = $found;
+        foreach (self::circles($in->marks, $near) as $here) {
             $chance = self::byChance(count(self::pieces($here)), count($in->marks), $all, $share);
             if ($chance < self::SURE) {
+                [$x, $y] = [self::mean($here, 'x_mm'), self::mean($here, 'y_mm')];
                 $places[] = new FlawPlace(round($x, 1), round($y, 1), self::pieces($here), $chance, self::where($in, $x, $y));
             }
-            $left = array_udiff($left, $here, static fn (FlawMark $a, FlawMark $b): int => spl_object_id($a) <=> spl_object_id($b));
         }
         usort($places, static fn (FlawPlace $a, FlawPlace $b): int => [count($b->pieces), $a->pieces] <=> [count($a->pieces), $b->pieces]);
         $shared = count(array_unique(array_merge([], ...array_map(static fn (FlawPlace $p): array => $p->pieces, $places))));
@@ -70,35 +68,85 @@ final class FlawMap
     }
 
     /**
-     * The circle that most parts have a flaw in.
+     * The circle round a mark that most parts have a flaw in, then the one of what is left, while three parts meet in one.
      *
-     * @param  array<int, FlawMark>  $marks
-     * @return array{float, float, list<FlawMark>}|null null where none holds three
+     * @param  list<FlawMark>  $marks
+     * @return list<list<FlawMark>>
      */
-    private static function densest(array $marks, float $near): ?array
+    private static function circles(array $marks, float $near): array
     {
-        $best = [];
-        foreach ($marks as $middle) {
-            $here = self::within($marks, $middle->x_mm, $middle->y_mm, $near);
-            if (count(self::pieces($here)) > count(self::pieces($best))) {
-                $best = $here;
+        $round = self::neighbours($marks, $near);
+        $parts = array_map(static fn (array $of): int => self::parts($marks, $of), $round);
+        $circles = [];
+        while ($parts !== [] && max($parts) >= self::THREE) {
+            $middle = (int) array_search(max($parts), $parts, true);
+            $here = array_values(array_filter($round[$middle], static fn (int $i): bool => isset($parts[$i])));
+            $circles[] = array_map(static fn (int $i): FlawMark => $marks[$i], $here);
+            $parts = array_diff_key($parts, array_flip($here));
+            // Only who lies near what is gone has fewer round it now.
+            foreach (array_unique(array_merge(...array_map(static fn (int $i): array => $round[$i], $here))) as $i) {
+                if (isset($parts[$i])) {
+                    $left = array_filter($round[$i], static fn (int $j): bool => isset($parts[$j]));
+                    $parts[$i] = self::parts($marks, $left);
+                }
             }
         }
-        if (count(self::pieces($best)) < self::THREE) {
-            return null;
-        }
-        $mean = static fn (string $axis): float => array_sum(array_column($best, $axis)) / count($best);
 
-        return [$mean('x_mm'), $mean('y_mm'), $best];
+        return $circles;
     }
 
     /**
-     * @param  array<int, FlawMark>  $marks
-     * @return list<FlawMark>
+     * @param  list<FlawMark>  $marks
+     * @return list<list<int>> which marks lie in a circle round each, itself among them
      */
-    private static function within(array $marks, float $x, float $y, float $near): array
+    private static function neighbours(array $marks, float $near): array
     {
-        return array_values(array_filter($marks, static fn (FlawMark $m): bool => hypot($m->x_mm - $x, $m->y_mm - $y) <= $near));
+        $cells = [];
+        $cell = static fn (FlawMark $m): array => [(int) floor($m->x_mm / $near), (int) floor($m->y_mm / $near)];
+        foreach ($marks as $i => $mark) {
+            [$column, $row] = $cell($mark);
+            $cells[$column][$row][] = $i;
+        }
+        $round = [];
+        foreach ($marks as $mark) {
+            [$column, $row] = $cell($mark);
+            $here = [];
+            foreach ([-1, 0, 1] as $right) {
+                foreach ([-1, 0, 1] as $up) {
+                    foreach ($cells[$column + $right][$row + $up] ?? [] as $j) {
+                        if (hypot($marks[$j]->x_mm - $mark->x_mm, $marks[$j]->y_mm - $mark->y_mm) <= $near) {
+                            $here[] = $j;
+                        }
+                    }
+                }
+            }
+            sort($here);
+            $round[] = $here;
+        }
+
+        return $round;
+    }
+
+    /**
+     * How many parts some marks are of.
+     *
+     * @param  list<FlawMark>  $marks
+     * @param  array<int, int>  $of
+     */
+    private static function parts(array $marks, array $of): int
+    {
+        $parts = [];
+        foreach ($of as $i) {
+            $parts[$marks[$i]->piece] = true;
+        }
+
+        return count($parts);
+    }
+
+    /** @param  list<FlawMark>  $marks */
+    private static function mean(array $marks, string $axis): float
+    {
+        return array_sum(array_column($marks, $axis)) / count($marks);
     }
 
     /**
@@ -121,9 +169,15 @@ final class FlawMap
     private static function byChance(int $k, int $marks, int $n, float $share): float
     {
         $p = 1 - (1 - $share) ** ($marks / $n);
+        if ($p >= 1.0) {
+            return 1.0;
+        }
+        // In logarithms, term by term: the first of many is too small for a number.
+        $term = self::logChoose($n - 1, $k - 1) + ($k - 1) * log($p) + ($n - $k) * log(1 - $p);
         $tail = 0.0;
         for ($i = $k - 1; $i < $n; $i++) {
-            $tail += exp(self::logChoose($n - 1, $i) + $i * log($p)) * (1 - $p) ** ($n - 1 - $i);
+            $tail += exp($term);
+            $term += $i + 1 < $n ? log(($n - 1 - $i) / ($i + 1)) + log($p / (1 - $p)) : 0.0;
         }
 
         return min(1.0, $marks * $tail);

@@ -14,7 +14,7 @@ final readonly class FlawMapInput implements Checked
     public function __construct(
         #[Field('of the part as it is drawn', 'mm', above: 0, max: 100000)] public float $length_mm,
         #[Field('', 'mm', above: 0, max: 100000)] public float $width_mm,
-        #[Field('where flaws were seen', of: FlawMark::class, atLeast: 1, atMost: 2000)] public array $marks,
+        #[Field('where flaws were seen', of: FlawMark::class, atLeast: 1, atMost: 1000)] public array $marks,
     ) {
     }
 
