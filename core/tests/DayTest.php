@@ -131,7 +131,10 @@ it('knows how long runs really take from enough of them only', function (): void
         ->and(Spread::of([1.0, 1.0, 1.0])->most)->toBe(1.6)
         // Quantiles of 1.0 … 2.0 in steps of a tenth: 1.1 and 1.9.
         ->and(Spread::of([2.0, 1.0, 1.1, 1.2, 1.3, 1.4, 1.5, 1.6, 1.7, 1.8, 1.9]))->toEqual(new Spread(1.1, 1.9, 11))
-        ->and(Spread::of([1.2, 1.2, 1.2, 1.2]))->toEqual(new Spread(1.2, 1.2, 4));
+        ->and(Spread::of([1.2, 1.2, 1.2, 1.2]))->toEqual(new Spread(1.2, 1.2, 4))
+        // What stood over night tells nothing, nor what was never planned or never ended.
+        ->and(Spread::ofTimes([[12.0, 10.0], [24.0, 20.0], [36.0, 30.0], [6.0, 5.0], [400.0, 10.0], [5.0, 0.0], [0.0, 5.0]]))
+        ->toEqual(new Spread(1.2, 1.2, 4));
 });
 
 it('counts as waiting what lies between the first and the last hands of a day', function (): void {

@@ -16,9 +16,6 @@ final class Spreads
 {
     private const LAST = 12;
 
-    /** what took longer than this many times its plan stood over night, or was forgotten */
-    private const MOST_TIMES = 4.0;
-
     /** what is known of a product is known until another run of it ends, and looked up again at the latest after so long, s */
     private const KEPT_S = 86_400;
 
@@ -44,7 +41,7 @@ final class Spreads
 
     private function find(int $product): Spread
     {
-        $ratios = [];
+        $times = [];
         $runs = Run::query()
             ->where(['product_id' => $product, 'status' => RunState::FINISHED])
             ->whereNotNull('ended_at')
@@ -57,11 +54,9 @@ final class Spreads
             $planned = RunLength::of($run->procedureVersion->procedure(), $run->plan)
                 ->whole(max(1, (int) $run->getAttribute('pieces_count')));
             $took = ((float) $run->ended_at?->format('U.v') - (float) $run->started_at->format('U.v')) / 60;
-            if ($planned > 0.0 && $took > 0.0 && $took < self::MOST_TIMES * $planned) {
-                $ratios[] = $took / $planned;
-            }
+            $times[] = [$took, $planned];
         }
 
-        return Spread::of($ratios);
+        return Spread::ofTimes($times);
     }
 }

@@ -25,9 +25,6 @@ final readonly class ChangeOver
     /** newest changes of a machine that are looked at for how long they take */
     private const LAST = 12;
 
-    /** what took longer than this many times its plan stood over night, or was forgotten */
-    private const MOST_TIMES = 4.0;
-
     /** newest lots that are looked at for what could go between */
     private const SHELF = 200;
 
@@ -72,18 +69,14 @@ final readonly class ChangeOver
     /** How long the last changes of a machine took over what was planned. */
     public function spread(Machine $machine): Spread
     {
-        $ratios = [];
         $changes = JobChange::query()->where('machine_id', $machine->id)->whereNotNull('ended_at')->with('lines')
-            ->orderByDesc('ended_at')->limit(self::LAST)->get();
-        foreach ($changes as $change) {
-            $planned = (float) $change->plan['total_min'];
-            $took = ($change->ended_at === null ? 0.0 : Seconds::of($change->ended_at) - Seconds::of($change->at)) / 60;
-            if ($change->file()->givenUp === null && $planned > 0.0 && $took > 0.0 && $took < self::MOST_TIMES * $planned) {
-                $ratios[] = $took / $planned;
-            }
-        }
+            ->orderByDesc('ended_at')->limit(self::LAST)->get()
+            ->filter(static fn (JobChange $c): bool => $c->file()->givenUp === null);
 
-        return Spread::of($ratios);
+        return Spread::ofTimes(array_values($changes->map(static fn (JobChange $c): array => [
+            ($c->ended_at === null ? 0.0 : Seconds::of($c->ended_at) - Seconds::of($c->at)) / 60,
+            (float) $c->plan['total_min'],
+        ])->all()));
     }
 
     private function hung(Machine $main): ?Record

@@ -15,6 +15,9 @@ final readonly class Spread
 
     private const UNKNOWN = [0.9, 1.6];
 
+    /** what took longer than this many times its plan stood over night, or was forgotten */
+    private const MOST_TIMES = 4.0;
+
     public function __construct(public float $least, public float $most, public int $runs)
     {
     }
@@ -23,6 +26,18 @@ final readonly class Spread
     public function isKnown(): bool
     {
         return $this->runs >= self::FEW;
+    }
+
+    /**
+     * Of how long something took and was planned, min: what stood over night, or has neither, tells nothing.
+     *
+     * @param  list<array{float, float}>  $times  took, planned
+     */
+    public static function ofTimes(array $times): self
+    {
+        $told = array_filter($times, static fn (array $t): bool => $t[1] > 0.0 && $t[0] > 0.0 && $t[0] < self::MOST_TIMES * $t[1]);
+
+        return self::of(array_values(array_map(static fn (array $t): float => $t[0] / $t[1], $told)));
     }
 
     /** @param  list<float>  $ratios  done over planned */
