@@ -8,6 +8,7 @@ use App\Causes\Models\Flaw;
 use App\People\Models\User;
 use App\Runs\Models\Piece;
 use Dithermic\Core\Practice\Dice;
+use Illuminate\Database\Eloquent\Builder;
 use Ramsey\Uuid\Uuid;
 
 /** What somebody marked on the last bad parts: where the flow ends it is the mould's, what was too cold is so anywhere. */
@@ -15,11 +16,12 @@ final readonly class DemoFlaws
 {
     private const LAST = 24;
 
-    /** by what was said of a bad part: what it is, and where; null where it wanders */
+    /** product, what was said of its bad parts, what that is, and where; null where it wanders */
     private const SEEN = [
-        'short' => ['short_shot', [0.93, 0.48]],
-        'not sharp, heated too short' => ['vac_no_detail', null],
-        'blisters, heated too long' => ['vac_blisters', null],
+        ['entrance reducer', 'short', 'short_shot', [0.93, 0.48]],
+        ['frame spacer clip', 'short', 'short_shot', [0.5, 0.95]],
+        ['syrup feeder tray', 'not sharp, heated too short', 'vac_no_detail', null],
+        ['travel lid', 'blisters, heated too long', 'vac_blisters', null],
     ];
 
     /** of a side: a finger is no nearer */
@@ -27,14 +29,13 @@ final readonly class DemoFlaws
 
     public function __invoke(User $seer): void
     {
-        $dice = new Dice(2026);
-        foreach (self::SEEN as $reason => [$defect, $place]) {
+        foreach (self::SEEN as $i => [$product, $reason, $defect, $place]) {
+            $dice = new Dice(2026 + $i);
             $bad = Piece::query()->where(['verdict' => 'scrap', 'reason' => $reason])->whereNotNull('ended_at')
-                ->with('run.product')
+                ->whereHas('run.product', static fn (Builder $of) => $of->where('name', $product))
                 ->orderByDesc('ended_at')
                 ->limit(self::LAST)
-                ->get()
-                ->filter(static fn (Piece $p): bool => str_starts_with($defect, 'vac_') === ($p->run?->product->process === 'vacuum_forming'));
+                ->get();
             foreach ($bad as $piece) {
                 $at = static fn (int $axis): float => $place === null
                     ? $dice->between(0.08, 0.92)

@@ -10,6 +10,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Query\Builder as QueryBuilder;
 
 /**
  * Where on a part a flaw was seen, as shares of its length and width; or that another was marked wrongly. Append-only.
@@ -45,8 +46,9 @@ final class Flaw extends Model
      */
     public function scopeStanding(Builder $query): void
     {
-        $query->whereNull('undoes')
-            ->whereNotIn('id', self::query()->select('undoes')->whereNotNull('undoes'));
+        $query->whereNull('undoes')->whereNotExists(
+            static fn (QueryBuilder $taken) => $taken->from('flaws as taken')->whereColumn('taken.undoes', 'flaws.id'),
+        );
     }
 
     /** @return BelongsTo<User, $this> */
