@@ -32,6 +32,9 @@ final class TransferController extends Controller
 {
     private const MOVEMENTS = 100_000;
 
+    /** the shop's own, not its material */
+    private const OWN = ['machines', 'products', 'values', 'procedures'];
+
     /** about half a second's worth */
     private const ROWS_AT_ONCE = 1_000;
 
@@ -45,20 +48,15 @@ final class TransferController extends Controller
     public function export(string $kind, ShopAsRows $shop, ProceduresAsRows $procedures): Response
     {
         $this->authorize('viewAny', Lot::class);
-        if ($kind === 'procedures') {
-            [$header, $rows] = $procedures();
-
-            return self::file($kind, Csv::write($header, $rows));
-        }
-        if ($kind === 'values') {
-            [$header, $rows] = $shop->ownValues();
-
-            return self::file($kind, Csv::write($header, $rows));
-        }
-        if (isset(ImportShop::NEEDED[$kind])) {
-            [$header, $rows] = $kind === 'machines' ? $shop->machines() : $shop->products();
-
-            return self::file($kind, Csv::write($header, $rows));
+        $own = match ($kind) {
+            'machines' => $shop->machines(),
+            'products' => $shop->products(),
+            'values' => $shop->ownValues(),
+            'procedures' => $procedures(),
+            default => null,
+        };
+        if ($own !== null) {
+            return self::file($kind, Csv::write(...$own));
         }
         [$header, $rows] = match ($kind) {
             'sources' => [
@@ -207,7 +205,7 @@ final class TransferController extends Controller
         }
         $text = (string) file_get_contents($file->getRealPath());
         $dry = (bool) ($given['preview'] ?? false);
-        if (in_array($kind, ['procedures', 'values'], true) || isset(ImportShop::NEEDED[$kind])) {
+        if (in_array($kind, self::OWN, true)) {
             if (substr_count($text, "\n") > self::ROWS_AT_ONCE) {
                 throw new InputError('file', 'has more than '.self::ROWS_AT_ONCE.' rows: send it in parts');
             }

@@ -7,6 +7,7 @@ namespace App\Shop\Actions;
 use App\People\Models\User;
 use App\Shop\Models\PolymerOverride;
 use App\Support\AllOrNone;
+use App\Support\Csv;
 use Dithermic\Core\Calculator\InputError;
 
 /**
@@ -48,7 +49,10 @@ final readonly class ImportOwnValues
     private function take(string $polymer, array $row, User $by): string
     {
         $property = $row['property'];
-        $value = self::number($row);
+        $value = Csv::number($row['value']);
+        if ($value === null && trim($row['value']) !== '') {
+            throw new InputError($property, "\"{$row['value']}\" is no number");
+        }
         $inForce = PolymerOverride::inForce()[$polymer][$property] ?? null;
         if ($value === $inForce) {
             return "{$polymer} {$property}: as it was";
@@ -65,18 +69,5 @@ final readonly class ImportOwnValues
         $told = static fn (?float $of): string => $of === null ? 'as the library has it' : (string) $of;
 
         return "{$polymer} {$property}: {$told($inForce)} → {$told($value)}";
-    }
-
-    /** @param  array<string, string>  $row */
-    private static function number(array $row): ?float
-    {
-        $said = str_replace(',', '.', trim($row['value']));
-        if ($said === '') {
-            return null;
-        }
-
-        return is_numeric($said) && is_finite((float) $said)
-            ? (float) $said
-            : throw new InputError($row['property'], "\"{$row['value']}\" is no number");
     }
 }

@@ -29,15 +29,24 @@ final class PolymerOverride extends Model
     /** @return array<string, array<string, float>> */
     public static function inForce(): array
     {
-        $inForce = [];
-        foreach (self::query()->orderBy('id')->get(['polymer', 'path', 'value']) as $override) {
-            unset($inForce[$override->polymer][$override->path]);
+        return array_map(
+            static fn (array $of): array => array_map(static fn (self $o): float => (float) $o->value, $of),
+            self::standing(),
+        );
+    }
+
+    /** @return array<string, array<string, self>> the newest of each, of those that are not back to the library */
+    public static function standing(): array
+    {
+        $standing = [];
+        foreach (self::query()->orderBy('id')->get(['polymer', 'path', 'value', 'reason']) as $override) {
+            unset($standing[$override->polymer][$override->path]);
             if ($override->value !== null) {
-                $inForce[$override->polymer][$override->path] = (float) $override->value;
+                $standing[$override->polymer][$override->path] = $override;
             }
         }
 
-        return $inForce;
+        return $standing;
     }
 
     /** @return BelongsTo<User, $this> */

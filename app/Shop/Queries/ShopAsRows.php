@@ -10,7 +10,7 @@ use App\Shop\Models\MachineFact;
 use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
 
-/** The shop's own machines and products, a row for each number, as `ImportShop` reads them again. */
+/** The shop's own machines, products and values of polymers, a row for each number, as they are read in again. */
 final readonly class ShopAsRows
 {
     /** @return array{list<string>, list<list<string|float|int|null>>} */
@@ -61,10 +61,9 @@ final readonly class ShopAsRows
     public function ownValues(): array
     {
         $rows = [];
-        foreach (PolymerOverride::inForce() as $polymer => $values) {
-            foreach ($values as $property => $value) {
-                $newest = PolymerOverride::query()->where(['polymer' => $polymer, 'path' => $property])->orderByDesc('id')->first();
-                $rows[] = [$polymer, $property, $value, $newest?->reason];
+        foreach (PolymerOverride::standing() as $polymer => $values) {
+            foreach ($values as $property => $own) {
+                $rows[] = [$polymer, $property, $own->value, $own->reason];
             }
         }
 
