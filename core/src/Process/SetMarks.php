@@ -12,6 +12,8 @@ use Dithermic\Core\Calculator\InputError;
  */
 final readonly class SetMarks
 {
+    public const SAYS = 'its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205"';
+
     private const LONGEST = 300;
 
     private const MOST = 20;
@@ -22,6 +24,18 @@ final readonly class SetMarks
     /** @param  non-empty-list<array{mark: string, c: float}>  $marks  from the coldest */
     private function __construct(private array $marks)
     {
+    }
+
+    /**
+     * Of a machine that has none, or has readable ones.
+     *
+     * @throws InputError naming set_marks
+     */
+    public static function mustBe(?string $said): void
+    {
+        if ($said !== null) {
+            self::of($said);
+        }
     }
 
     /** @throws InputError naming set_marks */

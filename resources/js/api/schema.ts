@@ -8308,7 +8308,7 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
-                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
             mould: {
@@ -8677,7 +8677,7 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
-                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
             to: {
@@ -9096,7 +9096,7 @@ export interface components {
                 cool_min_per_mm?: number | null;
                 /** @description that its supply gives (A) */
                 amps?: number | null;
-                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
             cold?: {
@@ -9527,7 +9527,7 @@ export interface components {
                 zones?: number | null;
                 /** @description moulds that the tank takes */
                 tank_places?: number | null;
-                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
             /**
@@ -9945,7 +9945,7 @@ export interface components {
                 soak_factor?: number | null;
                 /** @description of its supply, left for a mould's heaters (kW) */
                 spare_kw?: number | null;
-                /** @description its own marks beside degrees, as "dial 4 = 190, dial 5 = 205" */
+                /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
             /**

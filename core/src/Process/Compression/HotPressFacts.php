@@ -33,15 +33,13 @@ final readonly class HotPressFacts implements Checked
             max: 120,
         )] public ?float $cool_min_per_mm = null,
         #[Field('that its supply gives', 'A', above: 0, max: 1000)] public ?float $amps = null,
-        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
+        #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {
     }
 
     public function check(): void
     {
-        if ($this->set_marks !== null) {
-            SetMarks::of($this->set_marks);
-        }
+        SetMarks::mustBe($this->set_marks);
     }
 
     public function isKnown(): bool

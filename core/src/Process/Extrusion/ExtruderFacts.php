@@ -21,14 +21,12 @@ final readonly class ExtruderFacts implements Checked
         #[Field('melt that it gives', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,
         #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('moulds that the tank takes', '', min: 1, max: 100)] public ?float $tank_places = null,
-        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
+        #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {
     }
 
     public function check(): void
     {
-        if ($this->set_marks !== null) {
-            SetMarks::of($this->set_marks);
-        }
+        SetMarks::mustBe($this->set_marks);
     }
 }

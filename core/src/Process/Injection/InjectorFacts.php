@@ -48,15 +48,13 @@ final readonly class InjectorFacts implements Checked
         #[Field('of water that it feeds', '', min: 0, max: 50)] public ?int $circuits = null,
         #[Field('what a full barrel takes over the physics', '', min: 0.1, max: 10)] public ?float $soak_factor = null,
         #[Field('of its supply, left for a mould\'s heaters', 'kW', min: 0, max: 1000)] public ?float $spare_kw = null,
-        #[Field('its own marks beside degrees, as "dial 4 = 190, dial 5 = 205"')] public ?string $set_marks = null,
+        #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {
     }
 
     public function check(): void
     {
-        if ($this->set_marks !== null) {
-            SetMarks::of($this->set_marks);
-        }
+        SetMarks::mustBe($this->set_marks);
     }
 
     /** A screw makes melt by itself; a plunger's charge waits for its heat. */
