@@ -64,6 +64,8 @@ describe('alarms on every page', () => {
         floor.now!.alarms.push(alarm({ id: 'a3' }));
         await flushPromises();
         expect(ring).toHaveBeenCalledTimes(1);
+        // Seen from across the shop as well, and not for what somebody sees to.
+        expect(document.querySelectorAll('.flash')).toHaveLength(1);
         expect(page.get('aside').classes()).toContain('loud');
     });
 

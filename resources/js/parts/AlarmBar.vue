@@ -6,9 +6,10 @@ import { floor, refreshFloor } from '../api/floor';
 import { session } from '../api/session';
 import type { Alarm } from '../api/types';
 import { title } from '../areas/reckon/schema';
+import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
-import { ring } from './sound';
 import { clockText, timeOfDay } from './units';
+import { useCall } from './useCall';
 import { sentence, useSend } from './useSend';
 
 /** What instruments told that they should not have, on every page until somebody has answered. */
@@ -16,10 +17,8 @@ const now = useNow();
 const alarms = computed(() => floor.now?.alarms ?? []);
 const unanswered = computed(() => alarms.value.filter((a) => a.by === null));
 const loud = computed(() => unanswered.value.some((a) => a.ended_at === null));
-const EVERY_S = 15;
-watch([loud, () => Math.floor(now.value / EVERY_S)], ([on]) => {
-    if (on) ring();
-});
+const AGAIN_S = 15;
+const flashes = useCall(loud, now, AGAIN_S);
 const { busy, fault, send } = useSend();
 async function answer(alarm: Alarm) {
     await send(() => api.post(`alarms/${alarm.id}/answer`, {}));
@@ -36,6 +35,7 @@ const says = (a: Alarm) =>
 </script>
 
 <template>
+    <CallFlash :on="flashes" />
     <aside
         v-if="alarms.length > 0"
         ref="bar"

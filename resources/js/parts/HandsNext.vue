@@ -6,10 +6,11 @@ import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
 import type { Hand } from '../api/types';
 import { callsOf, inTurn } from '../offline/hands';
+import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
 import { heard } from './sound';
 import { clockText, timeOfDay } from './units';
-import { useCall } from './useCall';
+import { useCall, useLit } from './useCall';
 
 const now = useNow();
 const route = useRoute();
@@ -40,7 +41,9 @@ const goesFirst = computed(() => {
 const ringing = computed(() => hands.value.some(overdue));
 /** a clock that will call, or does */
 const clocks = computed(() => hands.value.some(waits));
-const { flashes } = useCall(ringing, clocks, now);
+useLit(clocks);
+const AGAIN_S = 4;
+const flashes = useCall(ringing, now, AGAIN_S);
 
 async function tap(h: Hand) {
     if (h.entry && h.run_id) {
@@ -90,7 +93,7 @@ watch(
         <button v-if="clocks && !heard" type="button" class="mute">
             <span aria-hidden="true">▲</span> Sound is off: touch once
         </button>
-        <Teleport to="body"><div v-if="flashes" class="flash" aria-hidden="true" /></Teleport>
+        <CallFlash :on="flashes" />
         <ol class="rest">
             <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
                 <router-link :to="h.to">
@@ -145,27 +148,6 @@ watch(
     font-weight: 700;
     text-align: left;
     cursor: pointer;
-}
-/* Once a second: slower than what may harm who is sensitive to it. */
-.flash {
-    position: fixed;
-    inset: 0;
-    z-index: 3000;
-    pointer-events: none;
-    border: 16px solid #6c1055;
-    background: rgb(108 16 85 / 28%);
-    animation: flash 1s steps(2, jump-none) infinite;
-}
-@keyframes flash {
-    50% {
-        opacity: 0;
-    }
-}
-@media (prefers-reduced-motion: reduce) {
-    .flash {
-        background: none;
-        animation: none;
-    }
 }
 @keyframes beat {
     50% {

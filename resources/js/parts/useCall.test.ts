@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, nextTick, ref } from 'vue';
 import * as sound from './sound';
-import { useCall } from './useCall';
+import { useCall, useLit } from './useCall';
 
 const START = 1_000_000;
 const now = ref(START);
@@ -34,7 +34,8 @@ beforeEach(() => {
     page = mount(
         defineComponent({
             setup: () => {
-                flashes = useCall(waits, runs, now).flashes;
+                flashes = useCall(waits, now, 4);
+                useLit(runs);
                 return () => null;
             },
         }),
