@@ -8,15 +8,14 @@ defineProps<{ kinds: FlawMap['kinds']; first?: string | null }>();
 
 <template>
     <div class="kinds">
-        <button
+        <v-btn
             v-for="k in kinds"
             :key="k.id"
-            type="button"
+            :variant="k.id === (chosen ?? first) ? 'flat' : 'outlined'"
             :aria-pressed="k.id === (chosen ?? first)"
             @click="chosen = k.id"
+            >{{ k.name }} <span class="num ml-2">{{ k.marks }}</span></v-btn
         >
-            {{ k.name }} <span class="num">{{ k.marks }}</span>
-        </button>
     </div>
 </template>
 
@@ -26,20 +25,5 @@ defineProps<{ kinds: FlawMap['kinds']; first?: string | null }>();
     flex-wrap: wrap;
     gap: 8px;
     margin: 8px 0;
-}
-button {
-    min-height: var(--touch);
-    padding: 0 14px;
-    border: 1.5px solid var(--ink);
-    border-radius: 4px;
-    background: var(--paper);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 650;
-    cursor: pointer;
-}
-button[aria-pressed='true'] {
-    background: var(--ink);
-    color: var(--paper);
 }
 </style>

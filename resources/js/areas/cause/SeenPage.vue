@@ -6,19 +6,14 @@ import { api } from '../../api/client';
 import { loadRun, newKey } from '../../api/queue';
 import type { Case, Defect, Procedure } from '../../api/types';
 import { sentence, useSend } from '../../parts/useSend';
+import { useDefects } from './useDefects';
 
 /** What is wrong with a piece, by how it looks: one tap a defect, the worst first. */
 const route = useRoute();
 const router = useRouter();
 const id = String(route.params.run);
 const { data: run } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
-const process = computed(() => run.value?.summary.process ?? '');
-const defects = useQuery({
-    queryKey: computed(() => ['defects', process.value]),
-    queryFn: () => api.list<Defect>(`defects/${process.value}`),
-    enabled: computed(() => process.value !== ''),
-    staleTime: Infinity,
-});
+const defects = useDefects(run);
 const piece = ref<number | null>(Number(route.query.piece) || null);
 const bad = computed(() => {
     const judging = ((run.value?.procedure ?? null) as unknown as Procedure | null)?.entries

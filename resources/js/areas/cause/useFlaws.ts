@@ -2,8 +2,9 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
 import { loadRun, newKey } from '../../api/queue';
-import type { Defect, FlawMap } from '../../api/types';
+import type { FlawMap } from '../../api/types';
 import { useSend } from '../../parts/useSend';
+import { useDefects } from './useDefects';
 
 /** Flaws on the parts of a run: as they are marked, and marking another. */
 export function useFlaws(id: string) {
@@ -13,16 +14,10 @@ export function useFlaws(id: string) {
         queryKey: ['flaws', id],
         queryFn: () => api.get<FlawMap>(`runs/${id}/flaws`),
     });
-    const process = computed(() => run.value?.summary.process ?? '');
-    const known = useQuery({
-        queryKey: computed(() => ['defects', process.value]),
-        queryFn: () => api.list<Defect>(`defects/${process.value}`),
-        enabled: computed(() => process.value !== ''),
-        staleTime: Infinity,
-    });
+    const known = useDefects(run);
     const defects = computed(() => known.data.value ?? []);
     /** numbers of its parts, the newest first */
-    const pieces = computed(() => (run.value?.pieces ?? []).map((p) => p.piece ?? 0).reverse());
+    const pieces = computed(() => (run.value?.pieces ?? []).map((p) => p.piece).reverse());
     const { busy, fault, send } = useSend();
     async function say(body: object): Promise<void> {
         const now = await send(() => api.post<FlawMap>(`runs/${id}/flaws`, { id: newKey(), ...body }));
