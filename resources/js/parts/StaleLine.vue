@@ -23,8 +23,7 @@ const ago = computed(() => {
 <style scoped>
 .stale {
     padding: 8px 22px;
-    background: #f3d9ec;
-    color: #6c1055;
+    background: var(--alarm-soft);
     font-weight: 600;
 }
 </style>
