@@ -12,6 +12,7 @@ defineProps<{ kinds: FlawMap['kinds']; first?: string | null }>();
             v-for="k in kinds"
             :key="k.id"
             :variant="k.id === (chosen ?? first) ? 'flat' : 'outlined'"
+            :color="k.id === (chosen ?? first) ? 'secondary' : undefined"
             :aria-pressed="k.id === (chosen ?? first)"
             @click="chosen = k.id"
             >{{ k.name }} <span class="num ml-2">{{ k.marks }}</span></v-btn

@@ -28,6 +28,13 @@ describe('a machine as it is measured', () => {
             for (const m of drawn.measures) {
                 expect(core, m.fact).toMatch(new RegExp(`\\$${m.fact}\\b`));
                 const [x1, y1, x2, y2] = m.line;
+                // No letter lies on another.
+                const middle = (l: readonly number[]) => [(l[0]! + l[2]!) / 2, (l[1]! + l[3]!) / 2] as const;
+                const [x, y] = middle(m.line);
+                for (const other of drawn.measures.filter((o) => o !== m)) {
+                    const [ox, oy] = middle(other.line);
+                    expect(Math.hypot(ox - x, oy - y), `${m.fact}, ${other.fact}`).toBeGreaterThanOrEqual(18);
+                }
                 for (const x of [x1, x2]) expect(x).toBeGreaterThanOrEqual(9);
                 expect(Math.max(x1, x2)).toBeLessThanOrEqual(drawn.size[0] - 9);
                 expect(Math.min(y1, y2)).toBeGreaterThanOrEqual(9);

@@ -79,7 +79,7 @@ export const MACHINES: Record<string, Drawn> = {
                 line: [122, 95, 138, 95],
                 how: 'the narrowest way into the part: feeler gauges',
             },
-            { fact: 'opens_mm', line: [130, 10, 150, 10], how: 'so far that the part falls free' },
+            { fact: 'opens_mm', line: [130, 167, 150, 167], how: 'so far that the part falls free' },
         ],
     },
 };
