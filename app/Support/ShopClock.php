@@ -8,8 +8,8 @@ use Carbon\CarbonImmutable;
 
 /**
  * The time of the shop on this machine. It was read from the wall clock once and runs on with the machine's own uptime,
- * so a wall clock that is set, by hand or by a network, moves no timer and turns no order of events round. `settle` takes
- * the wall clock's time over again; a start does so when nothing is running.
+ * so a wall clock that is set, by hand or by a network, moves no timer and turns no order of events round. `settle`
+ * takes the wall clock's time over again; a start does so when nothing is running.
  */
 final readonly class ShopClock
 {

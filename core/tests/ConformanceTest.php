@@ -10,9 +10,9 @@ use Dithermic\Core\Run\RunMachine;
 use Dithermic\Core\Run\RunState;
 
 /**
- * Runs as JSON, event by event with what they add up to, as they were folded when they were written down. A run keeps its
- * procedure's version and replays for ever: these may be added to, never changed. The screens' overlay and gates are held
- * to the same file (resources/js/offline/conformance.test.ts).
+ * Runs as JSON, event by event with what they add up to, as they were folded when they were written down. A run keeps
+ * its procedure's version and replays for ever: these may be added to, never changed. The screens' overlay and gates
+ * are held to the same file (resources/js/offline/conformance.test.ts).
  */
 function writtenRuns(): Generator
 {

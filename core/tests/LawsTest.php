@@ -6,9 +6,9 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * What has to hold whatever the numbers: masses and volumes that are conserved, forces that balance, ways back that lead
- * where one came from, and that more of one thing never makes less of what follows from it. Numbers are drawn anew from a
- * seed, answers are held against the formulas of textbooks written out here once more.
+ * What has to hold whatever the numbers: masses and volumes that are conserved, forces that balance, ways back that
+ * lead where one came from, and that more of one thing never makes less of what follows from it. Numbers are drawn anew
+ * from a seed, answers are held against the formulas of textbooks written out here once more.
  */
 final class Draw
 {

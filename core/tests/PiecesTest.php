@@ -13,8 +13,8 @@ use Dithermic\Core\Run\Stations;
 use Dithermic\Core\Run\Thread;
 
 /**
- * A toy process of no plastic: cups of tea. The kettle once, then cups that steep on clocks of their own, two in the pot's
- * place at a time, then washing up. It is data alone: nothing of the machine knows it.
+ * A toy process of no plastic: cups of tea. The kettle once, then cups that steep on clocks of their own, two in the
+ * pot's place at a time, then washing up. It is data alone: nothing of the machine knows it.
  */
 function tea(): Procedure
 {

@@ -12,7 +12,10 @@ use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Processes;
 
-/** What hands of a run see under a heater that is really so hot: looks every so many seconds, the last one when it is ready. */
+/**
+ * What hands of a run see under a heater that is really so hot: looks every so many seconds, the last one when it is
+ * ready.
+ */
 function sheetsSeen(array $input, float $heaterC, float $everyS, int $sheets, int $number = 7, string $cue = 'flat again'): ReadRun
 {
     $ready = (float) calculate('heat.vacuum_sheet', ['heater_c' => $heaterC, 'exchange' => 0.7] + $input)['ready_s'];

@@ -6,8 +6,9 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\Step;
 
 /**
- * What somebody enters to get through a step whose gates are all open to them: its confirmations, the entries that its gates
- * ask for with values that will do, and the step done. Timers are passed with a reason where the procedure lets one.
+ * What somebody enters to get through a step whose gates are all open to them: its confirmations, the entries that its
+ * gates ask for with values that will do, and the step done. Timers are passed with a reason where the procedure lets
+ * one.
  *
  * @param  array<string, mixed>  $plan
  * @return list<array{type: string, data: array<string, mixed>}>

@@ -21,7 +21,10 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 
-/** What the readings and the log of a machine's last runs say of it: put before its process, which knows what can be learnt. */
+/**
+ * What the readings and the log of a machine's last runs say of it: put before its process, which knows what can be
+ * learnt.
+ */
 final readonly class MachineTaught
 {
     /** last runs with readings that are looked at */

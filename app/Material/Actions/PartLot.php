@@ -51,8 +51,8 @@ final readonly class PartLot
     }
 
     /**
-     * Items, sheet or offcuts become flake, film is densified, in a container of its own, labelled before it goes in. What is
-     * missing is dust.
+     * Items, sheet or offcuts become flake, film is densified, in a container of its own, labelled before it goes in.
+     * What is missing is dust.
      *
      * @param  array{location: string, tare_g: float|null}  $container
      */

@@ -20,7 +20,8 @@ final readonly class People
     }
 
     /**
-     * Long rather than odd, as NIST SP 800-63B has it: no rules of letters and signs, but none of those that are tried first.
+     * Long rather than odd, as NIST SP 800-63B has it: no rules of letters and signs, but none of those that are tried
+     * first.
      *
      * @return list<mixed>
      */

@@ -14,8 +14,9 @@ use Dithermic\Core\Run\OwnWay;
 use Illuminate\Support\Str;
 
 /**
- * How the shop works its procedures out of a CSV file, a row for each thing that is otherwise than shipped. What the file
- * holds of a procedure is the whole of its own way; it becomes a proposal, which a lead decides on as on any other.
+ * How the shop works its procedures out of a CSV file, a row for each thing that is otherwise than shipped. What the
+ * file holds of a procedure is the whole of its own way; it becomes a proposal, which a lead decides on as on any
+ * other.
  */
 final readonly class ImportProcedures
 {

@@ -18,9 +18,9 @@ use Dithermic\Core\Run\Foot;
 use Illuminate\Support\Facades\DB;
 
 /**
- * A press of the foot switch at a machine: what is in front of the run there is done. Nobody signs in with a foot: what a
- * switch sends is entered for whoever made the run's last entry, and says that it came by foot. Who is signed in speaks for
- * themselves.
+ * A press of the foot switch at a machine: what is in front of the run there is done. Nobody signs in with a foot: what
+ * a switch sends is entered for whoever made the run's last entry, and says that it came by foot. Who is signed in
+ * speaks for themselves.
  */
 final readonly class TakeSignal
 {

@@ -14,7 +14,10 @@ use Dithermic\Core\Stock\Trust;
 use Illuminate\Support\ValidatedInput;
 use Ramsey\Uuid\Uuid;
 
-/** A trial run that has ended tells the source of its material, with the temperature it was worked at: nobody types it again. */
+/**
+ * A trial run that has ended tells the source of its material, with the temperature it was worked at: nobody types it
+ * again.
+ */
 final readonly class TellSource
 {
     public function __construct(private TrustSource $trust)

@@ -54,7 +54,10 @@ final class RunEvent extends Model
         );
     }
 
-    /** A moment in s since 1970 UTC. A run is read whole at every entry: the calendar's classes would take most of that time. */
+    /**
+     * A moment in s since 1970 UTC. A run is read whole at every entry: the calendar's classes would take most of that
+     * time.
+     */
     public function seconds(string $name): float
     {
         return (float) (new DateTimeImmutable((string) $this->attributes[$name]))->format('U.v');

@@ -26,7 +26,10 @@ use Dithermic\Core\Schedule\RunLength;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\Cache;
 
-/** What it takes to make some of a product now: machines that are free soonest, a plan, a lot that may be taken, when it begins. */
+/**
+ * What it takes to make some of a product now: machines that are free soonest, a plan, a lot that may be taken, when it
+ * begins.
+ */
 final class Makeable
 {
     /** a plan is kept for so long where nothing is otherwise, s */
@@ -113,7 +116,10 @@ final class Makeable
         return $this->free = $free;
     }
 
-    /** Minutes for the pieces of a run that nobody has begun yet, and its closing: its stretches know only what is under way. */
+    /**
+     * Minutes for the pieces of a run that nobody has begun yet, and its closing: its stretches know only what is under
+     * way.
+     */
     private static function toComeMin(Run $run): float
     {
         $procedure = $run->procedureVersion->procedure();

@@ -6,7 +6,9 @@ namespace App\Runs\Queries;
 
 use App\Runs\Models\ProcedureEntry;
 
-/** The shop's own way of each procedure, a row for each thing that is otherwise, as `ImportProcedures` reads it again. */
+/**
+ * The shop's own way of each procedure, a row for each thing that is otherwise, as `ImportProcedures` reads it again.
+ */
 final readonly class ProceduresAsRows
 {
     public function __construct(private PresentProcedure $present)

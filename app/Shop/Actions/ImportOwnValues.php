@@ -11,8 +11,8 @@ use App\Support\Csv;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * The shop's own values of polymers out of a CSV file, a row for each; an empty value goes back to the library. Each is held to
- * the others of its polymer in the order of the file, as one that is set on the screen.
+ * The shop's own values of polymers out of a CSV file, a row for each; an empty value goes back to the library. Each is
+ * held to the others of its polymer in the order of the file, as one that is set on the screen.
  */
 final readonly class ImportOwnValues
 {

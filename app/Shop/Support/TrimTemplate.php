@@ -7,7 +7,10 @@ namespace App\Shop\Support;
 use App\Support\Pdf;
 use Dithermic\Core\Process\Outline;
 
-/** What a part is cut along, on paper at its true size: tiles that are laid over one another, each with a rule to prove it. */
+/**
+ * What a part is cut along, on paper at its true size: tiles that are laid over one another, each with a rule to prove
+ * it.
+ */
 final class TrimTemplate
 {
     /** of A4, that every printer reaches, mm */

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Care;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * When something of a machine is to be looked after again: after so many days, so many pieces, whichever comes first; or at
- * once, where somebody has raised it and it comes but once.
+ * When something of a machine is to be looked after again: after so many days, so many pieces, whichever comes first;
+ * or at once, where somebody has raised it and it comes but once.
  */
 final readonly class Interval
 {

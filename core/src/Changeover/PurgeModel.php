@@ -8,12 +8,13 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * Washing a barrel out: the concentration of the old material falls as C = exp(−V/(mixing·Vb)) beyond one displaced volume
- * (1 − mixing)·Vb (plug flow in series with a stirred tank, Levenspiel). So V = Vb·((1 − mixing) + mixing·ln(100/residual)).
+ * Washing a barrel out: the concentration of the old material falls as C = exp(−V/(mixing·Vb)) beyond one displaced
+ * volume (1 − mixing)·Vb (plug flow in series with a stirred tank, Levenspiel). So V = Vb·((1 − mixing) +
+ * mixing·ln(100/residual)).
  *
- * Both materials are in the barrel while one pushes the other out, so a leg is legal only where neither is solid (under its
- * least melt temperature) nor breaking down (over its ceiling), and where the two may meet at all. Where no leg goes
- * straight, others come between: fewest legs, then fewest that leave a usual window, then least mass.
+ * Both materials are in the barrel while one pushes the other out, so a leg is legal only where neither is solid (under
+ * its least melt temperature) nor breaking down (over its ceiling), and where the two may meet at all. Where no leg
+ * goes straight, others come between: fewest legs, then fewest that leave a usual window, then least mass.
  */
 final readonly class PurgeModel
 {

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Charge;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * Blanks from a stock sheet by guillotine cuts: all one way, all the other way, or two blocks side by side, each its own
- * way. n = floor((usable + kerf)/(blank + kerf)): the kerf lies between neighbours, not at the trimmed edge.
+ * Blanks from a stock sheet by guillotine cuts: all one way, all the other way, or two blocks side by side, each its
+ * own way. n = floor((usable + kerf)/(blank + kerf)): the kerf lies between neighbours, not at the trimmed edge.
  */
 #[Calc('charge.blanks', 'how many sheet blanks come from a stock sheet')]
 final class Blanks

@@ -10,8 +10,8 @@ use Dithermic\Core\Material\PolymerLibrary;
 /**
  * Masses by ratio, rounded to the scale so that the total stays right (largest remainder, equals in the order given).
  * What is too small for the scale is proposed as a premix: min_divisions · resolution of it in enough of the largest
- * component that the wanted mass can be weighed; where that is more than the batch itself, in several dilutions. Density
- * of the blend: 1/Σ(w/ρ), volumes adding up. Let-down: parts of all else to one of masterbatch.
+ * component that the wanted mass can be weighed; where that is more than the batch itself, in several dilutions.
+ * Density of the blend: 1/Σ(w/ρ), volumes adding up. Let-down: parts of all else to one of masterbatch.
  */
 #[Calc('charge.blend', 'colours, regrind and virgin by ratio, on the scale')]
 final readonly class Blend

@@ -9,8 +9,9 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * One injection shot. shot = (cavities · part + runner) · solid density · (1 + loss); melt volume = shot / melt density;
- * stroke = melt volume / bore area. Conservation of mass; melt compressibility is not counted (1 to 2 % at pressure).
+ * One injection shot. shot = (cavities · part + runner) · solid density · (1 + loss); melt volume = shot / melt
+ * density; stroke = melt volume / bore area. Conservation of mass; melt compressibility is not counted (1 to 2 % at
+ * pressure).
  */
 #[Calc('charge.shot', 'one injection shot: mass, stroke, and how it sits in the barrel')]
 final readonly class Shot

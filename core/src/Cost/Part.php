@@ -7,8 +7,8 @@ namespace Dithermic\Core\Cost;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * What a good part cost: material, energy, hands and the mould's wear of the whole run over the parts that were good, and
- * what of it the scrapped ones took (a share by parts). No overhead, no profit: those are the shop's own.
+ * What a good part cost: material, energy, hands and the mould's wear of the whole run over the parts that were good,
+ * and what of it the scrapped ones took (a share by parts). No overhead, no profit: those are the shop's own.
  */
 #[Calc('cost.part', 'what a good part cost, and what the scrap did', size: 'good')]
 final readonly class Part

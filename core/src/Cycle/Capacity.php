@@ -8,9 +8,9 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * Theory of a repeated flow: pieces go through the steps in order and overlap wherever resources allow, so the cycle is the
- * largest load, Σ seconds of the steps that need a resource / how many there are of it. Steady state; no waiting for
- * uneven arrivals, no scrap.
+ * Theory of a repeated flow: pieces go through the steps in order and overlap wherever resources allow, so the cycle is
+ * the largest load, Σ seconds of the steps that need a resource / how many there are of it. Steady state; no waiting
+ * for uneven arrivals, no scrap.
  */
 #[Calc('cycle.capacity', 'what holds the output back, and what one more would do')]
 final class Capacity

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Data;
 use RuntimeException;
 
 /**
- * One object of a data file, read by dotted name as what it must be. What the file does not say is null, an empty list or
- * an empty record; what it says wrongly is an error that names the place.
+ * One object of a data file, read by dotted name as what it must be. What the file does not say is null, an empty list
+ * or an empty record; what it says wrongly is an error that names the place.
  */
 final readonly class Record
 {

@@ -21,8 +21,8 @@ enum Answer: string
     }
 
     /**
-     * How likely this answer is when the cause of the question is the one, and when it is not: of the two ratios above and
-     * because yes and no are all there is.
+     * How likely this answer is when the cause of the question is the one, and when it is not: of the two ratios above
+     * and because yes and no are all there is.
      *
      * @return array{float, float}
      */

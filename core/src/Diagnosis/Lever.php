@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Diagnosis;
 
-/** How a remedy's parameter is moved in a process: where it stands in the plan, and by which setting the next plan has it. */
+/**
+ * How a remedy's parameter is moved in a process: where it stands in the plan, and by which setting the next plan has
+ * it.
+ */
 final readonly class Lever
 {
     private function __construct(

@@ -12,7 +12,9 @@ namespace Dithermic\Core\Diagnosis;
  */
 final class Outcomes
 {
-    /** cases that a shipped prior weighs as much as: an estimate of practice gives way after about ten of the shop's own */
+    /**
+     * cases that a shipped prior weighs as much as: an estimate of practice gives way after about ten of the shop's own
+     */
     public const STRENGTH = 8.0;
 
     /** @var array<string, array<string, array{int, int}>> confirmed and failed, by defect and cause */

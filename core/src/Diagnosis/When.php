@@ -7,8 +7,9 @@ namespace Dithermic\Core\Diagnosis;
 use RuntimeException;
 
 /**
- * A condition of the defects' knowledge: "< x", "<= x", "> x", ">= x", "between a b" (both ends in), "== value", "!= value",
- * "in value|value". Of a signal that has several values at once, == and in hold when any of them does, != when none does.
+ * A condition of the defects' knowledge: "< x", "<= x", "> x", ">= x", "between a b" (both ends in), "== value", "!=
+ * value", "in value|value". Of a signal that has several values at once, == and in hold when any of them does, != when
+ * none does.
  */
 final readonly class When
 {

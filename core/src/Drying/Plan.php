@@ -13,10 +13,10 @@ use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * Drying hours: the library's typical at its typical air, twice for each 10 K colder and half for each 10 K hotter (the
- * usual rule for diffusion and vapour pressure together), held within the library's least and most. Flake takes 0.8 of it,
- * being thinner than pellets, but for PC, PET and polyamides, which a trace of water splits. Air colder than the library's
- * least dries nothing through in any time worth naming: then there are no hours. A sheet must keep its shape: at most 15 K
- * under where it softens. The shop's own hours go before the library's.
+ * usual rule for diffusion and vapour pressure together), held within the library's least and most. Flake takes 0.8 of
+ * it, being thinner than pellets, but for PC, PET and polyamides, which a trace of water splits. Air colder than the
+ * library's least dries nothing through in any time worth naming: then there are no hours. A sheet must keep its shape:
+ * at most 15 K under where it softens. The shop's own hours go before the library's.
  */
 #[Calc('dry.plan', 'how long to dry, when it is ready, when to start')]
 final readonly class Plan

@@ -20,8 +20,8 @@ enum Route: string
     }
 
     /**
-     * Share of the water after which a part is tough enough to be used, an estimate: a shelf ends at half of what a soak
-     * gives, and a boil wets the faces far more than the middle.
+     * Share of the water after which a part is tough enough to be used, an estimate: a shelf ends at half of what a
+     * soak gives, and a boil wets the faces far more than the middle.
      */
     public function usableFraction(): float
     {

@@ -9,15 +9,17 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * The pressure that filling needs, and whether the melt freezes first. A power-law melt τ = K·rateⁿ, K(T) = K0·exp(−b(T − T0)),
- * through slits and round runners in a row (Bird, Armstrong & Hassager, Dynamics of Polymeric Liquids 1; Osswald):
+ * The pressure that filling needs, and whether the melt freezes first. A power-law melt τ = K·rateⁿ, K(T) = K0·exp(−b(T
+ * − T0)), through slits and round runners in a row (Bird, Armstrong & Hassager, Dynamics of Polymeric Liquids 1;
+ * Osswald):
  *
  *     slit:  Δp = (2KL/H)·[(2(1 + 2n)/n)·Q/(W·H²)]ⁿ      round: Δp = (2KL/R)·[((3n + 1)/n)·Q/(πR³)]ⁿ
  *
- * The bracket is the rate at the wall. The melt warms by Δp/(ρc) and freezes shut, its middle at the no-flow temperature,
- * after H²/(π²α)·ln((4/π)·θ) or D²/(23.14α)·ln(1.602·θ) with θ = (Tmelt − Tw)/(Tnf − Tw) (Ballman & Shusman; Carslaw &
- * Jaeger for the cylinder). Isothermal and steady: no entrance losses, no skin that narrows the way. Constants of the
- * library (data/flow.json) are textbook grades: a factor of two either way; a measured MFR of the lot goes before them.
+ * The bracket is the rate at the wall. The melt warms by Δp/(ρc) and freezes shut, its middle at the no-flow
+ * temperature, after H²/(π²α)·ln((4/π)·θ) or D²/(23.14α)·ln(1.602·θ) with θ = (Tmelt − Tw)/(Tnf − Tw) (Ballman &
+ * Shusman; Carslaw & Jaeger for the cylinder). Isothermal and steady: no entrance losses, no skin that narrows the way.
+ * Constants of the library (data/flow.json) are textbook grades: a factor of two either way; a measured MFR of the lot
+ * goes before them.
  */
 #[Calc('flow.fill', 'pressure that filling a mould needs, and whether it freezes first')]
 final readonly class Fill

@@ -12,9 +12,9 @@ use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * How the melt flows: by the library's row of the polymer (data/flow.json), by constants of one's own, or by a measured melt
- * flow rate, which goes before both. From the rate (ISO 1133: 9.5504 mm piston, die of 2.095 × 8 mm): τ = p·R/(2L), apparent
- * rate 4Q/(πR³) with Q = MFR/(600·ρ_melt), times (3n + 1)/(4n) after Rabinowitsch.
+ * How the melt flows: by the library's row of the polymer (data/flow.json), by constants of one's own, or by a measured
+ * melt flow rate, which goes before both. From the rate (ISO 1133: 9.5504 mm piston, die of 2.095 × 8 mm): τ =
+ * p·R/(2L), apparent rate 4Q/(πR³) with Q = MFR/(600·ρ_melt), times (3n + 1)/(4n) after Rabinowitsch.
  */
 final readonly class MeltInput implements Checked
 {

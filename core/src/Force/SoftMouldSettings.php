@@ -7,11 +7,11 @@ namespace Dithermic\Core\Force;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * First settings for a printed or resin mould from those of a metal one: the insert's own strength decides. Its lands carry
- * the clamp in plain compression, F = σ·A/S. A cavity wall of its material stands a pressure of half its allowable stress
- * (thick wall, Lamé: the largest shear is at the bore), p = σ/(2S). And the clamp left must hold the mould shut over the
- * shadow, with force.clamp's usual fifth in hand. Hold goes in the same share as injection. Static and warm: a first shot,
- * not a life.
+ * First settings for a printed or resin mould from those of a metal one: the insert's own strength decides. Its lands
+ * carry the clamp in plain compression, F = σ·A/S. A cavity wall of its material stands a pressure of half its
+ * allowable stress (thick wall, Lamé: the largest shear is at the bore), p = σ/(2S). And the clamp left must hold the
+ * mould shut over the shadow, with force.clamp's usual fifth in hand. Hold goes in the same share as injection. Static
+ * and warm: a first shot, not a life.
  */
 #[Calc('force.soft_mould', 'first settings for a printed or resin mould, by its own strength')]
 final class SoftMouldSettings

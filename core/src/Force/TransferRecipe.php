@@ -7,9 +7,9 @@ namespace Dithermic\Core\Force;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * Keeps shot volume, specific pressure, volumetric rate and screw surface speed: stroke, cushion, changeover and speed go
- * with (D_from/D_to)², hydraulic pressures with the intensifications, rpm with D_from/D_to. Nothing is clamped: a limit
- * of the other machine that is exceeded is a warning.
+ * Keeps shot volume, specific pressure, volumetric rate and screw surface speed: stroke, cushion, changeover and speed
+ * go with (D_from/D_to)², hydraulic pressures with the intensifications, rpm with D_from/D_to. Nothing is clamped: a
+ * limit of the other machine that is exceeded is a warning.
  */
 #[Calc('force.transfer_recipe', 'a set-up from another machine, converted')]
 final class TransferRecipe

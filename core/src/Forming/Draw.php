@@ -8,8 +8,9 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * Areal draw ratio = formed surface / footprint, or (surface + opening − footprint)/opening with the clamped opening; mean
- * wall = sheet / ADR by conservation of volume. Dimensions at the plane of the sheet; the far end is part of the surface.
+ * Areal draw ratio = formed surface / footprint, or (surface + opening − footprint)/opening with the clamped opening;
+ * mean wall = sheet / ADR by conservation of volume. Dimensions at the plane of the sheet; the far end is part of the
+ * surface.
  */
 #[Calc('forming.draw', 'how far a sheet is drawn')]
 final class Draw

@@ -8,10 +8,11 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * Shop rules of thermoforming (Throne): draft 2°/5° for a male mould and 1°/3° for a female (stop/warn), 1° more for each
+ * Shop rules of thermoforming (Throne): draft 2°/5° for a male mould and 1°/3° for a female (stop/warn), 1° more for
+ * each
  * 0.025 mm of texture; a vent at the bottom of every cavity, no wider than 0.6 of the wall; corners at least a sheet
- * thick; undercut strain against the polymer's usual strip-off limit: a ring stretches, undercut / half width; a clip at the
- * edge bends as a cantilever, 1.5·undercut·thickness/depth² (Gere & Timoshenko).
+ * thick; undercut strain against the polymer's usual strip-off limit: a ring stretches, undercut / half width; a clip
+ * at the edge bends as a cantilever, 1.5·undercut·thickness/depth² (Gere & Timoshenko).
  */
 #[Calc('forming.mould_check', 'is the forming mould right: draft, vents, corners, undercuts')]
 final class MouldCheck

@@ -7,10 +7,11 @@ namespace Dithermic\Core\Forming;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * Thickness along the wall of an axisymmetric female mould (Williams 1970; Throne): the free bubble is uniform, and what
- * touches the mould freezes there. It is a spherical cap tangent to the wall; once its pole meets the floor, a fillet
- * tangent to wall and floor; a shallow mould is met at the floor first, the skin hanging from the rim. Each small advance
- * lays down t·dA of the free skin, so volume is conserved. No friction, no cooling of the free skin, no plug.
+ * Thickness along the wall of an axisymmetric female mould (Williams 1970; Throne): the free bubble is uniform, and
+ * what touches the mould freezes there. It is a spherical cap tangent to the wall; once its pole meets the floor, a
+ * fillet tangent to wall and floor; a shallow mould is met at the floor first, the skin hanging from the rim. Each
+ * small advance lays down t·dA of the free skin, so volume is conserved. No friction, no cooling of the free skin, no
+ * plug.
  */
 #[Calc('forming.wall', 'wall thickness along a formed part')]
 final class Wall

@@ -9,14 +9,15 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * Which polymer an item is, from safe tests: Bayes over data/identification.json (see Belief). Decided at 90 % by at least
- * two kinds of test (94 % while a test is left that tells), a family that they tell apart only weakly together. Never while
- * what must not be heated (PVC hard and soft, and whatever is none of the polymers) is more than 1 % likely, and for the
- * polymers that it is easily taken for, not before a test that tells these apart has spoken: priors alone do not acquit.
- * What is most likely never heated stays UNKNOWN. The next test is the one with the most expected information (Lindley
+ * Which polymer an item is, from safe tests: Bayes over data/identification.json (see Belief). Decided at 90 % by at
+ * least two kinds of test (94 % while a test is left that tells), a family that they tell apart only weakly together.
+ * Never while what must not be heated (PVC hard and soft, and whatever is none of the polymers) is more than 1 %
+ * likely, and for the polymers that it is easily taken for, not before a test that tells these apart has spoken: priors
+ * alone do not acquit. What is most likely never heated stays UNKNOWN. The next test is the one with the most expected
+ * information (Lindley
  * 1956), or the one that separates. Two results disagree when together they are RARE times rarer than
- * chance would have it: log2 P(a,b)/(P(a)P(b)), pointwise mutual information.
- * No burn tests: the fume of PVC is acid and that of several others poisonous, and the flame tells no more than these do.
+ * chance would have it: log2 P(a,b)/(P(a)P(b)), pointwise mutual information. No burn tests: the fume of PVC is acid
+ * and that of several others poisonous, and the flame tells no more than these do.
  */
 #[Calc('identify.rank', 'which polymer it is, from what can be seen, felt and floated')]
 final readonly class Rank
@@ -30,8 +31,8 @@ final readonly class Rank
     private const SURE = 0.94;
 
     /**
-     * The likelihoods may be off by a factor of two, and things that are none of the polymers come in kinds that the table
-     * does not know: the bar for what is never heated is held with this much in hand.
+     * The likelihoods may be off by a factor of two, and things that are none of the polymers come in kinds that the
+     * table does not know: the bar for what is never heated is held with this much in hand.
      */
     private const MARGIN = 2.5;
 

@@ -6,7 +6,9 @@ namespace Dithermic\Core\Learning;
 
 use Dithermic\Core\Process\Figure;
 
-/** The two settings over which runs are put beside one another: those that were moved most, of those that every run has. */
+/**
+ * The two settings over which runs are put beside one another: those that were moved most, of those that every run has.
+ */
 final readonly class Axes
 {
     private function __construct(public Figure $x, public Figure $y)
@@ -14,7 +16,8 @@ final readonly class Axes
     }
 
     /**
-     * How far a setting was moved is its range over its mean, so that minutes and degrees can be held against each other.
+     * How far a setting was moved is its range over its mean, so that minutes and degrees can be held against each
+     * other.
      *
      * @param  list<Figure>  $settings  in the order of the process, which the axes keep
      * @param  list<array<string, float>>  $runs  by figure, each as it was really done

@@ -8,10 +8,11 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Quality\Normal;
 
 /**
- * What this machine takes against what was foretold, f = actual/predicted, learnt by Bayes on ln f. Before: N(0, prior_sd²).
- * A time that was seen: ln(actual/predicted) ~ N(ln f, sd²). Not ready yet at a time: Φ((ln f − ln(at_least/predicted))/sd);
- * ready by then: Φ((ln(at_most/predicted) − ln f)/sd). The posterior is summed on a grid of ln f; the factor is e to its
- * mean, low and high its 5 and 95 %. (Gelman et al., Bayesian Data Analysis, on normal models and censored data.)
+ * What this machine takes against what was foretold, f = actual/predicted, learnt by Bayes on ln f. Before: N(0,
+ * prior_sd²). A time that was seen: ln(actual/predicted) ~ N(ln f, sd²). Not ready yet at a time: Φ((ln f −
+ * ln(at_least/predicted))/sd); ready by then: Φ((ln(at_most/predicted) − ln f)/sd). The posterior is summed on a grid
+ * of ln f; the factor is e to its mean, low and high its 5 and 95 %. (Gelman et al., Bayesian Data Analysis, on normal
+ * models and censored data.)
  */
 #[Calc('learn.factor', 'what this machine takes, against what was foretold', size: 'observations')]
 final readonly class Factor

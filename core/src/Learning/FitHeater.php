@@ -13,9 +13,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Numerics\GaussNewton;
 
 /**
- * A former's heater as a temperature, from how long sheets took until they showed a sign: the heater_c for which the times
- * of heat.vacuum_sheet fit the times seen, by ln. What the heater is in truth matters little: temperature and exchange trade
- * against each other in σ·exchange·(Th⁴ − Ts⁴), and one of them is enough to foretell another thickness.
+ * A former's heater as a temperature, from how long sheets took until they showed a sign: the heater_c for which the
+ * times of heat.vacuum_sheet fit the times seen, by ln. What the heater is in truth matters little: temperature and
+ * exchange trade against each other in σ·exchange·(Th⁴ − Ts⁴), and one of them is enough to foretell another thickness.
  */
 #[Calc('fit.heater', 'a former\'s heater from the times of a few sheets', size: 'sheets', long: true)]
 final readonly class FitHeater

@@ -16,10 +16,10 @@ use Dithermic\Core\Numerics\GaussNewton;
 use Dithermic\Core\Numerics\LeastSquares;
 
 /**
- * A press from how its platens sag and recover under ordinary sheets: heater power, heat capacity and idle loss of each platen
- * for which the press model (PressModel) meets the readings best, and of the cold platens how they warm. The heat that
- * each sheet takes is known from the readings themselves, so one run tells heater less loss, and capacity; the loss alone
- * shows only when the platens get back to their set-point, and stays an estimate until then.
+ * A press from how its platens sag and recover under ordinary sheets: heater power, heat capacity and idle loss of each
+ * platen for which the press model (PressModel) meets the readings best, and of the cold platens how they warm. The
+ * heat that each sheet takes is known from the readings themselves, so one run tells heater less loss, and capacity;
+ * the loss alone shows only when the platens get back to their set-point, and stays an estimate until then.
  */
 #[Calc('fit.press', 'what a press can do, from the readings of ordinary runs', size: 'runs', long: true)]
 final readonly class FitPress
@@ -102,7 +102,8 @@ final readonly class FitPress
     }
 
     /**
-     * Where to begin: while the heater is flat out, T − T₀ = (heater − loss)·t/capacity − heat given/capacity, which is linear.
+     * Where to begin: while the heater is flat out, T − T₀ = (heater − loss)·t/capacity − heat given/capacity, which is
+     * linear.
      *
      * @param  list<PressModel>  $models
      * @return array{float, float} ln kW and ln kJ/K

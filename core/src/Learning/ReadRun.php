@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Learning;
 
-/** A run that is over, what the instruments of its main machine read in it and what hands logged, for whoever learns of it. */
+/**
+ * A run that is over, what the instruments of its main machine read in it and what hands logged, for whoever learns of
+ * it.
+ */
 final readonly class ReadRun
 {
     /**

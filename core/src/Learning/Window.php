@@ -16,7 +16,8 @@ use Dithermic\Core\Numerics\LeastSquares;
  * Newton's method, its spread by Laplace, what it says of a piece by MacKay's σ(μ/√(1 + πs²/8)) (Neural Computation 4,
  * 1992). Pieces of a run are alike: n of them count as n/(1 + (n − 1)ρ) (the design effect of Kish, Survey Sampling, 1965).
  * What is said of a run by the others is had from one fit, by a Newton step that leaves it out (Rad and Maleki, J. R.
- * Stat. Soc. B 82, 2020). Under eight runs nothing is drawn, and nothing where it would be surer of itself than of any run.
+ * Stat. Soc. B 82, 2020). Under eight runs nothing is drawn, and nothing where it would be surer of itself than of any
+ * run.
  */
 #[Calc('learn.window', 'the window as it was run: how likely a good piece is', size: 'runs')]
 final readonly class Window
@@ -222,8 +223,8 @@ final readonly class Window
     }
 
     /**
-     * Mean square errors of what the other runs say of each, by the settings and by the base rate, and the standard error
-     * of their difference: what is less than that is chance.
+     * Mean square errors of what the other runs say of each, by the settings and by the base rate, and the standard
+     * error of their difference: what is less than that is chance.
      *
      * @param  list<list<float>>  $rows
      * @param  list<float>  $weights

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Material;
 
 /**
- * What somebody wrote down as found in a lot, understood: a polymer by its code or its name, in any spelling, or metal, grit
- * or fibre. A word that is not understood is nothing that may be trusted.
+ * What somebody wrote down as found in a lot, understood: a polymer by its code or its name, in any spelling, or metal,
+ * grit or fibre. A word that is not understood is nothing that may be trusted.
  */
 final readonly class Matter
 {

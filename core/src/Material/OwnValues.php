@@ -19,8 +19,8 @@ final class OwnValues
     private const NAMES = ['platen_c' => 'platens', 'melt_c' => 'melt'];
 
     /**
-     * What of a polymer a shop may set: its ceiling, where it comes out, its masses, and each temperature by which a process
-     * works it. What no process works has no windows to set.
+     * What of a polymer a shop may set: its ceiling, where it comes out, its masses, and each temperature by which a
+     * process works it. What no process works has no windows to set.
      *
      * @return list<OwnValue>
      */

@@ -80,8 +80,8 @@ final class Edges
     }
 
     /**
-     * One number for a cell. PHP's tables look at the low bits only, and a flat side has all its vertices at one height:
-     * so the lowest 20 bits are mixed from all three, in a way that still tells every cell from every other.
+     * One number for a cell. PHP's tables look at the low bits only, and a flat side has all its vertices at one
+     * height: so the lowest 20 bits are mixed from all three, in a way that still tells every cell from every other.
      */
     private static function cell(int $i, int $j, int $k): int
     {

@@ -8,8 +8,8 @@ use Dithermic\Core\Calculator\InputError;
 use Generator;
 
 /**
- * A mesh as a drawing needs it, in blocks of packed facets: eleven float32 each, little endian: three vertices in mm with
- * the outside at the right-hand side, the draft asin(n·p) in degrees, and what Facing says it is.
+ * A mesh as a drawing needs it, in blocks of packed facets: eleven float32 each, little endian: three vertices in mm
+ * with the outside at the right-hand side, the draft asin(n·p) in degrees, and what Facing says it is.
  */
 final readonly class Picture
 {

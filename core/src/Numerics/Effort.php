@@ -8,9 +8,9 @@ use ArithmeticError;
 use Dithermic\Core\Heat\Conduction\NoSolution;
 
 /**
- * How much work one answer may cost. Every cell that a solver goes over counts one, and whatever is as much work; when an answer's share is used up the
- * solver gives up instead of holding a worker for minutes. Counted, not timed, so that the same question is answered or
- * refused alike on every machine. Where nobody set a limit there is none.
+ * How much work one answer may cost. Every cell that a solver goes over counts one, and whatever is as much work; when
+ * an answer's share is used up the solver gives up instead of holding a worker for minutes. Counted, not timed, so that
+ * the same question is answered or refused alike on every machine. Where nobody set a limit there is none.
  */
 final class Effort
 {

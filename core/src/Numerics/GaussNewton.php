@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Numerics;
 
 /**
- * Least squares with few unknowns of a model that is not linear: Gauss and Newton's steps with Levenberg's and Marquardt's
- * damping, the slopes by differences. Every unknown is held by a belief of its own, a normal of given mean and sd, so that
- * what the data do not tell stays where it was and says how little is known (a maximum a posteriori).
+ * Least squares with few unknowns of a model that is not linear: Gauss and Newton's steps with Levenberg's and
+ * Marquardt's damping, the slopes by differences. Every unknown is held by a belief of its own, a normal of given mean
+ * and sd, so that what the data do not tell stays where it was and says how little is known (a maximum a posteriori).
  */
 final class GaussNewton
 {

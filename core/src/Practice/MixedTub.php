@@ -12,10 +12,10 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A simulated tub of mixed items, sorted by asking identify.rank's questions one after the other. Most items are drawn from
- * a table of the tub's own: identification.json with every likelihood off by up to a factor, so that the sorting is judged
- * in a world that is not quite the table. A share of them must never go hot: half of these are the table's own, the other
- * half are kinds that it does not know (see Stranger). The liquids see one density for each item.
+ * A simulated tub of mixed items, sorted by asking identify.rank's questions one after the other. Most items are drawn
+ * from a table of the tub's own: identification.json with every likelihood off by up to a factor, so that the sorting
+ * is judged in a world that is not quite the table. A share of them must never go hot: half of these are the table's
+ * own, the other half are kinds that it does not know (see Stranger). The liquids see one density for each item.
  */
 final readonly class MixedTub
 {

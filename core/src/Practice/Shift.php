@@ -78,7 +78,10 @@ final class Shift
         return new SimulatedRun($this->events, $this->plant->readings($startAt, $this->clock));
     }
 
-    /** The thread whose step can be done now; of several one that is but a touch, then the one that has been ready longest. */
+    /**
+     * The thread whose step can be done now; of several one that is but a touch, then the one that has been ready
+     * longest.
+     */
     private function ready(): ?Thread
     {
         $ready = null;

@@ -8,9 +8,9 @@ use Dithermic\Core\Data\Record;
 use Random\Randomizer;
 
 /**
- * Things in a tub that are no material for heat: thermosets, filled and flame-retarded mouldings, vinyl hard and soft. What
- * is seen of each stands in data/tub.json, written down kind by kind and not taken from identification.json, so that the sorting
- * is judged by something that it does not know.
+ * Things in a tub that are no material for heat: thermosets, filled and flame-retarded mouldings, vinyl hard and soft.
+ * What is seen of each stands in data/tub.json, written down kind by kind and not taken from identification.json, so
+ * that the sorting is judged by something that it does not know.
  */
 final readonly class Stranger
 {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process;
 
-/** Pieces that are made of the same lots, told together: most of a run is, but for those between one lot and the next. */
+/**
+ * Pieces that are made of the same lots, told together: most of a run is, but for those between one lot and the next.
+ */
 final class Alike
 {
     /**

@@ -7,7 +7,10 @@ namespace Dithermic\Core\Process;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Barrel\RestartResult;
 
-/** heat.barrel_restart asked for a barrel of a run: the melt as it is set, times what the machine takes over the physics. */
+/**
+ * heat.barrel_restart asked for a barrel of a run: the melt as it is set, times what the machine takes over the
+ * physics.
+ */
 final readonly class BarrelRestart
 {
     public const ROOM_C = 20.0;

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process;
 
-/** A piece that was cut hot and waits to be fed to another machine, as it is at a moment. Times in seconds since 1970 UTC. */
+/**
+ * A piece that was cut hot and waits to be fed to another machine, as it is at a moment. Times in seconds since 1970
+ * UTC.
+ */
 final readonly class OnRack
 {
     /**

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process;
 
-/** What a machine of the shop does in a run: a place of the procedure, or a mould that hangs as long as the run lasts. */
+/**
+ * What a machine of the shop does in a run: a place of the procedure, or a mould that hangs as long as the run lasts.
+ */
 final readonly class Role
 {
     /**

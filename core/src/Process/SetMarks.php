@@ -7,8 +7,9 @@ namespace Dithermic\Core\Process;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * A set-point in a machine's own marks, where it has no display in degrees: what its dial, its notches or its elements were
- * found to be worth, said as "dial 4 = 190, dial 5 = 205". Between two numbered marks of one name it is read as even.
+ * A set-point in a machine's own marks, where it has no display in degrees: what its dial, its notches or its elements
+ * were found to be worth, said as "dial 4 = 190, dial 5 = 205". Between two numbered marks of one name it is read as
+ * even.
  */
 final readonly class SetMarks
 {

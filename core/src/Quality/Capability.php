@@ -8,8 +8,9 @@ use Dithermic\Core\Calculator\Calc;
 
 /**
  * Cp = (usl − lsl)/6s, Cpk = nearest limit/3s, s with n − 1; expected parts outside from both tails of the normal
- * distribution (ISO 22514-2). Valid for a process in control; look at the control chart first. In words by the customary
- * steps of Cpk (Montgomery, Introduction to Statistical Quality Control, ch. 8): 4/3 and more is well within, 1 just.
+ * distribution (ISO 22514-2). Valid for a process in control; look at the control chart first. In words by the
+ * customary steps of Cpk (Montgomery, Introduction to Statistical Quality Control, ch. 8): 4/3 and more is well within,
+ * 1 just.
  */
 #[Calc('quality.capability', 'does the process fit its limits')]
 final class Capability

@@ -11,10 +11,11 @@ use Dithermic\Core\Calculator\Calc;
  * process.
  *
  * A place is a circle that flaws of at least three parts lie in, and more of them than chance brings: of n marks thrown
- * evenly over the area A, each lies in a circle of radius r round one of them with at most s = πr²/A. A part with m of them
- * has one there with p = 1 − (1 − s)^m, so that k or more of N parts do with the tail of Binomial(N − 1, p) from k − 1; times
- * the number of marks, as any may be the middle (Bonferroni). This is the test of Besag and Newell, J. R. Statist. Soc. A 154
- * (1991) 143, with the circle given instead of the count. Two marks of one part in one place count once. r is 6 % of the diagonal: as near as a finger hits on a drawing. What lies near a face has less area round it,
+ * evenly over the area A, each lies in a circle of radius r round one of them with at most s = πr²/A. A part with m of
+ * them has one there with p = 1 − (1 − s)^m, so that k or more of N parts do with the tail of Binomial(N − 1, p) from k
+ * − 1; times the number of marks, as any may be the middle (Bonferroni). This is the test of Besag and Newell, J. R.
+ * Statist. Soc. A 154 (1991) 143, with the circle given instead of the count. Two marks of one part in one place count
+ * once. r is 6 % of the diagonal: as near as a finger hits on a drawing. What lies near a face has less area round it,
  * so that p is too large there and the test on the safe side.
  *
  * Valid for parts that are seen flat, at least THREE of them with a flaw; flaws that are drawn along a line (a weld, a
@@ -68,7 +69,8 @@ final class FlawMap
     }
 
     /**
-     * The circle round a mark that most parts have a flaw in, then the one of what is left, while three parts meet in one.
+     * The circle round a mark that most parts have a flaw in, then the one of what is left, while three parts meet in
+     * one.
      *
      * @param  list<FlawMark>  $marks
      * @return list<list<FlawMark>>

@@ -6,7 +6,10 @@ namespace Dithermic\Core\Run;
 
 use Dithermic\Core\Data\Record;
 
-/** What carries each piece through some of its places, as a mould does: no more pieces are there at once than there are of it. */
+/**
+ * What carries each piece through some of its places, as a mould does: no more pieces are there at once than there are
+ * of it.
+ */
 final readonly class Carrier
 {
     /**

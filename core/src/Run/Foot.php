@@ -7,8 +7,9 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * What a press of a foot switch says when both hands are full: what is in front is done, or good; a long one: not good. It
- * never says more than one touch of the screen's main button would (resources/js/areas/run/focus.ts), and passes no gate.
+ * What a press of a foot switch says when both hands are full: what is in front is done, or good; a long one: not good.
+ * It never says more than one touch of the screen's main button would (resources/js/areas/run/focus.ts), and passes no
+ * gate.
  */
 final readonly class Foot
 {
@@ -67,9 +68,8 @@ final readonly class Foot
     }
 
     /**
-     * What the run is about now: itself, while it has a step; what wants hands now, with both hands full first; else the piece that
-     * can be begun; else
-     * the one whose wait ends first. Null is the run itself.
+     * What the run is about now: itself, while it has a step; what wants hands now, with both hands full first; else
+     * the piece that can be begun; else the one whose wait ends first. Null is the run itself.
      */
     private function inFront(RunState $state, float $now): ?int
     {
@@ -114,8 +114,8 @@ final readonly class Foot
     }
 
     /**
-     * The steps that a verdict alone would finish: this one, once nothing else is missing in it, and the last, in which the
-     * piece is judged.
+     * The steps that a verdict alone would finish: this one, once nothing else is missing in it, and the last, in which
+     * the piece is judged.
      *
      * @param  list<string>  $missing
      * @return array{non-empty-list<Step>, string}|null steps and the entry of the verdict

@@ -32,8 +32,9 @@ final readonly class Forecast
     }
 
     /**
-     * The piece that could be begun now, as a hand that waits; null while none can, and once as many are made or under way as
-     * were planned: more than that is a person's wish. It is no part of hands(): nobody has promised a next piece.
+     * The piece that could be begun now, as a hand that waits; null while none can, and once as many are made or under
+     * way as were planned: more than that is a person's wish. It is no part of hands(): nobody has promised a next
+     * piece.
      */
     public function next(RunState $state): ?Hand
     {
@@ -66,8 +67,8 @@ final readonly class Forecast
     }
 
     /**
-     * What calls for hands: hands() and next(); of a run that stands still what cools on, and that somebody says when it goes on.
-     * A clock of heat that stands rings nobody.
+     * What calls for hands: hands() and next(); of a run that stands still what cools on, and that somebody says when
+     * it goes on. A clock of heat that stands rings nobody.
      *
      * @return list<Hand>
      */

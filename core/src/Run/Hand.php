@@ -33,8 +33,8 @@ final readonly class Hand
     }
 
     /**
-     * Of several that wait at once the one that presses most goes first: cost of a minute over the minutes that it takes, which
-     * of all orders costs least in all (Smith, Various optimizers for single-stage production, 1956).
+     * Of several that wait at once the one that presses most goes first: cost of a minute over the minutes that it
+     * takes, which of all orders costs least in all (Smith, Various optimizers for single-stage production, 1956).
      */
     public function presses(): float
     {

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Data\Record;
 
 /**
- * Where a step is done. One that holds a number of pieces takes no more than that: a number, or the name of the plan's number
- * that says it; where the plan has none nobody counts.
+ * Where a step is done. One that holds a number of pieces takes no more than that: a number, or the name of the plan's
+ * number that says it; where the plan has none nobody counts.
  */
 final readonly class Place
 {

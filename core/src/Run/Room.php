@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Run;
 
 /**
- * Whether a place has room, and when it will have again, from the pieces that stand there or are on their way to it: their
- * timers as they run, else the minutes of the plan, else the steps' usual minutes. Times are seconds since 1970 UTC.
+ * Whether a place has room, and when it will have again, from the pieces that stand there or are on their way to it:
+ * their timers as they run, else the minutes of the plan, else the steps' usual minutes. Times are seconds since 1970
+ * UTC.
  */
 final readonly class Room
 {
@@ -98,7 +99,10 @@ final readonly class Room
         return $leave[$holds - 1] ?? null;
     }
 
-    /** When a piece under way will have left a place; null where it is not bound for it, or has not been timed at all yet. */
+    /**
+     * When a piece under way will have left a place; null where it is not bound for it, or has not been timed at all
+     * yet.
+     */
     private function leavesAt(Thread $piece, string $place): ?float
     {
         if ($piece->outcome !== Thread::OPEN || $piece->timers === []) {

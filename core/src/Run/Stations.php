@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Run;
 
 /**
- * Which places a run holds, and since when: two runs never hold one machine at the same time. What heats is taken from the
- * start, for it is heated for this run; any other place that takes or gives heat from when something first goes in. A place
- * is left when nothing of the run is there and nothing more will come.
+ * Which places a run holds, and since when: two runs never hold one machine at the same time. What heats is taken from
+ * the start, for it is heated for this run; any other place that takes or gives heat from when something first goes in.
+ * A place is left when nothing of the run is there and nothing more will come.
  */
 final class Stations
 {

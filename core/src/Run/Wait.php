@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Run;
 
-/** What waits where hands are late. How much dearer one is than another is our judgement: nothing spoils in the cold. */
+/**
+ * What waits where hands are late. How much dearer one is than another is our judgement: nothing spoils in the cold.
+ */
 enum Wait: string
 {
     case Heats = 'it goes on heating';

@@ -11,9 +11,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * May this run start? Blocks stop it; a block says who may override it, in writing. The ceilings, windows and dangerous
- * pairs are those of the polymer library (sources there). Judged is every polymer in play: the lots, what was found in them
- * and what the machine still holds (MaterialRules), then machine, mould, charge and people (MachineRules). What is not given
- * is not judged. It defers to the machine's manual, to local codes and to licensed trades.
+ * pairs are those of the polymer library (sources there). Judged is every polymer in play: the lots, what was found in
+ * them and what the machine still holds (MaterialRules), then machine, mould, charge and people (MachineRules). What is
+ * not given is not judged. It defers to the machine's manual, to local codes and to licensed trades.
  */
 #[Calc(
     'safety.check',

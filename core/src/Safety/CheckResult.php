@@ -27,8 +27,8 @@ final class CheckResult extends Result
     }
 
     /**
-     * What stops a lot from going into a run that is under way. It need not hold all that such a run begins with, and what
-     * only a lead may pass wants a run of its own.
+     * What stops a lot from going into a run that is under way. It need not hold all that such a run begins with, and
+     * what only a lead may pass wants a run of its own.
      *
      * @return list<Block>
      */

@@ -88,7 +88,8 @@ final readonly class MachineRules
     }
 
     /**
-     * A former: set_c is the mean of the sheet; the heater has its own temperature, judged by what it does to the sheet.
+     * A former: set_c is the mean of the sheet; the heater has its own temperature, judged by what it does to the
+     * sheet.
      *
      * @return list<Block|null>
      */

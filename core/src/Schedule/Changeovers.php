@@ -8,10 +8,10 @@ use Dithermic\Core\Changeover\PurgeModel;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * Minutes between two tasks at one station that are set up differently. A given matrix says them by polymer; else they are
- * priced by the purge route (`changeover.purge`): so many minutes for each leg, twice where light follows dark. A mould is
- * changed and the set-point moved meanwhile, whichever takes longer; the purge comes after that, for it wants the heat. The
- * minutes for a mould and the rates are those of `changeover.sequence` where nobody says them.
+ * Minutes between two tasks at one station that are set up differently. A given matrix says them by polymer; else they
+ * are priced by the purge route (`changeover.purge`): so many minutes for each leg, twice where light follows dark. A
+ * mould is changed and the set-point moved meanwhile, whichever takes longer; the purge comes after that, for it wants
+ * the heat. The minutes for a mould and the rates are those of `changeover.sequence` where nobody says them.
  */
 final class Changeovers
 {

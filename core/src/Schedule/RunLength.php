@@ -10,16 +10,20 @@ use Dithermic\Core\Run\Room;
 use Dithermic\Core\Run\Step;
 
 /**
- * How long a run of a procedure takes by its plan's timers and its steps' usual minutes. Pieces follow one another as the
- * fullest place lets them, which for equal pieces is what a flow shop takes: the first whole, then the longest of the stages
- * for each further (Pinedo, Scheduling: Theory, Algorithms, and Systems, proportionate flow shops). The hands of one person
- * are such a stage too. A place whose timer ends while hands are busy with what another clock called them to waits until they are
- * free: what is left of their work when it is come upon at any moment is half its square over the cycle (mean residual life of a
- * renewal process, Ross, Introduction to Probability Models, ch. 7). People who are away make it longer: it is what to count on, not what to promise.
+ * How long a run of a procedure takes by its plan's timers and its steps' usual minutes. Pieces follow one another as
+ * the fullest place lets them, which for equal pieces is what a flow shop takes: the first whole, then the longest of
+ * the stages for each further (Pinedo, Scheduling: Theory, Algorithms, and Systems, proportionate flow shops). The
+ * hands of one person are such a stage too. A place whose timer ends while hands are busy with what another clock
+ * called them to waits until they are free: what is left of their work when it is come upon at any moment is half its
+ * square over the cycle (mean residual life of a renewal process, Ross, Introduction to Probability Models, ch. 7).
+ * People who are away make it longer: it is what to count on, not what to promise.
  */
 final readonly class RunLength
 {
-    /** for a person's needs, tiring and delays, over what is usual (Introduction to Work Study, International Labour Office) */
+    /**
+     * for a person's needs, tiring and delays, over what is usual (Introduction to Work Study, International Labour
+     * Office)
+     */
     private const ALLOWANCE = 1.15;
 
     /** among the stages: the hands of one person, or of all who are wanted together */
@@ -104,7 +108,8 @@ final readonly class RunLength
     }
 
     /**
-     * Minutes between one piece and the next: of the fullest stage, and what a machine waits for hands that are elsewhere.
+     * Minutes between one piece and the next: of the fullest stage, and what a machine waits for hands that are
+     * elsewhere.
      *
      * @param  list<Step>  $steps  of a piece
      * @param  array<string, mixed>  $targets

@@ -13,10 +13,10 @@ use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * Foreign matter found in a sample, as a share by mass, against what the polymer stands. The library says how an
- * incompatible polymer harms; the limits are our default for pressed and moulded ware, on the safe side: none of what is
- * dangerous, 0.5 % of what ruins parts, 2 % of what weakens ("a few per cent"), 1 % of dirt or what is not in the list. What
- * the polymer itself blends with may be in it up to the library's share. Dangerous is also what breaks down at the heat
- * that this polymer is run at, and what nobody can name; metal is to be sorted out.
+ * incompatible polymer harms; the limits are our default for pressed and moulded ware, on the safe side: none of what
+ * is dangerous, 0.5 % of what ruins parts, 2 % of what weakens ("a few per cent"), 1 % of dirt or what is not in the
+ * list. What the polymer itself blends with may be in it up to the library's share. Dangerous is also what breaks down
+ * at the heat that this polymer is run at, and what nobody can name; metal is to be sorted out.
  */
 final readonly class Contamination
 {

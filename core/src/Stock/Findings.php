@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Stock;
 
 /**
- * Foreign matter that a lot must still be taken to hold. It goes with the material: what was found in a lot before some of
- * it was split off, shredded or merged is in what became of it, until a later sample of that itself comes out clean.
+ * Foreign matter that a lot must still be taken to hold. It goes with the material: what was found in a lot before some
+ * of it was split off, shredded or merged is in what became of it, until a later sample of that itself comes out clean.
  */
 final readonly class Findings
 {

@@ -7,8 +7,9 @@ namespace Dithermic\Core\Stock;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * What went in against what came out. Each weighing is right to half a step of the scale at either end (one step), so the
- * balance closes when what is missing is within one step for each weighing, or a five-hundredth of what went in (dust).
+ * What went in against what came out. Each weighing is right to half a step of the scale at either end (one step), so
+ * the balance closes when what is missing is within one step for each weighing, or a five-hundredth of what went in
+ * (dust).
  */
 final readonly class MassBalance
 {

@@ -8,8 +8,9 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Safety\DryState;
 
 /**
- * Lots put together in one container: one polymer only. The mixture is worth its weakest part: the least trusted source,
- * the oldest regrind, the wettest. Its colour to the eye is the mass-weighted mean in linear light (sRGB, IEC 61966-2-1).
+ * Lots put together in one container: one polymer only. The mixture is worth its weakest part: the least trusted
+ * source, the oldest regrind, the wettest. Its colour to the eye is the mass-weighted mean in linear light (sRGB, IEC
+ * 61966-2-1).
  */
 final class Merge
 {

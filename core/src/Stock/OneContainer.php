@@ -8,8 +8,9 @@ use Dithermic\Core\Safety\Block;
 use Dithermic\Core\Safety\SourceState;
 
 /**
- * What a run makes that is material again goes into one container, which is of the source that is trusted least of what went
- * in by then, and one pass hotter. It stays what it was opened as: nothing that is less goes into such a run later.
+ * What a run makes that is material again goes into one container, which is of the source that is trusted least of what
+ * went in by then, and one pass hotter. It stays what it was opened as: nothing that is less goes into such a run
+ * later.
  */
 final class OneContainer
 {

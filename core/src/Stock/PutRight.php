@@ -7,8 +7,8 @@ namespace Dithermic\Core\Stock;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * A mass written in kilograms and booked as grams. The book stays as it was written; a correcting act adds what is missing,
- * line by line.
+ * A mass written in kilograms and booked as grams. The book stays as it was written; a correcting act adds what is
+ * missing, line by line.
  */
 final class PutRight
 {

@@ -22,8 +22,8 @@ enum Trust: string
     case DeliveryFailed = 'delivery_failed';
 
     /**
-     * What a trial run says of its source: passed where all that it made is good, failed where nothing is; in between a person
-     * decides. Null also where the run was no trial.
+     * What a trial run says of its source: passed where all that it made is good, failed where nothing is; in between a
+     * person decides. Null also where the run was no trial.
      */
     public static function byTrial(Scale $scale, int $good, int $bad): ?self
     {

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Vacuum;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * ISO 2533 standard atmosphere, troposphere: p = 101.325·(1 − 0.0065·H/288.15)^5.255876, H geopotential, −500 to 11 000 m.
- * Weather moves it by ±3 %.
+ * ISO 2533 standard atmosphere, troposphere: p = 101.325·(1 − 0.0065·H/288.15)^5.255876, H geopotential, −500 to 11 000
+ * m. Weather moves it by ±3 %.
  */
 #[Calc('vacuum.atmosphere', 'air pressure at an altitude')]
 final class Atmosphere

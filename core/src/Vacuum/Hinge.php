@@ -7,8 +7,8 @@ namespace Dithermic\Core\Vacuum;
 use Dithermic\Core\Numerics\LeastSquares;
 
 /**
- * The moment at which a pressure that changed slowly begins to fall: a line up to the hinge, and from there, joined to it,
- * an exponential approach to a lower pressure,
+ * The moment at which a pressure that changed slowly begins to fall: a line up to the hinge, and from there, joined to
+ * it, an exponential approach to a lower pressure,
  *
  *     p(t) = a + b·(t − h) − d·(1 − exp(−(t − h)/τ)) for t > h,   a + b·(t − h) before.
  *

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Vacuum;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * Leak rate = V·Δp/t. The vacuum (atmosphere − p) falls exponentially: half-life = t·ln 2/ln((atm − start)/(atm − end)).
- * Over 600 s tight, from 60 s usable, below leaky.
+ * Leak rate = V·Δp/t. The vacuum (atmosphere − p) falls exponentially: half-life = t·ln 2/ln((atm − start)/(atm −
+ * end)). Over 600 s tight, from 60 s usable, below leaky.
  */
 #[Calc('vacuum.leak', 'how tight a tank or a seal is')]
 final class Leak

@@ -8,10 +8,10 @@ use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Numerics\LeastSquares;
 
 /**
- * What a gauge saw of a pull. The sheet closes where the pressure begins to fall (Hinge); a second stage is where it falls
- * faster again, which one stage, an exponential approach to its own end, never does. After the last stage the pressure is
- * an exponential and a straight rise; the rise tells a leak. Good to about a third of the gauge's interval when
- * the noise is a few tenths of a kPa; a gauge slower than the pull knows no better than its own interval.
+ * What a gauge saw of a pull. The sheet closes where the pressure begins to fall (Hinge); a second stage is where it
+ * falls faster again, which one stage, an exponential approach to its own end, never does. After the last stage the
+ * pressure is an exponential and a straight rise; the rise tells a leak. Good to about a third of the gauge's interval
+ * when the noise is a few tenths of a kPa; a gauge slower than the pull knows no better than its own interval.
  */
 #[Calc('vacuum.trace', 'a pull from its gauge: when it sealed, when the tank came, how deep, and whether it leaks')]
 final readonly class Trace
@@ -176,8 +176,8 @@ final readonly class Trace
     }
 
     /**
-     * The rise after the last stage, kPa/min: of the straight part beside the exponential one, from all readings since, which
-     * the last fifth alone is too short to tell from noise.
+     * The rise after the last stage, kPa/min: of the straight part beside the exponential one, from all readings since,
+     * which the last fifth alone is too short to tell from noise.
      *
      * @param  list<float>  $t
      * @param  list<float>  $p

@@ -7,12 +7,12 @@ namespace Dithermic\Core\Vacuum;
 use Dithermic\Core\Calculator\Calc;
 
 /**
- * Boyle's law for the tank opened to the box: p = (p_tank·V_tank + p_box·V_box)/(V_tank + V_box). Isothermal; the box is
- * the air under the sheet when the seal is made; leaks are not counted.
+ * Boyle's law for the tank opened to the box: p = (p_tank·V_tank + p_box·V_box)/(V_tank + V_box). Isothermal; the box
+ * is the air under the sheet when the seal is made; leaks are not counted.
  *
- * Over time, when the flows are given: the blower at constant flow S draws the box towards its own pressure,
- * p = pb + (pa − pb)·exp(−S·t/V); at 98 % of that the tank is opened and both even out through a constant conductance C,
- * with the lag V_box·V_tank/(V_box + V_tank)/C. Real blowers and hoses slow down at the end.
+ * Over time, when the flows are given: the blower at constant flow S draws the box towards its own pressure, p = pb +
+ * (pa − pb)·exp(−S·t/V); at 98 % of that the tank is opened and both even out through a constant conductance C, with
+ * the lag V_box·V_tank/(V_box + V_tank)/C. Real blowers and hoses slow down at the end.
  */
 #[Calc('vacuum.two_stage', 'blower first, then an evacuated tank')]
 final class TwoStage

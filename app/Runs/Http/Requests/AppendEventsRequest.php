@@ -71,9 +71,9 @@ final class AppendEventsRequest extends Body
     }
 
     /**
-     * An entry is by the person of its session. One made on a shared screen before somebody else took over carries the proof
-     * of its own sitting there, by password or PIN; a name alone proves nothing. The powers of a lead come only with the
-     * lead's own session.
+     * An entry is by the person of its session. One made on a shared screen before somebody else took over carries the
+     * proof of its own sitting there, by password or PIN; a name alone proves nothing. The powers of a lead come only
+     * with the lead's own session.
      *
      * @return list<array{event: Event, by: User|null}> by is null where an entry names somebody and cannot prove it
      */

@@ -18,11 +18,11 @@ use Dithermic\Core\Heat\Dwell\Verdict;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * A charge in a plunger barrel, heated from the wall to its axis by conduction through a long cylinder. No shear heat: a
- * plunger does not knead. Fresh charge moves along as a plug and takes the whole soak however short it is; its leading edge
- * is shot with the floor(1/f)-th shot from now when each shot is a fraction f of the barrel. So a refill of up to half waits
- * for nothing before the next shot (that one is old melt), more than half waits the full soak, and in continuous running
- * the cycle is soak / floor(1/f). While it soaks its time runs too: dwell.budget.
+ * A charge in a plunger barrel, heated from the wall to its axis by conduction through a long cylinder. No shear heat:
+ * a plunger does not knead. Fresh charge moves along as a plug and takes the whole soak however short it is; its
+ * leading edge is shot with the floor(1/f)-th shot from now when each shot is a fraction f of the barrel. So a refill
+ * of up to half waits for nothing before the next shot (that one is old melt), more than half waits the full soak, and
+ * in continuous running the cycle is soak / floor(1/f). While it soaks its time runs too: dwell.budget.
  */
 #[Calc('heat.barrel_soak', 'how long a charge in a heated barrel needs', size: 'barrel_diameter_mm')]
 final readonly class BarrelSoak

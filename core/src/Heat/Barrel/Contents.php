@@ -9,8 +9,9 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * What is in a barrel, and what each shot was made of, from what went in and came out (Space). `mixing` is the share of the
- * space that is well stirred: near 1 behind a screw, less behind a plunger. It says nothing of melt that sticks in corners.
+ * What is in a barrel, and what each shot was made of, from what went in and came out (Space). `mixing` is the share of
+ * the space that is well stirred: near 1 behind a screw, less behind a plunger. It says nothing of melt that sticks in
+ * corners.
  */
 #[Calc('barrel.contents', 'what is in the barrel, and of which lots each shot was made', size: 'events')]
 final readonly class Contents

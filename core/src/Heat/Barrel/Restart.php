@@ -14,12 +14,14 @@ use Dithermic\Core\Material\PolymerLibrary;
 /**
  * A barrel that was without heat, with melt in it: how far it cooled, and how long until the next shot.
  *
- * The steel cools as one lump, T = room + (set − room)·exp(−t·k/(set − room)), with k the rate at the set-point (Newton's
- * law of cooling; valid while its bands and lagging stay on it). It comes back at the machine's own rate. What has fallen
- * under the lowest melt temperature is then soaked as a charge without pores that starts evenly at the barrel's
- * temperature: heat.barrel_soak. Its middle is in truth warmer than its wall, so that the wait errs to the long side.
+ * The steel cools as one lump, T = room + (set − room)·exp(−t·k/(set − room)), with k the rate at the set-point
+ * (Newton's law of cooling; valid while its bands and lagging stay on it). It comes back at the machine's own rate.
+ * What has fallen under the lowest melt temperature is then soaked as a charge without pores that starts evenly at the
+ * barrel's temperature: heat.barrel_soak. Its middle is in truth warmer than its wall, so that the wait errs to the
+ * long side.
  *
- * A screw keeps its melt in a channel of a sixth of its diameter (Rauwendaal, Polymer Extrusion, 5th ed., 2014, feed zones of
+ * A screw keeps its melt in a channel of a sixth of its diameter (Rauwendaal, Polymer Extrusion, 5th ed., 2014, feed
+ * zones of
  * 0.15 to 0.2 D), heated from one side. Such a slab takes as long as a cylinder of half the bore: 4h²/π² against R²/5.78.
  *
  * Its life goes on: the break at the temperature halfway down, the wait at the set-point (dwell.budget).

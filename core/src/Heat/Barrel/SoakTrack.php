@@ -12,10 +12,10 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Numerics\LeastSquares;
 
 /**
- * A barrel's charge as it really heats: heat.barrel_soak with its wall at the temperatures that were read, up to now. Over
- * each interval the wall has the mean of both its ends. From now on a wall under its set-point that rises goes on rising
- * as in its last five minutes until it is there; one that stands or falls stays where it is, which is what a dead band
- * does at best. Before the first reading the wall is taken at its set-point.
+ * A barrel's charge as it really heats: heat.barrel_soak with its wall at the temperatures that were read, up to now.
+ * Over each interval the wall has the mean of both its ends. From now on a wall under its set-point that rises goes on
+ * rising as in its last five minutes until it is there; one that stands or falls stays where it is, which is what a
+ * dead band does at best. Before the first reading the wall is taken at its set-point.
  */
 #[Calc('heat.soak_track', 'the charge in a barrel as it really heats, from the wall as it was measured', size: 'barrel_diameter_mm')]
 final readonly class SoakTrack

@@ -7,8 +7,8 @@ namespace Dithermic\Core\Heat\Barrel;
 /**
  * The melt space as a plug behind a stirred part. Loads are told apart by when they came; masses in grams.
  *
- * While the plug runs into the full stirred part of mass M, dm taken out takes of each load what it holds there:
- * da/dm = in − a/M, so over a piece of plug of mass m of one load, a' = a·e^(−m/M) + in·M·(1 − e^(−m/M)). With no plug left
+ * While the plug runs into the full stirred part of mass M, dm taken out takes of each load what it holds there: da/dm
+ * = in − a/M, so over a piece of plug of mass m of one load, a' = a·e^(−m/M) + in·M·(1 − e^(−m/M)). With no plug left
  * the stirred part empties unmixed. (The ideal stirred tank: Levenspiel, Chemical Reaction Engineering.)
  */
 final class Space

@@ -14,13 +14,14 @@ use Dithermic\Core\Heat\Conduction\Substance;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * A strip out of an extruder, cut to the length of a shot and fed hot to another barrel: how hot it still is when it goes
- * in, and what that saves of the soak.
+ * A strip out of an extruder, cut to the length of a shot and fed hot to another barrel: how hot it still is when it
+ * goes in, and what that saves of the soak.
  *
  * It cools in still air as a long cylinder (Conduction\Stack: conduction with its heat of fusion, undercooled as it
- * freezes). A flat strip is taken as the round one with as much face for its volume. In the barrel it is soaked from the even
- * temperature that holds as much heat: heat.barrel_soak, for strips side by side that leave a fifth of the bore empty, or
- * one alone what it leaves. Left on a rack it gains something while that saves a tenth of the cold soak or more.
+ * freezes). A flat strip is taken as the round one with as much face for its volume. In the barrel it is soaked from
+ * the even temperature that holds as much heat: heat.barrel_soak, for strips side by side that leave a fifth of the
+ * bore empty, or one alone what it leaves. Left on a rack it gains something while that saves a tenth of the cold soak
+ * or more.
  *
  * Valid for strips laid apart: a bundle stays hot for longer. Air that moves cools faster: give h_w_m2k.
  */
@@ -119,8 +120,8 @@ final readonly class StripFeed
     }
 
     /**
-     * The even temperature, on heating, that holds as much heat, °C. What froze undercooled has given off a little more than
-     * melting it takes: it is never taken for colder than the room.
+     * The even temperature, on heating, that holds as much heat, °C. What froze undercooled has given off a little more
+     * than melting it takes: it is never taken for colder than the room.
      */
     private function even(StripFeedInput $in, Stack $strip): float
     {

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Dithermic\Core\Heat\Conduction;
 
 /**
- * Runs a stack until a quantity passes a level, and says when; null when it does not in time. The moment lies inside the
- * last step: that step is taken again from its start, to where the secant through what is known says, until the quantity is
- * there. A straight line through a whole step would be off by up to 0.3 %, one way or the other as the steps fall.
+ * Runs a stack until a quantity passes a level, and says when; null when it does not in time. The moment lies inside
+ * the last step: that step is taken again from its start, to where the secant through what is known says, until the
+ * quantity is there. A straight line through a whole step would be off by up to 0.3 %, one way or the other as the
+ * steps fall.
  */
 final class Crossing
 {

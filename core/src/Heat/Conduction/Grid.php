@@ -8,9 +8,9 @@ use Dithermic\Core\Numerics\Effort;
 
 /**
  * A quarter of a rectangular bar cooling from one temperature in a bath: the two-dimensional sibling of Stack, with the
- * same enthalpy and freezing curve. Explicit in time at the stability limit dt = ρ·c·dx²·dy²/(2k(dx² + dy²)): every cell
- * cools along one curve, so temperature and conductivity are tabulated against enthalpy once, and heat is conserved to
- * rounding. The middle of the bar is at the origin; faces at the far ends.
+ * same enthalpy and freezing curve. Explicit in time at the stability limit dt = ρ·c·dx²·dy²/(2k(dx² + dy²)): every
+ * cell cools along one curve, so temperature and conductivity are tabulated against enthalpy once, and heat is
+ * conserved to rounding. The middle of the bar is at the origin; faces at the far ends.
  */
 final class Grid
 {

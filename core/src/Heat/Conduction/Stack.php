@@ -83,7 +83,8 @@ final class Stack
     private array $inside = [];
 
     /**
-     * Shares of both cells in that mean, from the lengths (a ring's: the logs of its radii) either side of their border.
+     * Shares of both cells in that mean, from the lengths (a ring's: the logs of its radii) either side of their
+     * border.
      *
      * @var array<int, float>
      */
@@ -307,8 +308,8 @@ final class Stack
     }
 
     /**
-     * The parabola with no slope at the middle, through the two cells next to it. While a sharp front has not come there
-     * it swings past what any cell has had: held to what can be.
+     * The parabola with no slope at the middle, through the two cells next to it. While a sharp front has not come
+     * there it swings past what any cell has had: held to what can be.
      */
     private function middle(float $first, float $second): float
     {

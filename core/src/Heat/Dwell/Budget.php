@@ -10,10 +10,10 @@ use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\PolymerLibrary;
 
 /**
- * How long a melt may stay hot. It breaks down by a law of Arrhenius: it stands its ceiling Tc (kelvin) for tc minutes and
- * any other temperature for t(T) = tc·exp(Ea/R·(1/T − 1/Tc)), and what it has used up adds: D = Σ Δt/t(T). Ea of 120 kJ/mol
- * is usual for the thermal and oxidative breakdown of these polymers (Zweifel, Plastics Additives Handbook: 80 to 200), so
- * far under the ceiling this is a guide only. D to 0.7 is ok, to 1 near, over 1 over.
+ * How long a melt may stay hot. It breaks down by a law of Arrhenius: it stands its ceiling Tc (kelvin) for tc minutes
+ * and any other temperature for t(T) = tc·exp(Ea/R·(1/T − 1/Tc)), and what it has used up adds: D = Σ Δt/t(T). Ea of
+ * 120 kJ/mol is usual for the thermal and oxidative breakdown of these polymers (Zweifel, Plastics Additives Handbook:
+ * 80 to 200), so far under the ceiling this is a guide only. D to 0.7 is ok, to 1 near, over 1 over.
  */
 #[Calc('dwell.budget', 'how long the melt may stay hot before it is spent')]
 final readonly class Budget

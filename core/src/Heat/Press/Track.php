@@ -11,8 +11,8 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Numerics\LeastSquares;
 
 /**
- * The sheet as it really heats: the press model with its platen at the temperatures that were read, up to now. From there
- * the platen goes on by itself, with the heater power that the balance of its last five minutes shows,
+ * The sheet as it really heats: the press model with its platen at the temperatures that were read, up to now. From
+ * there the platen goes on by itself, with the heater power that the balance of its last five minutes shows,
  *
  *     heater = platen_kj_k·dT/dt + loss(T) + heat that went into the stack,
  *

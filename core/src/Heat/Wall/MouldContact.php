@@ -17,8 +17,8 @@ use Dithermic\Core\Material\PolymerLibrary;
 
 /**
  * What the mould's material does: half a wall against a mould half, cycle after cycle. Each part goes in all at melt
- * temperature and leaves when its hottest point may; then the mould stands open, its face insulated, and gets rid of heat
- * at its back, by its whole outer area. Symmetric halves; flat walls.
+ * temperature and leaves when its hottest point may; then the mould stands open, its face insulated, and gets rid of
+ * heat at its back, by its whole outer area. Symmetric halves; flat walls.
  */
 #[Calc(
     'heat.mould_contact',

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Change;
 
 /**
- * Puts the tasks of a job change in order for the hands there are: waits begin as soon as they may, hands take what is urgent.
+ * Puts the tasks of a job change in order for the hands there are: waits begin as soon as they may, hands take what is
+ * urgent.
  *
  * A resource-constrained project of a few dozen tasks. A serial schedule by priority (Kolisch 1996), the longest way to
- * the end first, then pairs of priorities exchanged until none helps. No schedule is shorter than its longest chain, nor than
- * what one pair of hands after the other can do: that is its bound.
+ * the end first, then pairs of priorities exchanged until none helps. No schedule is shorter than its longest chain,
+ * nor than what one pair of hands after the other can do: that is its bound.
  */
 final readonly class HandsAndWaits
 {

@@ -24,8 +24,8 @@ final readonly class Hose
     }
 
     /**
-     * The hoses between a machine's water and a mould's: each circuit of the mould on a feed of its own, or, where the machine
-     * has fewer, looped in rows as even as can be.
+     * The hoses between a machine's water and a mould's: each circuit of the mould on a feed of its own, or, where the
+     * machine has fewer, looped in rows as even as can be.
      *
      * @return list<self>
      */

@@ -28,13 +28,13 @@ use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
 
 /**
- * One pressed sheet, planned whole: every number that its procedure names, what the chosen ways of weighing and timing give
- * beside the others, and whether this press can do it. Screens, scale, scripts and runs all ask it; nothing is worked out
- * again elsewhere.
+ * One pressed sheet, planned whole: every number that its procedure names, what the chosen ways of weighing and timing
+ * give beside the others, and whether this press can do it. Screens, scale, scripts and runs all ask it; nothing is
+ * worked out again elsewhere.
  *
- * A press of which nobody knows the heaters or the platens is not taken for an ideal one: the physics is then a bound from
- * below and says so, and the shop's own rule is the default where it has one. Factors for heating and for cooling, learnt
- * or typed, stand apart.
+ * A press of which nobody knows the heaters or the platens is not taken for an ideal one: the physics is then a bound
+ * from below and says so, and the shop's own rule is the default where it has one. Factors for heating and for cooling,
+ * learnt or typed, stand apart.
  */
 #[Calc(
     'plan.compression',

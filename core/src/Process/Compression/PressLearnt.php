@@ -16,8 +16,8 @@ use Dithermic\Core\Learning\PressNumbers;
 use Dithermic\Core\Learning\ReadRun;
 
 /**
- * What a hot press really can do, by fit.press over the readings of its last runs, put beside what is known of it: as one
- * sentence of what the last sheet would take, because nobody plans in kJ/K.
+ * What a hot press really can do, by fit.press over the readings of its last runs, put beside what is known of it: as
+ * one sentence of what the last sheet would take, because nobody plans in kJ/K.
  */
 final readonly class PressLearnt
 {

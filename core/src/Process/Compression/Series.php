@@ -10,9 +10,9 @@ use Dithermic\Core\Run\Phase;
 use Dithermic\Core\Run\Procedure;
 
 /**
- * Sheets pressed one after another, the next heating while the last one cools: one comes every so many minutes as the slower
- * of the two presses is busy with it. A press is busy for its timed minutes and for the usual minutes of what hands do there;
- * what is made ready at the bench falls into the waits.
+ * Sheets pressed one after another, the next heating while the last one cools: one comes every so many minutes as the
+ * slower of the two presses is busy with it. A press is busy for its timed minutes and for the usual minutes of what
+ * hands do there; what is made ready at the bench falls into the waits.
  */
 final readonly class Series
 {

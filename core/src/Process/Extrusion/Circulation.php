@@ -7,7 +7,10 @@ namespace Dithermic\Core\Process\Extrusion;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Schedule\RunLength;
 
-/** What moulds in circulation make of a shift: how often a bar comes, what lets it come no sooner, how many moulds are enough. */
+/**
+ * What moulds in circulation make of a shift: how often a bar comes, what lets it come no sooner, how many moulds are
+ * enough.
+ */
 final readonly class Circulation
 {
     private function __construct(

@@ -12,9 +12,10 @@ use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 
 /**
- * An extruder without a mould. What comes out of it in a minute goes on as section times speed (conservation of volume), so the
- * size of a profile goes with one over the root of its haul-off; that day's output and swell are not the plan's, and drift.
- * Hands put the haul-off right by what they measure. A strip is torn now and then. Its barrel is the bars' one.
+ * An extruder without a mould. What comes out of it in a minute goes on as section times speed (conservation of
+ * volume), so the size of a profile goes with one over the root of its haul-off; that day's output and swell are not
+ * the plan's, and drift. Hands put the haul-off right by what they measure. A strip is torn now and then. Its barrel is
+ * the bars' one.
  */
 final class FreePlant implements Machine
 {

@@ -12,7 +12,10 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\Settled;
 
-/** What is extruded, by its section: its sides as calculations ask for them, its mass, and how long the machine takes to give it. */
+/**
+ * What is extruded, by its section: its sides as calculations ask for them, its mass, and how long the machine takes to
+ * give it.
+ */
 final readonly class Section
 {
     public function __construct(private PolymerLibrary $polymers)

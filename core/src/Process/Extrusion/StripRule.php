@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Extrusion;
 
 /**
- * When a bar leaves its mould; practitioners differ. When its skin carries it is our default: the mould is free far sooner,
- * and the bar then rests straight until its core is through.
+ * When a bar leaves its mould; practitioners differ. When its skin carries it is our default: the mould is free far
+ * sooner, and the bar then rests straight until its core is through.
  */
 enum StripRule: string
 {

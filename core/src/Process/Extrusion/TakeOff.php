@@ -7,7 +7,9 @@ namespace Dithermic\Core\Process\Extrusion;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Process\Settled;
 
-/** What becomes of the melt that leaves the die. It is the product that says it: who feeds another barrel makes strips. */
+/**
+ * What becomes of the melt that leaves the die. It is the product that says it: who feeds another barrel makes strips.
+ */
 enum TakeOff: string
 {
     case Mould = 'mould';

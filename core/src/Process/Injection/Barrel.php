@@ -14,8 +14,8 @@ use Dithermic\Core\Process\Inside;
 use Dithermic\Core\Run\RunState;
 
 /**
- * A plunger's barrel through its run: loads go in, shots and purgings come out, by the law of barrel.contents. What hands
- * log is rounded and late, so what does not fit is cut to what does, and said, where the calculation refuses it.
+ * A plunger's barrel through its run: loads go in, shots and purgings come out, by the law of barrel.contents. What
+ * hands log is rounded and late, so what does not fit is cut to what does, and said, where the calculation refuses it.
  *
  * The barrel is judged by the mean age of the next shot (dwell.budget), at the melt temperature of the plan.
  */

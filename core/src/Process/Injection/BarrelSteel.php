@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Injection;
 
 /**
- * How long the steel of a barrel takes to another heat: m·c·ΔT over the share of its bands' power that stays in it. What a
- * machine does not say is taken as changeover.sequence takes it: 6 K/min up, and 3 K/min down in any case, for no band cools.
+ * How long the steel of a barrel takes to another heat: m·c·ΔT over the share of its bands' power that stays in it.
+ * What a machine does not say is taken as changeover.sequence takes it: 6 K/min up, and 3 K/min down in any case, for
+ * no band cools.
  */
 final readonly class BarrelSteel
 {
@@ -42,7 +43,10 @@ final readonly class BarrelSteel
             : ($toC - $fromC) / self::USUAL_K_MIN;
     }
 
-    /** How fast it heats up from one heat to another, K/min; null where the machine does not say its power and its steel. */
+    /**
+     * How fast it heats up from one heat to another, K/min; null where the machine does not say its power and its
+     * steel.
+     */
     public function kelvinAMinute(float $fromC, float $toC): ?float
     {
         return $this->known() && $toC > $fromC ? ($toC - $fromC) / $this->minutes($fromC, $toC) : null;

@@ -14,8 +14,8 @@ use Dithermic\Core\Force\TransferRecipeResult;
 use Dithermic\Core\Process\Carried;
 
 /**
- * A stored set-up of a screw machine, carried to another one (force.transfer_recipe: same shot, specific pressure, flow and
- * surface speed) or to a printed mould (force.soft_mould: by the strength of its insert).
+ * A stored set-up of a screw machine, carried to another one (force.transfer_recipe: same shot, specific pressure, flow
+ * and surface speed) or to a printed mould (force.soft_mould: by the strength of its insert).
  */
 final readonly class Carry
 {

@@ -18,13 +18,13 @@ use Dithermic\Core\Process\Change\Position;
 use Dithermic\Core\Safety\MachineRules;
 
 /**
- * From one job to the next on one machine, as one plan of everything against the waits: the dryer is switched on first, the
- * barrel heats while the mould is swapped, each leg of the purge comes at its own heat (changeover.purge), the mould warms
- * while the purgings are looked at.
+ * From one job to the next on one machine, as one plan of everything against the waits: the dryer is switched on first,
+ * the barrel heats while the mould is swapped, each leg of the purge comes at its own heat (changeover.purge), the
+ * mould warms while the purgings are looked at.
  *
  * Masses by the washout law with what may be left by colour (changeover.sequence); heating by BarrelSteel; a mould with
- * heaters by its own steel and power. Positions come from the mould's measures alone. Where the two polymers must not meet no
- * purging may be passed over, and where there is no way at all there is no plan but to take it out cold.
+ * heaters by its own steel and power. Positions come from the mould's measures alone. Where the two polymers must not
+ * meet no purging may be passed over, and where there is no way at all there is no plan but to take it out cold.
  */
 #[Calc('plan.change', 'from one job to the next: purge route, mould, water and first parts, in the order of hands and waits')]
 final readonly class ChangePlanner

@@ -14,8 +14,8 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 
 /**
- * Can this mould run in that machine: every want of the mould against what the machine has, by name. What one of the two does
- * not say is not taken for enough: it is named as unknown, and the answer stands on what is known.
+ * Can this mould run in that machine: every want of the mould against what the machine has, by name. What one of the
+ * two does not say is not taken for enough: it is named as unknown, and the answer stands on what is known.
  *
  * - tie_bars: it goes in between the bars from above or from the side, so one of its two measures must be under that gap.
  * - mould_height: closed, it lies within what the clamp can close on.

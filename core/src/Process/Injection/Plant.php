@@ -32,7 +32,9 @@ final class Plant implements Machine
     /** of a part's mass when nothing else differs: what a scale and a hand make of it */
     private const SPREAD = 0.004;
 
-    /** shot faster than the plan's cycle the melt comes colder: by so much, K, falling by e for each half of that cycle */
+    /**
+     * shot faster than the plan's cycle the melt comes colder: by so much, K, falling by e for each half of that cycle
+     */
     private const COLD_K = 60.0;
 
     private const THROUGH = 2.0;

@@ -14,8 +14,9 @@ use Dithermic\Core\Learning\ReadRun;
 use Dithermic\Core\Learning\SoakCue;
 
 /**
- * What a barrel really takes to soak over the physics, by fit.soak from how the first melt came after it was waited for: lumps
- * say that it takes longer; smooth after lumps is the time itself; smooth at once says only that it takes no longer.
+ * What a barrel really takes to soak over the physics, by fit.soak from how the first melt came after it was waited
+ * for: lumps say that it takes longer; smooth after lumps is the time itself; smooth at once says only that it takes no
+ * longer.
  */
 final readonly class SoakLearnt
 {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\VacuumForming;
 
-/** How the part is cooled on its mould; practitioners differ. With the vacuum held is our default: it keeps its shape. */
+/**
+ * How the part is cooled on its mould; practitioners differ. With the vacuum held is our default: it keeps its shape.
+ */
 enum CoolHow: string
 {
     case Held = 'held';

@@ -16,8 +16,8 @@ use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Learning\ReadRun;
 
 /**
- * What a former's heater really is, by fit.heater from when somebody saw a sheet pull flat again or spring back: nobody has to
- * know a heater's °C. It is said as the seconds that the last sheet takes.
+ * What a former's heater really is, by fit.heater from when somebody saw a sheet pull flat again or spring back: nobody
+ * has to know a heater's °C. It is said as the seconds that the last sheet takes.
  */
 final readonly class HeaterLearnt
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\VacuumForming;
 
 /**
- * The valves of a former, in the order in which they are turned, by what pulls and how the part is cooled. What is not open
- * is shut: one that was forgotten is the leak that nobody finds.
+ * The valves of a former, in the order in which they are turned, by what pulls and how the part is cooled. What is not
+ * open is shut: one that was forgotten is the leak that nobody finds.
  */
 final readonly class Valves
 {

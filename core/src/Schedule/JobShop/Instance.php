@@ -7,8 +7,8 @@ namespace Dithermic\Core\Schedule\JobShop;
 use Dithermic\Core\Calculator\InputError;
 
 /**
- * A classic job shop: every job goes over every machine once, in an order of its own; a machine does one operation at a time.
- * Operations are numbered job by job: operation k of job j is j·m + k.
+ * A classic job shop: every job goes over every machine once, in an order of its own; a machine does one operation at a
+ * time. Operations are numbered job by job: operation k of job j is j·m + k.
  */
 final readonly class Instance
 {
@@ -23,8 +23,8 @@ final readonly class Instance
     }
 
     /**
-     * The standard text format: a line with the number of jobs and of machines, then a line for each job with machine and
-     * minutes by turns, in the order of its operations. Lines before that which are not numbers are read over.
+     * The standard text format: a line with the number of jobs and of machines, then a line for each job with machine
+     * and minutes by turns, in the order of its operations. Lines before that which are not numbers are read over.
      *
      * @throws InputError naming the line
      */
@@ -94,8 +94,8 @@ final readonly class Instance
     }
 
     /**
-     * Whether starts are a plan of it: jobs in their order, one operation at a time on a machine. Knows nothing of how they
-     * were found.
+     * Whether starts are a plan of it: jobs in their order, one operation at a time on a machine. Knows nothing of how
+     * they were found.
      *
      * @param  list<int>  $starts  by operation
      */

@@ -8,11 +8,11 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * Tabu search over the orders on the machines: an operation of a critical block goes behind the block's last or before its
- * first, judged by the estimate of heads and tails along the moved stretch; what was turned round is not turned back for a
- * while. After long without a better plan it goes on from one of the best, shaken. Neighbourhood and test of
- * feasibility: Balas & Vazacopoulos, Management Science 44 (1998) 262; search: Nowicki & Smutnicki, Management Science 42
- * (1996) 797; tails and heads over a disjunctive graph: Taillard, ORSA J. Computing 6 (1994) 108.
+ * Tabu search over the orders on the machines: an operation of a critical block goes behind the block's last or before
+ * its first, judged by the estimate of heads and tails along the moved stretch; what was turned round is not turned
+ * back for a while. After long without a better plan it goes on from one of the best, shaken. Neighbourhood and test of
+ * feasibility: Balas & Vazacopoulos, Management Science 44 (1998) 262; search: Nowicki & Smutnicki, Management Science
+ * 42 (1996) 797; tails and heads over a disjunctive graph: Taillard, ORSA J. Computing 6 (1994) 108.
  *
  * The same seed and the same number of rounds give the same plan.
  */
