@@ -7,8 +7,8 @@ namespace Dithermic\Core\Schedule;
 use Dithermic\Core\Numerics\Effort;
 
 /**
- * Stations, people and the supply as they are taken: whether a task can begin at a moment, and if not, from when on it is
- * worth another look. What is put on it last can be taken off again.
+ * Stations, people and the supply as they are taken: whether a task can begin at a moment, and if not, from when on it
+ * is worth another look. What is put on it last can be taken off again.
  */
 final class Board
 {
@@ -44,8 +44,20 @@ final class Board
     /** @var list<Span>|null when somebody is here; null where nobody has a calendar */
     private readonly ?array $attended;
 
-    public function __construct(private readonly PlanInput $in, private readonly Changeovers $changeovers)
-    {
+    /** @var list<Person> whoever can do it alone first: a learner goes along */
+    private array $people;
+
+    /** @param  list<string>  $spared  whose hands are left for other work */
+    public function __construct(
+        private readonly PlanInput $in,
+        private readonly Changeovers $changeovers,
+        array $spared = [],
+    ) {
+        $this->people = array_values(array_filter(
+            $in->people,
+            static fn (Person $p): bool => ! in_array($p->id, $spared, true),
+        ));
+        usort($this->people, static fn (Person $a, Person $b): int => $a->learner <=> $b->learner);
         foreach ($in->stations as $station) {
             $this->stations[$station->id] = $station;
             $this->calendars["s {$station->id}"] = Span::calendar('calendar', $station->calendar);
@@ -264,7 +276,7 @@ final class Board
         $free = [];
         $next = INF;
         $able = 0;
-        foreach ($this->in->people as $person) {
+        foreach ($this->people as $person) {
             if ($person->may !== null && ! in_array($station, $person->may, true)) {
                 continue;
             }
@@ -276,8 +288,6 @@ final class Board
                 $next = min($next, $clash->notBefore);
             }
         }
-        // Who can do it alone comes first; a learner goes along.
-        usort($free, static fn (Person $a, Person $b): int => $a->learner <=> $b->learner);
         $wants = $task->people;
         if (count($free) >= $wants && ! $free[0]->learner) {
             return $wants === 1 ? [$free[0]->id] : [$free[0]->id, $free[count($free) - 1]->id];

@@ -7,8 +7,9 @@ namespace Dithermic\Core\Schedule;
 use Dithermic\Core\Numerics\TooMuchWork;
 
 /**
- * A plan built piece by piece in a given order, each as early as what is on the board lets it (serial schedule generation;
- * Kolisch, European J. Operational Research 90 (1996) 320). Tasks without a wait between them are placed as one.
+ * A plan built piece by piece in a given order, each as early as what is on the board lets it (serial schedule
+ * generation; Kolisch, European J. Operational Research 90 (1996) 320). Tasks without a wait between them are placed as
+ * one.
  */
 final class Builder
 {
@@ -20,6 +21,9 @@ final class Builder
     /** @var array<string, string> why, by job */
     public array $impossible = [];
 
+    /** @var array<string, float> when the last piece that was placed begins, by job: on a fuller board the next, its like, begins no sooner */
+    private array $began = [];
+
     private Board $board;
 
     public function __construct(private readonly PlanInput $in, private readonly Changeovers $changeovers)
@@ -29,14 +33,15 @@ final class Builder
 
     /**
      * @param  list<array{Job, int}>  $order  pieces of jobs
+     * @param  list<string>  $spared  whose hands are left for other work
      * @return list<Placed>
      *
      * @throws TooMuchWork
      */
-    public function build(array $order): array
+    public function build(array $order, array $spared = []): array
     {
-        $this->board = new Board($this->in, $this->changeovers);
-        $this->impossible = [];
+        $this->board = new Board($this->in, $this->changeovers, $spared);
+        [$this->impossible, $this->began] = [[], []];
         foreach ($order as [$job, $piece]) {
             if (! isset($this->impossible[$job->id])) {
                 $why = $this->piece($job, $piece);
@@ -58,7 +63,11 @@ final class Builder
     {
         $blocks = self::blocks($job);
         $count = count($this->board->placed());
-        $earliest = array_fill(0, count($blocks), max($this->in->now, $job->release ?? $this->in->now));
+        $earliest = array_fill(
+            0,
+            count($blocks),
+            max($this->in->now, $job->release ?? $this->in->now, $this->began[$job->id] ?? -INF),
+        );
         $pinned = $piece === 1 ? $job->pinned_start : null;
         if ($pinned !== null) {
             $earliest[0] = $pinned;
@@ -107,6 +116,8 @@ final class Builder
                 }
             }
             if (! $again) {
+                $this->began[$job->id] = $done[$blocks[0][0]->id]->start;
+
                 return null;
             }
         }

@@ -19,12 +19,13 @@ final readonly class Hand
     }
 
     /**
-     * Minutes in which people wait between their first and their last hands, up to a moment: a night between two days is
-     * nobody's waiting.
+     * Minutes in which people wait between their first and their last hands, up to a moment: a night between two days
+     * is nobody's waiting, nor is a break where hours are given.
      *
      * @param  list<array{person: string, from: float, to: float}>  $hands
+     * @param  array<string, list<Span>>  $hours  by person, where they have any
      */
-    public static function idle(array $hands, float $until): float
+    public static function idle(array $hands, float $until, array $hours = []): float
     {
         $own = [];
         foreach ($hands as $hand) {
@@ -33,8 +34,13 @@ final readonly class Hand
             }
         }
         $idle = 0.0;
-        foreach ($own as $spans) {
-            $idle += max(array_column($spans, 1)) - min(array_column($spans, 0));
+        foreach ($own as $person => $spans) {
+            [$first, $last] = [min(array_column($spans, 0)), max(array_column($spans, 1))];
+            $idle += $last - $first;
+            $here = $hours[$person] ?? [];
+            for ($i = 1; $i < count($here); $i++) {
+                $idle -= max(0.0, min($last, $here[$i]->from) - max($first, $here[$i - 1]->to));
+            }
             foreach ($spans as [$from, $to]) {
                 $idle -= $to - $from;
             }

@@ -39,6 +39,21 @@ final readonly class Planner
 
     private const CHAIN = 6;
 
+    /** so often somebody is left for other work, or taken back, of all neighbours: one in this and one more */
+    private const SELDOM = 7;
+
+    /**
+     * What a plan costs: a minute that a job of weight 1 is late, or that one moves against the plan before; a minute that
+     * the day is longer; a minute that hands are idle; two clocks that ring at once. Lateness stands before all else.
+     */
+    private const LATE = 10.0;
+
+    private const LONGER = 0.01;
+
+    private const IDLE = 0.02;
+
+    private const RINGS = 0.5;
+
     public function __construct(private PolymerLibrary $polymers)
     {
     }
@@ -48,20 +63,32 @@ final readonly class Planner
         $changeovers = new Changeovers($this->polymers, $in->matrix());
         $builder = new Builder($in, $changeovers);
         $dice = new Randomizer(new Mt19937($in->seed));
-        $order = $this->urgentFirst($in);
-        $plan = $builder->build($order);
-        [$best, $impossible, $cost] = [$plan, $builder->impossible, $this->cost($in, $plan, $builder->impossible)];
+        $hours = [];
+        foreach ($in->people as $person) {
+            $hours[$person->id] = Span::calendar('calendar', $person->calendar);
+        }
+        [$best, $impossible, $cost, $order] = [[], [], INF, []];
+        $tried = 0;
+        foreach ([$this->urgentFirst($in), ...($in->previous === [] ? [] : [$this->asBefore($in)])] as $start) {
+            $plan = $builder->build($start);
+            $now = $this->cost($in, $plan, $builder->impossible, $hours);
+            $tried++;
+            if ($now < $cost) {
+                [$best, $impossible, $cost, $order] = [$plan, $builder->impossible, $now, $start];
+            }
+        }
         $least = $cost;
-        $tried = 1;
-        $search = function () use ($in, $builder, $dice, &$order, &$best, &$impossible, &$cost, &$least, &$tried): void {
+        $spared = [];
+        $search = function () use ($in, $builder, $dice, $hours, &$spared, &$order, &$best, &$impossible, &$cost, &$least, &$tried): void {
             $budget = Effort::left();
             for (; $tried < self::MOST_PLANS && count($order) > 1; $tried++) {
                 $other = $this->neighbour($order, $dice);
-                $plan = $builder->build($other);
-                $now = $this->cost($in, $plan, $builder->impossible);
+                $free = $this->others($in, $spared, $dice);
+                $plan = $builder->build($other, $free);
+                $now = $this->cost($in, $plan, $builder->impossible, $hours);
                 $warm = self::WARM * ($cost + 1) * Effort::left() / $budget;
                 if ($now < $cost || ($warm > 0 && $dice->getInt(0, 1_000_000) / 1e6 < exp(($cost - $now) / $warm))) {
-                    [$order, $cost] = [$other, $now];
+                    [$order, $spared, $cost] = [$other, $free, $now];
                 }
                 if ($now < $least) {
                     [$best, $impossible, $least] = [$plan, $builder->impossible, $now];
@@ -99,6 +126,28 @@ final readonly class Planner
         return $order;
     }
 
+    /**
+     * As the plan before had them; what is new comes behind, by the time there is left to it.
+     *
+     * @return list<array{Job, int}> pieces of jobs
+     */
+    private function asBefore(PlanInput $in): array
+    {
+        $starts = [];
+        foreach ($in->previous as $task) {
+            $unit = "{$task->job}/{$task->piece}";
+            $starts[$unit] = min($starts[$unit] ?? INF, $task->start);
+        }
+        $order = $this->urgentFirst($in);
+        $at = static fn (array $unit): array => [
+            $unit[0]->pinned_start === null,
+            $starts["{$unit[0]->id}/{$unit[1]}"] ?? INF,
+        ];
+        usort($order, static fn (array $a, array $b): int => $at($a) <=> $at($b));
+
+        return $this->inOrder($order);
+    }
+
     private static function shortest(Task $task): float
     {
         return min([INF, ...array_column($task->stations, 'minutes')]);
@@ -130,6 +179,23 @@ final readonly class Planner
     }
 
     /**
+     * Now and then somebody is left for other work altogether, or taken back.
+     *
+     * @param  list<string>  $spared
+     * @return list<string>
+     */
+    private function others(PlanInput $in, array $spared, Randomizer $dice): array
+    {
+        if (count($in->people) < 2 || $dice->getInt(0, self::SELDOM) > 0) {
+            return $spared;
+        }
+        $who = $in->people[$dice->getInt(0, count($in->people) - 1)]->id;
+        $others = in_array($who, $spared, true) ? array_values(array_diff($spared, [$who])) : [...$spared, $who];
+
+        return count($others) < count($in->people) ? $others : $spared;
+    }
+
+    /**
      * The pieces of a job come in their own order, wherever they stand.
      *
      * @param  list<array{Job, int}>  $order
@@ -148,21 +214,23 @@ final readonly class Planner
     /**
      * @param  list<Placed>  $plan
      * @param  array<string, string>  $impossible
+     * @param  array<string, list<Span>>  $hours  by person
      */
-    private function cost(PlanInput $in, array $plan, array $impossible): float
+    private function cost(PlanInput $in, array $plan, array $impossible, array $hours): float
     {
         $cost = 1e7 * count($impossible);
         foreach ($this->lateness($in, $plan) as [$job, $minutes]) {
-            $cost += $job->weight * $minutes;
+            $cost += self::LATE * $job->weight * $minutes;
         }
         if ($in->previous !== []) {
             foreach ($this->moved($in, $plan) as $moved) {
-                $cost += $in->stay_weight * ($moved->from_min === null ? 0.0 : abs($moved->to_min - $moved->from_min));
+                $cost += self::LATE * $in->stay_weight * ($moved->from_min === null ? 0.0 : abs($moved->to_min - $moved->from_min));
             }
         }
         $end = max([$in->now, ...array_map(static fn (Placed $p): float => $p->end, $plan)]);
 
-        return $cost + 0.01 * ($end - $in->now) + 0.001 * self::idle($plan);
+        return $cost + self::LONGER * ($end - $in->now) + self::IDLE * self::idle($plan, $hours)
+            + self::RINGS * self::clocksAtOnce($plan);
     }
 
     /**
@@ -339,8 +407,11 @@ final readonly class Planner
         return max([$bound, ...array_values($load)]);
     }
 
-    /** @param  list<Placed>  $plan */
-    private static function idle(array $plan): float
+    /**
+     * @param  list<Placed>  $plan
+     * @param  array<string, list<Span>>  $hours  by person, where breaks are nobody's waiting
+     */
+    private static function idle(array $plan, array $hours = []): float
     {
         $hands = [];
         foreach ($plan as $placed) {
@@ -349,7 +420,25 @@ final readonly class Planner
             }
         }
 
-        return Hand::idle($hands, INF);
+        return Hand::idle($hands, INF, $hours);
+    }
+
+    /**
+     * How often one clock rings within a minute of another.
+     *
+     * @param  list<Placed>  $plan
+     */
+    private static function clocksAtOnce(array $plan): int
+    {
+        $rings = [];
+        foreach ($plan as $placed) {
+            $after = $placed->task->rings($placed->option->minutes);
+            if ($after !== null) {
+                $rings[] = $placed->start + $after;
+            }
+        }
+
+        return Rings::atOnce($rings);
     }
 
     /** @param  list<Hand>  $hands by their start */
@@ -358,7 +447,7 @@ final readonly class Planner
         $rings = 0;
         foreach ($hands as $i => $hand) {
             $before = $hands[$i - 1] ?? null;
-            $rings += $before !== null && $hand->from - $before->from < 1 && $hand->what !== $before->what ? 1 : 0;
+            $rings += $before !== null && $hand->from - $before->from < Rings::AT_ONCE_MIN && $hand->what !== $before->what ? 1 : 0;
         }
 
         return $rings;

@@ -36,6 +36,20 @@ final readonly class Task implements Checked
         }
     }
 
+    /** Whether hands are on it throughout, where it takes so long. */
+    public function isAllHands(float $minutes): bool
+    {
+        $hands = $this->hands_start_min + $this->hands_end_min;
+
+        return $hands > 0 && $hands >= $minutes;
+    }
+
+    /** When its clock rings, from the start of the task, min; null where hands are on it throughout. */
+    public function rings(float $minutes): ?float
+    {
+        return $this->isAllHands($minutes) ? null : $minutes - $this->hands_end_min;
+    }
+
     /**
      * When hands are wanted, from the start of the task, min.
      *
@@ -43,8 +57,8 @@ final readonly class Task implements Checked
      */
     public function hands(float $minutes): array
     {
-        if ($this->hands_start_min + $this->hands_end_min >= $minutes) {
-            return $this->hands_start_min + $this->hands_end_min > 0 ? [new Span(0.0, $minutes)] : [];
+        if ($this->isAllHands($minutes)) {
+            return [new Span(0.0, $minutes)];
         }
 
         return [
