@@ -10,6 +10,8 @@ final readonly class Clock
     /**
      * @param  non-empty-list<string>  $channels  that say how it really goes
      * @param  array<string, float>  $really  of the plan's input what the log says otherwise
+     * @param  float  $nearS  nearer to its timer than this nobody is told, s
+     * @param  float  $stepS  by how much it is given more, s
      */
     public function __construct(
         public ?int $piece,
@@ -18,6 +20,8 @@ final readonly class Clock
         public float $endsAt,
         public array $channels,
         public array $really = [],
+        public float $nearS = 30.0,
+        public float $stepS = 60.0,
     ) {
     }
 }

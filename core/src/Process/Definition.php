@@ -46,6 +46,12 @@ abstract class Definition
     /** As a person says it: "Press a sheet". */
     abstract public function title(): string;
 
+    /** What was done to a part, to whoever asks how it was made: "Pressed". */
+    public function made(): string
+    {
+        return 'Made';
+    }
+
     /** The name of its planning calculation. */
     abstract public function planner(): string;
 
@@ -235,8 +241,8 @@ abstract class Definition
     }
 
     /**
-     * The numbers that a main machine shows while it makes good pieces, and that are kept once so that no producing machine
-     * is stopped to copy them; null where it has none of its own.
+     * The numbers that a main machine shows while it makes good pieces, and that are kept once so that no producing
+     * machine is stopped to copy them; null where it has none of its own.
      *
      * @param  Record  $machine  its facts
      * @return class-string|null
@@ -392,9 +398,10 @@ abstract class Definition
     /**
      * What a piece was made under that a good one is not.
      *
+     * @param  array<string, float|int|string|null>  $targets  of the run's plan
      * @return list<string>
      */
-    public function flags(RunState $state, Thread $piece): array
+    public function flags(RunState $state, Thread $piece, array $targets = []): array
     {
         $at = $this->madeAt($piece);
 
@@ -429,7 +436,8 @@ abstract class Definition
     }
 
     /**
-     * What stands between what a main machine holds and its next job; null where nothing does, or nothing is changed over.
+     * What stands between what a main machine holds and its next job; null where nothing does, or nothing is changed
+     * over.
      *
      * @throws InputError where a machine or mould does not say enough
      */

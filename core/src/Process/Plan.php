@@ -20,6 +20,7 @@ abstract class Plan extends Result
      * @param  list<PlanCheck>  $checks
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
+     * @param  list<Gives>  $gives
      */
     public function __construct(
         #[Field('', of: PlannedSetting::class)] public readonly array $settings,
@@ -29,6 +30,7 @@ abstract class Plan extends Result
         #[Field('', of: PlanCheck::class)] public readonly array $checks,
         #[Field('', of: 'string')] public readonly array $cautions,
         #[Field('', of: UnknownFact::class)] public readonly array $unknowns,
+        #[Field('what each method would give, where a plan can tell', of: Gives::class)] public readonly array $gives = [],
     ) {
     }
 

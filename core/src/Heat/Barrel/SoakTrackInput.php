@@ -7,7 +7,7 @@ namespace Dithermic\Core\Heat\Barrel;
 use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Calculator\Flatten;
-use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Heat\InOrder;
 
 final readonly class SoakTrackInput implements Checked
 {
@@ -21,10 +21,6 @@ final readonly class SoakTrackInput implements Checked
 
     public function check(): void
     {
-        foreach ($this->readings as $i => $reading) {
-            if ($i > 0 && $reading->t_s <= $this->readings[$i - 1]->t_s) {
-                throw new InputError("readings.{$i}.t_s", 'must be later than the reading before it');
-            }
-        }
+        InOrder::must($this->readings);
     }
 }

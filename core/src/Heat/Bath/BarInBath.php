@@ -17,12 +17,12 @@ use Dithermic\Core\Material\ThermalPolymer;
 
 /**
  * A bar or beam cooling in its mould in water or air: a rectangle in two dimensions (Conduction\Grid), a round one by
- * Conduction\Stack. Solid is at or below tc − width/2 (amorphous: tg); the skin is measured inward from the middle of the
- * wider face. Ends and shrinking away from the mould are not modelled, so a long air gap cools slower than this.
+ * Conduction\Stack. Solid is at or below tc − width/2 (amorphous: tg); the skin is measured inward from the middle of
+ * the wider face. Ends and shrinking away from the mould are not modelled, so a long air gap cools slower than this.
  *
  * A bar is stripped long before its core is cold, when its skin carries it: STRIP_SHARE of its smaller side, or what it
- * takes for the skin alone, a hollow section of a warm modulus, to sag no more than allowed under the whole bar's weight
- * (simply supported, 5wL⁴/(384·E·I), Gere & Timoshenko). The core at its demould temperature is for stacking.
+ * takes for the skin alone, a hollow section of a warm modulus, to sag no more than allowed under the whole bar's
+ * weight (simply supported, 5wL⁴/(384·E·I), Gere & Timoshenko). The core at its demould temperature is for stacking.
  */
 #[Calc('heat.bar_in_bath', 'a bar cooling in its mould: skin, core, and when it may be stripped', size: 'h_w_m2k')]
 final readonly class BarInBath
@@ -185,9 +185,9 @@ final readonly class BarInBath
     }
 
     /**
-     * What the coarse grid gets wrong about the front near the face, it gets wrong in one dimension too, and there a fine
-     * solution costs little. So the time of a skin is that of the grid times fine over coarse; of a thin one, to which the
-     * other sides are far away, it is the fine one itself.
+     * What the coarse grid gets wrong about the front near the face, it gets wrong in one dimension too, and there a
+     * fine solution costs little. So the time of a skin is that of the grid times fine over coarse; of a thin one, to
+     * which the other sides are far away, it is the fine one itself.
      *
      * @return callable(float, float): float the time of a skin of mm that the grid had at a time
      */
@@ -208,7 +208,7 @@ final readonly class BarInBath
             return end($coarse)[0] >= 1000 * $half * (1 - 1e-9);
         });
         $stack = new Stack(
-            [new Layer(Substance::polymer($thermal), $half, self::FINE, $in->melt_c)],
+            [new Layer(Substance::polymer($thermal), $half, (int) round(self::FINE * min(1.0, $cells)), $in->melt_c)],
             new Insulated,
             new Held($in->bath_c, $h),
             stepK: 3.0,

@@ -7,6 +7,7 @@ namespace Dithermic\Core\Heat\Press;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Heat\Conduction\Held;
 use Dithermic\Core\Heat\Conduction\Stack;
+use Dithermic\Core\Heat\InOrder;
 
 /**
  * A platen's readings, and a stack that is driven by them: over each interval the platen has the mean of both its ends.
@@ -25,11 +26,7 @@ final readonly class PlatenTrace
      */
     public function __construct(array $readings, float $start, string $field = 'readings')
     {
-        foreach ($readings as $i => $reading) {
-            if ($i > 0 && $reading->t_s <= $readings[$i - 1]->t_s) {
-                throw new InputError("{$field}.{$i}.t_s", 'must be later than the reading before it');
-            }
-        }
+        InOrder::must($readings, $field);
         $since = array_values(array_filter($readings, static fn (PlatenReading $r): bool => $r->t_s >= 0));
         $this->readings = $since === [] || $since[0]->t_s > 0 ? [new PlatenReading(0.0, $start), ...$since] : $since;
     }

@@ -17,9 +17,9 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Material\ThermalPolymer;
 
 /**
- * Heating a clamped sheet under a radiant heater, by conduction through its thickness with the heater's flux taken in at
- * the face: σ·exchange·absorptivity·(Th⁴ − Ts⁴). Valid for opaque sheet; clear sheet takes heat in through its depth and
- * heats more evenly. Heated from both sides, half the thickness is solved. Sheet of PET and PLA is quenched.
+ * Heating a clamped sheet under a radiant heater, by conduction through its thickness with the heater's flux taken in
+ * at the face: σ·exchange·absorptivity·(Th⁴ − Ts⁴). Valid for opaque sheet; clear sheet takes heat in through its depth
+ * and heats more evenly. Heated from both sides, half the thickness is solved. Sheet of PET and PLA is quenched.
  */
 #[Calc(
     'heat.vacuum_sheet',
@@ -39,7 +39,7 @@ final readonly class VacuumSheet
     public function __invoke(VacuumSheetInput $in, float $cells = 1.0, float $steps = 1.0): VacuumSheetResult
     {
         [$lower, $normal, $upper] = $this->window($in);
-        $stack = $this->stack($in, $cells, $steps);
+        $stack = $this->clamped($in, $cells, $steps);
         $curve = [self::point($stack, $in)];
         $watch = static function (Stack $s) use (&$curve, $in): void {
             $curve[] = self::point($s, $in);
@@ -110,15 +110,21 @@ final readonly class VacuumSheet
         return $window;
     }
 
-    private function stack(VacuumSheetInput $in, float $cells, float $steps): Stack
+    /** A heater at a temperature (°C), as this sheet sees it. */
+    public function heater(VacuumSheetInput $in, float $c): Radiant
     {
-        $substance = Substance::polymer($this->thermal($in));
-        $heater = new Radiant(
-            $in->heater_c,
+        return new Radiant(
+            $c,
             $in->exchange * $in->sheet->material->need('absorptivity', $this->polymers),
             $in->sheet->loss_w_m2k,
             $in->sheet->ambient_c,
         );
+    }
+
+    /** The sheet as it comes under its heater; half of it where both faces are heated. */
+    public function clamped(VacuumSheetInput $in, float $cells = 1.0, float $steps = 1.0): Stack
+    {
+        $substance = Substance::polymer($this->thermal($in));
         $both = $in->sheet->sides === 2;
         $unheated = $in->sheet->loss_w_m2k > 0
             ? new Held($in->sheet->ambient_c, $in->sheet->loss_w_m2k)
@@ -131,13 +137,13 @@ final readonly class VacuumSheet
                 (int) round(($both ? 18 : 26) * $cells),
                 $in->sheet->initial_c,
             )],
-            $both ? new Insulated : $unheated, $heater, stepK: 2.0, stepScale: 1 / $steps,
+            $both ? new Insulated : $unheated, $this->heater($in, $in->heater_c), stepK: 2.0, stepScale: 1 / $steps,
         );
     }
 
     /**
-     * Sheet of these is sold quenched: amorphous, it softens and has the specific heat of the melt long before the crystals
-     * of a moulded piece would melt, and takes a fifth longer to heat.
+     * Sheet of these is sold quenched: amorphous, it softens and has the specific heat of the melt long before the
+     * crystals of a moulded piece would melt, and takes a fifth longer to heat.
      */
     private function thermal(VacuumSheetInput $in): ThermalPolymer
     {

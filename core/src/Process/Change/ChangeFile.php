@@ -129,6 +129,20 @@ final class ChangeFile
         return ($this->states[$id] ?? null)?->isDone() === true;
     }
 
+    /** @return 'passed'|'through'|'under_way'|'ready'|'waits' */
+    public function stands(string $id): string
+    {
+        $state = $this->states[$id];
+
+        return match (true) {
+            $state->passed !== null => 'passed',
+            $state->isThrough() => 'through',
+            $state->begunAt !== null => 'under_way',
+            $this->isReady($id) => 'ready',
+            default => 'waits',
+        };
+    }
+
     /** What is still to be done of a task before it may be over, in few words; null where nothing is. */
     public function lacks(string $id): ?string
     {

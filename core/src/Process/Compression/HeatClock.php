@@ -7,8 +7,8 @@ namespace Dithermic\Core\Process\Compression;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Heat\Press\TrackResult;
-use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Clock;
+use Dithermic\Core\Process\Slots;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Thread;
@@ -24,6 +24,9 @@ final readonly class HeatClock
 
     private const OVER_S = 20.0;
 
+    /** a platen that was not read for so long is the model's, s */
+    private const SILENT_S = 120.0;
+
     public function __construct(private Registry $calculations)
     {
     }
@@ -31,16 +34,13 @@ final readonly class HeatClock
     /** @return list<Clock> of sheets that heat now */
     public static function running(RunState $state): array
     {
-        $clocks = [];
-        foreach ([$state, ...$state->pieces] as $thread) {
-            assert($thread instanceof Thread);
-            $timer = $thread->timers['heat'] ?? null;
-            if ($timer !== null && $timer['answered_at'] === null && $thread->outcome === Thread::OPEN) {
-                $clocks[] = new Clock($thread->piece, 'heat', $timer['started_at'], $timer['ends_at'], self::CHANNELS);
-            }
-        }
-
-        return $clocks;
+        return array_map(static fn (Thread $of): Clock => new Clock(
+            $of->piece,
+            'heat',
+            $of->timers['heat']['started_at'],
+            $of->timers['heat']['ends_at'],
+            self::CHANNELS,
+        ), $state->threadsOf('heat'));
     }
 
     /**
@@ -67,19 +67,12 @@ final readonly class HeatClock
         $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s + 60 * $plan->soak_min;
         $silent = $now - $clock->from - $newest['t_s'];
 
-        return new Tracked(
-            match (true) {
-                $ready === null => CheckState::Block,
-                $ready - $clock->endsAt > Tracked::SAME_S || $silent > 120 => CheckState::Warn,
-                default => CheckState::Ok,
-            },
-            $silent > 120
-                ? sprintf(
-                    'The platens have not been read for %.0f min: from there it is the model\'s. %s',
-                    $silent / 60,
-                    $track->because,
-                )
-                : $track->because,
+        return Tracked::of(
+            $clock,
+            $track->because,
+            $silent > self::SILENT_S
+                ? sprintf('The platens have not been read for %.0f min: from there it is the model\'s.', $silent / 60)
+                : null,
             $track->core_now_c,
             $ready,
             self::asIf($plan, $track->core_now_c),
@@ -92,25 +85,10 @@ final readonly class HeatClock
      */
     private static function platens(Clock $clock, array $readings): array
     {
-        $means = [];
-        foreach ($readings as $points) {
-            $of = [];
-            foreach ($points as [$at, $value]) {
-                $of[(int) floor(($at - $clock->from) / self::OVER_S)][] = [$at - $clock->from, $value];
-            }
-            foreach ($of as $slot => $in) {
-                $means[$slot][] = [
-                    array_sum(array_column($in, 0)) / count($in),
-                    array_sum(array_column($in, 1)) / count($in),
-                ];
-            }
-        }
-        ksort($means);
-
-        return array_values(array_map(static fn (array $in): array => [
-            't_s' => array_sum(array_column($in, 0)) / count($in),
-            'platen_c' => array_sum(array_column($in, 1)) / count($in),
-        ], $means));
+        return array_map(
+            static fn (array $slot): array => ['t_s' => $slot[0], 'platen_c' => Slots::mean($slot[1])],
+            Slots::of($clock, $readings, self::OVER_S),
+        );
     }
 
     /** Seconds into the plan at which its middle is as hot; its end where it never is. */

@@ -46,6 +46,11 @@ final class Pressing extends Definition
         return 'Press a sheet';
     }
 
+    public function made(): string
+    {
+        return 'Pressed';
+    }
+
     public function planner(): string
     {
         return 'plan.compression';

@@ -44,6 +44,11 @@ final class BarMaking extends Definition
         return 'Run a bar';
     }
 
+    public function made(): string
+    {
+        return 'Extruded';
+    }
+
     public function planner(): string
     {
         return 'plan.extrusion';
@@ -140,7 +145,9 @@ final class BarMaking extends Definition
         ]);
     }
 
-    /** The melt as it was logged, in the polymer's window, what the barrel held before, and the bar against its mass. */
+    /**
+     * The melt as it was logged, in the polymer's window, what the barrel held before, and the bar against its mass.
+     */
     public function evidence(Witness $of): array
     {
         $signals = MeltEvidence::of($of, $this->window($of->polymer));
@@ -177,7 +184,7 @@ final class BarMaking extends Definition
             $day,
             $targets,
             (float) $polymer->property('density_g_cm3'),
-            max(0.0, $truth->normal(1.6, 0.5) + $day->normal(0, 0.6)),
+            max(0.0, $truth->normal(2.7, 0.5) + $day->normal(0, 0.6)),
             exp($truth->normal(-0.04, 0.015) + $day->normal(0, 0.02)),
         );
         if ($plan instanceof PlanResult && $plan->take_off !== TakeOff::Mould) {
@@ -249,6 +256,7 @@ final class BarMaking extends Definition
             'machine' => Reader::known(ExtruderFacts::class, $job->machine('barrel')->of ?? []),
             'mould' => self::mould($job, MouldFacts::class),
             'strip_rule' => $job->choice('strip_rule') ?? StripRule::SkinCarries->value,
+            'venting' => $job->choice('venting'),
         ];
     }
 
@@ -259,8 +267,8 @@ final class BarMaking extends Definition
     }
 
     /**
-     * A profile as it was measured across, and the speed that makes it what it should be: its section goes with one over the
-     * speed, and both its sides alike, so the speed goes with the square of the size.
+     * A profile as it was measured across, and the speed that makes it what it should be: its section goes with one
+     * over the speed, and both its sides alike, so the speed goes with the square of the size.
      *
      * @param  array<string, float|int|string|null>  $targets
      */

@@ -21,6 +21,13 @@ final readonly class ExtruderFacts implements Checked
         #[Field('melt that it gives', 'cm3/min', above: 0, max: 1e6)] public ?float $throughput_cm3_min = null,
         #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('moulds that the tank takes', '', min: 1, max: 100)] public ?float $tank_places = null,
+        #[Field(
+            'absolute, at its vent: what its pump reaches, or of the air where it only stands open; none: closed',
+            'kPa',
+            min: 0,
+            max: 110,
+        )] public ?float $vent_kpa = null,
+        #[Field('of the air here', 'kPa', min: 50, max: 110)] public float $atmosphere_kpa = 101.325,
         #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {
     }

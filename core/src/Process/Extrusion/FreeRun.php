@@ -22,9 +22,10 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Schedule\RunLength;
 
 /**
- * What leaves the die and goes into no mould: strips cut to the shot of another barrel (heat.strip_feed), or a profile drawn
- * off at the speed that makes its section, v = Q / (ρ·A) (charge.profile), cooled in a trough (heat.bar_in_bath). Draw-down is the section of
- * the die over the profile's; swell is not modelled, so the first metres are measured and the haul-off put right.
+ * What leaves the die and goes into no mould: strips cut to the shot of another barrel (heat.strip_feed), or a profile
+ * drawn off at the speed that makes its section, v = Q / (ρ·A) (charge.profile), cooled in a trough (heat.bar_in_bath).
+ * Draw-down is the section of the die over the profile's; swell is not modelled, so the first metres are measured and
+ * the haul-off put right.
  */
 final readonly class FreeRun
 {
@@ -40,7 +41,7 @@ final readonly class FreeRun
     }
 
     /** @param  PlanCheck|null  $barrel  whether it can be set so hot */
-    public function plan(PlanInput $in, Settled $set, TakeOff $off, ?PlanCheck $barrel): PlanResult
+    public function plan(PlanInput $in, Settled $set, TakeOff $off, ?PlanCheck $barrel, Vent $vent): PlanResult
     {
         $strips = $off === TakeOff::Strips ? $this->strips($in, $set) : null;
         $length = $strips->length_mm ?? $set->get('length_mm');
@@ -62,6 +63,8 @@ final readonly class FreeRun
             'barrel_ready_c' => $set->get('melt_c') - PlanResult::READY_WITHIN_K,
             'charge_mass_g' => round($piece->part_mass_g, 1),
             'purge_g' => $set->get('purge_g'),
+            'vent_pulls_bar' => $vent->pulls_bar,
+            'vent_leaves_share' => $vent->leaves_share,
             'bar_mass_g' => round($piece->part_mass_g, 1),
             'length_mm' => round($length, 0),
             'section_area_mm2' => round($piece->section_area_mm2, 2),
@@ -85,7 +88,7 @@ final readonly class FreeRun
             $timers,
             new PlannedCharge(round($piece->part_mass_g, 1), null, 'by_volume'),
             array_values(array_filter([$barrel, ...$this->checks($strips, $profile)])),
-            [$strips === null ? self::OF_PROFILES : self::OF_STRIPS],
+            [$strips === null ? self::OF_PROFILES : self::OF_STRIPS, ...$vent->cautions()],
             $this->unknowns($off),
             $piece,
             $bath,
@@ -96,9 +99,11 @@ final readonly class FreeRun
             $perShift,
             null,
             $in->strip_rule,
+            $vent->how,
             $off,
             $strips,
             $profile,
+            gives: Vent::gives($in->machine, $this->polymers->get($in->polymer), $set->get('melt_c'), $set->get('void_limit_pct')),
         );
 
         return $result->explain($strips === null ? sprintf(

@@ -17,6 +17,7 @@ final readonly class PlanInput
         public ExtruderFacts $machine = new ExtruderFacts,
         public StripRule $strip_rule = StripRule::SkinCarries,
         public ?MouldFacts $mould = null,
+        #[Field('closed, open or vacuum; what the barrel has unless given')] public ?Venting $venting = null,
     ) {
     }
 }

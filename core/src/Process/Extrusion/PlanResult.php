@@ -8,6 +8,7 @@ use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Charge\ProfileResult;
 use Dithermic\Core\Heat\Barrel\StripFeedResult;
 use Dithermic\Core\Heat\Bath\BarInBathResult;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
@@ -23,6 +24,7 @@ final class PlanResult extends Plan
      * @param  list<PlanCheck>  $checks
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
+     * @param  list<Gives>  $gives
      */
     public function __construct(
         #[Field('', of: PlannedSetting::class)] array $settings,
@@ -41,18 +43,22 @@ final class PlanResult extends Plan
         #[Field('in a shift that begins cold')] public readonly int $bars_shift,
         #[Field('with one mould more; null without')] public readonly ?int $bars_shift_one_more,
         public readonly StripRule $strip_rule,
+        public readonly Venting $venting,
         public readonly TakeOff $take_off = TakeOff::Mould,
         #[Field('of strips that feed another barrel')] public readonly ?StripFeedResult $strips = null,
         #[Field('of a profile that is drawn free')] public readonly ?FreeProfile $profile = null,
         #[Field('what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without')] public readonly ?string $held_by = null,
+        #[Field('null without')] public readonly ?CoolerBath $cooler_bath = null,
+        #[Field('what each method would give', of: Gives::class)] array $gives = [],
     ) {
-        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
+        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns, $gives);
     }
 
     public function choices(): array
     {
-        // What leaves no mould is stripped of none.
-        return $this->take_off === TakeOff::Mould ? ['strip_rule' => $this->strip_rule->value] : [];
+        // What leaves no mould is stripped of none, and a barrel without a vent is closed.
+        return ($this->take_off === TakeOff::Mould ? ['strip_rule' => $this->strip_rule->value] : [])
+            + (in_array('venting', array_column($this->gives, 'school'), true) ? ['venting' => $this->venting->value] : []);
     }
 
     public function safety(): array

@@ -6,6 +6,7 @@ namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Calc;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Charge\ProfileResult;
 use Dithermic\Core\Heat\Bath\BarInBath;
 use Dithermic\Core\Heat\Bath\BarInBathInput;
@@ -14,6 +15,7 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
@@ -25,13 +27,14 @@ use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Safety\MachineRules;
 
 /**
- * Bars into closed moulds, planned whole: mass with overflow and purge, fill, chilling the nozzle end, the tank until the bar
- * may be stripped, moulds in circulation, output of the shift, lifting. Composed of charge.profile and heat.bar_in_bath, whose
- * sources and limits they state.
+ * Bars into closed moulds, planned whole: mass with overflow and purge, fill, chilling the nozzle end, the tank until
+ * the bar may be stripped, moulds in circulation, output of the shift, lifting. Composed of charge.profile and
+ * heat.bar_in_bath, whose sources and limits they state.
  *
- * Moulds in circulation: the machine stands while a mould's nozzle end is chilled and the next one is put on, and fills the
- * others while one is in the tank. A bar comes as often as the fullest allows: the machine, the tank's places, the moulds
- * (Little's law: n of them over the time that each is out) or the hands. The shift begins cold (Schedule\RunLength).
+ * Moulds in circulation: the machine stands while a mould's nozzle end is chilled and the next one is put on, and fills
+ * the others while one is in the tank. A bar comes as often as the fullest allows: the machine, the tank's places, the
+ * moulds (Little's law: n of them over the time that each is out) or the hands. The shift begins cold
+ * (Schedule\RunLength).
  */
 #[Calc(
     'plan.extrusion',
@@ -42,6 +45,14 @@ final readonly class Planner
 {
     /** parts of the way to the middle at which the skin's time is asked for */
     private const SKINS = 10;
+
+    /** so much colder a tank is asked about, K, and no colder than water from a chiller is, °C */
+    private const COOLER_K = 10.0;
+
+    private const COLDEST_C = 5.0;
+
+    /** of the cells, where only the ratio of two baths is wanted: both get the same of it wrong */
+    private const COARSE = 0.5;
 
     private const CAUTIONS = [
         'A locked mould is under pressure: chill its nozzle end before it comes off, and stand aside.',
@@ -73,8 +84,9 @@ final readonly class Planner
         $polymer = $this->polymers->get($in->polymer);
         $set = $this->settle($in, $polymer);
         $off = TakeOff::of($set);
+        $vent = Vent::of($in->venting, $in->machine);
         if ($off !== TakeOff::Mould) {
-            return (new FreeRun($this->polymers))->plan($in, $set, $off, $this->barrel($in, $set));
+            return (new FreeRun($this->polymers))->plan($in, $set, $off, $this->barrel($in, $set), $vent);
         }
         $bar = (new Section($this->polymers))->of($in, $set, $set->get('length_mm'), $set->get('overflow_pct'));
         $bath = $this->bath($in, $set);
@@ -82,7 +94,8 @@ final readonly class Planner
         $factor = $set->get('cool_factor');
         $chill = 60 * $factor * (float) ($bath->minutes_to_skin_mm[0]->minutes ?? 0.0);
         $core = 60 * $factor * (float) ($bath->minutes_to_core ?? 0.0);
-        $strip = $in->strip_rule === StripRule::CoreCold || $bath->strip_s === null ? $core : $factor * $bath->strip_s;
+        $carries = $bath->strip_s === null ? $core : $factor * $bath->strip_s;
+        $strip = $in->strip_rule === StripRule::CoreCold ? $core : $carries;
         $swap = $set->get('swap_s');
         $moulds = (int) max(1.0, round($set->get('moulds')));
         $timers = [
@@ -99,6 +112,8 @@ final readonly class Planner
             'bath_c' => $set->get('bath_c'),
             'charge_mass_g' => round($bar->charge_mass_g, 1),
             'purge_g' => $set->get('purge_g'),
+            'vent_pulls_bar' => $vent->pulls_bar,
+            'vent_leaves_share' => $vent->leaves_share,
             'bar_mass_g' => round($bar->part_mass_g, 1),
             'length_mm' => $set->get('length_mm'),
             'section_area_mm2' => round($bar->section_area_mm2, 2),
@@ -114,7 +129,10 @@ final readonly class Planner
         ];
         $procedure = new Procedure(TakeOff::Mould->procedure());
         $circulation = Circulation::of($procedure, $targets, 60 * $set->get('shift_h'));
-        $more = Circulation::of($procedure, ['moulds' => $moulds + 1] + $targets, 60 * $set->get('shift_h'));
+        $shift = 60 * $set->get('shift_h');
+        $with = static fn (array $other): Circulation => Circulation::of($procedure, $other + $targets, $shift);
+        $more = $with(['moulds' => $moulds + 1]);
+        $cooler = $this->cooler($in, $set, $chill, $strip, $with);
         $targets['cycle_s'] = $circulation->cycle_s;
         $result = new PlanResult(
             $set->list(),
@@ -122,7 +140,7 @@ final readonly class Planner
             $timers,
             new PlannedCharge(round($bar->charge_mass_g, 1), null, 'by_volume'),
             $this->checks($in, $set, $bar, $bath),
-            self::CAUTIONS,
+            [...self::CAUTIONS, ...$vent->cautions()],
             $this->unknowns($in, $set),
             $bar,
             $bath,
@@ -133,11 +151,24 @@ final readonly class Planner
             $circulation->bars,
             $more->bars,
             $in->strip_rule,
+            $vent->how,
             held_by: $circulation->held_by,
+            cooler_bath: $cooler,
+            gives: [
+                ...Gives::each('strip_rule', array_map(
+                    static fn (float $s): string => sprintf(
+                        '%.1f min in the tank, %d bars a shift',
+                        $s / 60,
+                        $with(['tank_min' => round($s / 60, 3)])->bars,
+                    ),
+                    [StripRule::SkinCarries->value => $carries, StripRule::CoreCold->value => $core],
+                )),
+                ...Vent::gives($in->machine, $polymer, $set->get('melt_c'), $set->get('void_limit_pct')),
+            ],
         );
 
         return $result->explain(sprintf(
-            '%.0f g a bar, filled in %.1f min, %.1f min in the tank. %d moulds are enough; with %d it makes %d bars in %.0f h from cold, one each %.1f min: the %s holds it back.',
+            '%.0f g a bar, filled in %.1f min, %.1f min in the tank. %d moulds are enough; with %d it makes %d bars in %.0f h from cold, one each %.1f min: the %s holds it back. One mould more makes %d%s.',
             $bar->part_mass_g,
             $fill / 60,
             $strip / 60,
@@ -147,6 +178,8 @@ final readonly class Planner
             $set->get('shift_h'),
             $circulation->cycle_s / 60,
             $circulation->held_by,
+            $more->bars,
+            $cooler === null ? '' : sprintf(', a tank at %.0f °C %d', $cooler->bath_c, $cooler->bars_shift),
         ));
     }
 
@@ -170,6 +203,48 @@ final readonly class Planner
         return $settled;
     }
 
+    /**
+     * The same shift in colder water; null where it is as cold as water gets.
+     *
+     * @param  float  $chill  of the nozzle end as it is planned, s
+     * @param  float  $strip  in the tank as it is planned, s
+     * @param  callable(array<string, float>): Circulation  $with  what moulds make of a shift with other minutes
+     */
+    private function cooler(PlanInput $in, Settled $set, float $chill, float $strip, callable $with): ?CoolerBath
+    {
+        $bathC = max(self::COLDEST_C, $set->get('bath_c') - self::COOLER_K);
+        if ($bathC >= $set->get('bath_c')) {
+            return null;
+        }
+        $coarse = fn (float $c): BarInBathResult => (new BarInBath($this->polymers))(Reader::read(
+            BarInBathInput::class,
+            ['bath_c' => $c, 'skin_mm' => [$set->get('plug_mm')]] + $this->bathInput($in, $set),
+        ), self::COARSE);
+        [$now, $then] = [$coarse($set->get('bath_c')), $coarse($bathC)];
+        $core = $in->strip_rule === StripRule::CoreCold || $now->strip_s === null || $then->strip_s === null;
+        $sooner = static fn (?float $was, ?float $is): float => $was > 0.0 && $is !== null ? $is / $was : 1.0;
+        $strip *= $core ? $sooner($now->minutes_to_core, $then->minutes_to_core) : $sooner($now->strip_s, $then->strip_s);
+        $chill *= $sooner($now->minutes_to_skin_mm[0]->minutes, $then->minutes_to_skin_mm[0]->minutes);
+
+        return new CoolerBath(
+            $bathC,
+            round($strip, 1),
+            $with(['tank_min' => round($strip / 60, 3), 'chill_min' => round($chill / 60, 3)])->bars,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function bathInput(PlanInput $in, Settled $set): array
+    {
+        return [
+            'polymer' => $in->polymer,
+            'melt_c' => $set->get('melt_c'),
+            'bath_c' => $set->get('bath_c'),
+            'length_mm' => $set->get('length_mm'),
+            'span_mm' => $set->optional('span_mm'),
+        ] + Section::sides($set);
+    }
+
     private function bath(PlanInput $in, Settled $set): BarInBathResult
     {
         $round = $set->optional('diameter_mm');
@@ -180,14 +255,12 @@ final readonly class Planner
             range(1, self::SKINS - 1),
         ) : [];
 
-        return Ask::for(new BarInBath($this->polymers), BarInBathInput::class, [
-            'polymer' => $in->polymer,
-            'melt_c' => $set->get('melt_c'),
-            'bath_c' => $set->get('bath_c'),
-            'length_mm' => $set->get('length_mm'),
-            'span_mm' => $set->optional('span_mm'),
-            'skin_mm' => [$set->get('plug_mm'), ...$skins],
-        ] + Section::sides($set), ['skin_mm.0' => 'settings.plug_mm']);
+        return Ask::for(
+            new BarInBath($this->polymers),
+            BarInBathInput::class,
+            ['skin_mm' => [$set->get('plug_mm'), ...$skins]] + $this->bathInput($in, $set),
+            ['skin_mm.0' => 'settings.plug_mm'],
+        );
     }
 
     private function barrel(PlanInput $in, Settled $set): ?PlanCheck

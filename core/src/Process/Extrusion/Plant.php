@@ -27,6 +27,11 @@ final class Plant implements Machine
     /** a bar's heat warms the tank by so much, K, until its flow takes it away again */
     private const WARMS_K = 0.35;
 
+    /** voids of gas in the melt of a closed barrel, %, and the share of them that an open vent lets stay */
+    private const GAS_PCT = 1.2;
+
+    private const OPEN_VENT = 0.5;
+
     /** voids that a cold start leaves in the first bars, % */
     private const YOUNG_PCT = 2.5;
 
@@ -37,7 +42,7 @@ final class Plant implements Machine
 
     /**
      * @param  array<string, float|int|string|null>  $targets  of the plan
-     * @param  float  $voidPct  that the day's back pressure and dryness leave
+     * @param  float  $voidPct  that the day's back pressure and dryness leave in a closed barrel's melt
      * @param  float  $coolFactor  what the skin really takes over the physics, in a tank at its plan's heat
      */
     public function __construct(
@@ -69,7 +74,7 @@ final class Plant implements Machine
             'free_run' => [new Observed('purge', [
                 'what' => 'smooth',
                 'mass_g' => round($this->dice->normal(1, 0.15) * max(50.0, $this->targets->number('purge_g', 0.0)), 0),
-            ], 60)],
+            ], 60), ...$this->gauge()],
             'judge' => $piece === null ? [] : $this->judge($piece),
             'empty' => [new Observed('left', ['what' => 'what was run'], 20)],
             default => [],
@@ -117,11 +122,28 @@ final class Plant implements Machine
         return $readings;
     }
 
+    /** @return list<Observed> what the vent's gauge shows, where it has one */
+    private function gauge(): array
+    {
+        $wanted = $this->targets->mayNumber('vent_pulls_bar');
+
+        return $wanted === null ? [] : [new Observed('vent', ['pulls_bar' => round($wanted + 0.03, 2)], 20)];
+    }
+
+    /** Voids of the gas that a vent takes out, %. */
+    private function vented(): float
+    {
+        $leaves = $this->targets->mayNumber('vent_leaves_share');
+
+        return $leaves === null ? 0.0 : self::GAS_PCT * (1 - self::OPEN_VENT * $leaves);
+    }
+
     /** @return list<Observed> */
     private function judge(int $piece): array
     {
         $length = $this->targets->number('length_mm', 0.0) * $this->dice->normal(0.988, 0.0015);
-        $voids = max(0.0, $this->voidPct + self::YOUNG_PCT * exp(-($piece - 1) / 1.5) + $this->dice->normal(0, 0.5));
+        $young = self::YOUNG_PCT * exp(-($piece - 1) / 1.5);
+        $voids = max(0.0, $this->voidPct - $this->vented() + $young + $this->dice->normal(0, 0.5));
         $mass = $this->targets->number('section_area_mm2', 0.0) * $length * $this->solidGCm3 / 1000 * (1 - $voids / 100);
         $warmed = 1 + 0.01 * self::WARMS_K * $piece;
         $bent = ($this->tank[$piece] ?? INF) < $this->targets->number('tank_min', 0.0) * $this->coolFactor * $warmed;

@@ -53,6 +53,11 @@ final class Moulding extends Definition
         return 'Mould a part';
     }
 
+    public function made(): string
+    {
+        return 'Injection-moulded';
+    }
+
     public function planner(): string
     {
         return 'plan.injection';
@@ -83,6 +88,7 @@ final class Moulding extends Definition
             new Figure('mould_c', 'Mould', 'temperature', 0),
             new Figure('shot_mass_g', 'Shot', 'mass', 1),
             new Figure('cycle_s', 'Cycle planned', 'seconds', 0),
+            new Figure('seat_s', 'Nozzle to full', 'seconds', 0, measured: true),
             new Figure('mass_g', 'Part weighed', 'mass', 2, measured: true),
             new Figure('full_pct', 'Of its mass', 'percent', 1, measured: true),
         ];
@@ -110,8 +116,8 @@ final class Moulding extends Definition
     }
 
     /**
-     * A part against its mass: what is missing in it was not filled. A stop of the plunger alone does not tell a full mould
-     * from a blocked gate.
+     * A part against its mass: what is missing in it was not filled. A stop of the plunger alone does not tell a full
+     * mould from a blocked gate.
      */
     public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected
     {
@@ -212,7 +218,10 @@ final class Moulding extends Definition
         );
     }
 
-    /** The melt as it was logged, in the polymer's window, the mould against its target, and what the barrel held before. */
+    /**
+     * The melt as it was logged, in the polymer's window, the mould against its target, and what the barrel held
+     * before.
+     */
     public function evidence(Witness $of): array
     {
         $signals = MeltEvidence::of($of, $this->window($of->polymer));

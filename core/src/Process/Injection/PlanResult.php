@@ -9,6 +9,7 @@ use Dithermic\Core\Charge\ShotResult;
 use Dithermic\Core\Flow\FillResult;
 use Dithermic\Core\Force\ClampResult;
 use Dithermic\Core\Heat\Barrel\BarrelSoakResult;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
@@ -24,6 +25,7 @@ final class PlanResult extends Plan
      * @param  list<PlanCheck>  $checks
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
+     * @param  list<Gives>  $gives
      * @param  array<string, float|string|null>  $soak_input
      */
     public function __construct(
@@ -51,13 +53,16 @@ final class PlanResult extends Plan
         public readonly MouldMake $mould_make,
         #[Field('input of heat.barrel_soak and the machine\'s factor, to follow it; empty with a screw', of: 'named')]
         public readonly array $soak_input,
+        #[Field('what each method would give', of: Gives::class)] array $gives = [],
     ) {
-        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
+        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns, $gives);
     }
 
     public function choices(): array
     {
-        return ['soak_rule' => $this->soak_rule->value, 'mould_make' => $this->mould_make->value];
+        // A screw makes its melt ready by itself: no rule of waiting changes anything.
+        return ($this->soak_input === [] ? [] : ['soak_rule' => $this->soak_rule->value])
+            + ['mould_make' => $this->mould_make->value];
     }
 
     public function safety(): array

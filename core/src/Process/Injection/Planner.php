@@ -30,6 +30,7 @@ use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
 use Dithermic\Core\Process\PlannedTimer;
@@ -39,13 +40,13 @@ use Dithermic\Core\Process\UnknownFact;
 use Dithermic\Core\Process\Usual;
 
 /**
- * Shots out of one barrel into one mould, planned whole: mass and portions, soak and further shots, whether what the machine
- * can press with fills the mould before it freezes, what holds it shut, hold until the gate is frozen, cooling in this mould,
- * and how many parts an hour that makes. Composed of the calculations of the same names, whose sources and limits they state;
- * nothing is worked out again here.
+ * Shots out of one barrel into one mould, planned whole: mass and portions, soak and further shots, whether what the
+ * machine can press with fills the mould before it freezes, what holds it shut, hold until the gate is frozen, cooling
+ * in this mould, and how many parts an hour that makes. Composed of the calculations of the same names, whose sources
+ * and limits they state; nothing is worked out again here.
  *
- * What nobody has said is not taken for ideal: without the flow's length, the area or the machine's force the check is left
- * out and named among the unknowns.
+ * What nobody has said is not taken for ideal: without the flow's length, the area or the machine's force the check is
+ * left out and named among the unknowns.
  */
 #[Calc(
     'plan.injection',
@@ -93,7 +94,8 @@ final readonly class Planner
         $clamp = $this->clamp($machine, $set);
         $hold = $this->hold($in, $set, $polymer);
         $cool = $this->cool($in, $set) * $set->get('cool_factor');
-        $refill = $this->refill($in, $set, $soak, $shot);
+        $waits = $this->waits($set, $soak, $shot);
+        $refill = $waits[$in->soak_rule->value] ?? 0.0;
         $cycle = max(
             $set->get('fill_s') + max($hold, $cool) + $set->get('open_s'),
             $soak === null ? 0.0 : $soak->min_cycle_s_continuous * $set->get('soak_factor'),
@@ -155,6 +157,10 @@ final readonly class Planner
             $in->soak_rule,
             $in->mould_make,
             $soak === null ? [] : ['soak_factor' => $set->get('soak_factor')] + $this->soakInput($in, $set, $shot),
+            Gives::each('soak_rule', array_map(
+                static fn (float $min): string => sprintf('%.1f min after a shot', $min),
+                $waits,
+            )),
         );
 
         return $result->explain(sprintf(
@@ -253,17 +259,13 @@ final readonly class Planner
         ];
     }
 
-    /** Minutes to wait after a shot's worth was refilled. */
-    private function refill(PlanInput $in, Settled $set, ?BarrelSoakResult $soak, ShotResult $shot): float
+    /** @return array<string, float> minutes to wait after a shot's worth was refilled, by rule; none of a screw's barrel */
+    private function waits(Settled $set, ?BarrelSoakResult $soak, ShotResult $shot): array
     {
-        if ($soak === null) {
-            return 0.0;
-        }
-        $wait = $in->soak_rule === SoakRule::Physics
-            ? $soak->soak_min_refill
-            : $soak->soak_min_full * min(1.0, $shot->barrel_fraction);
-
-        return $wait * $set->get('soak_factor');
+        return $soak === null ? [] : [
+            SoakRule::Physics->value => $soak->soak_min_refill * $set->get('soak_factor'),
+            SoakRule::ByFraction->value => $soak->soak_min_full * min(1.0, $shot->barrel_fraction) * $set->get('soak_factor'),
+        ];
     }
 
     /** What the machine can press with on the melt, bar; null where it does not say. */
@@ -350,7 +352,10 @@ final readonly class Planner
         ], ['thickness_mm' => 'settings.gate_mm'])->cooling_s;
     }
 
-    /** A mould that insulates is heated through by the parts: there the closed form does not hold and the mould is solved. */
+    /**
+     * A mould that insulates is heated through by the parts: there the closed form does not hold and the mould is
+     * solved.
+     */
     private function cool(PlanInput $in, Settled $set): float
     {
         $wall = [

@@ -7,14 +7,14 @@ namespace Dithermic\Core\Process\Injection;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Heat\Barrel\SoakTrackResult;
-use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Clock;
+use Dithermic\Core\Process\Slots;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Run\RunState;
 
 /**
- * The soak of a full barrel by its zones as they are read: heat.soak_track, times what this machine takes over the physics.
- * The coldest of the zones counts, averaged over a third of a minute: what is cold there comes out as lumps.
+ * The soak of a full barrel by its zones as they are read: heat.soak_track, times what this machine takes over the
+ * physics. The coldest of the zones counts, averaged over a third of a minute: what is cold there comes out as lumps.
  */
 final readonly class SoakClock
 {
@@ -87,15 +87,10 @@ final readonly class SoakClock
         $ready = $track->ready_s === null ? null : $clock->from + $factor * $track->ready_s;
         $silent = $since - $newest['t_s'];
 
-        return new Tracked(
-            match (true) {
-                $ready === null => CheckState::Block,
-                $ready - $clock->endsAt > Tracked::SAME_S || $silent > self::SILENT_S => CheckState::Warn,
-                default => CheckState::Ok,
-            },
-            $silent > self::SILENT_S
-                ? sprintf('The barrel has not been read for %.0f min. %s', $silent / 60, $track->because)
-                : $track->because,
+        return Tracked::of(
+            $clock,
+            $track->because,
+            $silent > self::SILENT_S ? sprintf('The barrel has not been read for %.0f min.', $silent / 60) : null,
             $track->axis_now_c,
             $ready,
             $track->as_if_s,
@@ -108,23 +103,9 @@ final readonly class SoakClock
      */
     private static function coldest(Clock $clock, array $readings): array
     {
-        $coldest = [];
-        foreach ($readings as $points) {
-            $of = [];
-            foreach ($points as [$at, $value]) {
-                $of[(int) floor(($at - $clock->from) / self::OVER_S)][] = $value;
-            }
-            foreach ($of as $slot => $values) {
-                $mean = array_sum($values) / count($values);
-                $coldest[$slot] = min($coldest[$slot] ?? INF, $mean);
-            }
-        }
-        ksort($coldest);
-
         return array_map(
-            static fn (int $slot, float $c): array => ['t_s' => ($slot + 0.5) * self::OVER_S, 'wall_c' => $c],
-            array_keys($coldest),
-            $coldest,
+            static fn (array $slot): array => ['t_s' => $slot[0], 'wall_c' => min($slot[1])],
+            Slots::of($clock, $readings, self::OVER_S),
         );
     }
 }

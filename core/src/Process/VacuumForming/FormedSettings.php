@@ -31,6 +31,8 @@ final readonly class FormedSettings
         #[Field('what this heater takes over the physics', '', min: 0.1, max: 10)] public ?float $heat_factor = null,
         #[Field('what this mould takes over the physics', '', min: 0.1, max: 10)] public ?float $cool_factor = null,
         #[Field('parts of a run', '', min: 1, max: 100000)] public ?float $parts = null,
+        #[Field('on one bed, formed of one sheet', '', min: 1, max: 100)] public ?float $parts_on_bed = null,
+        #[Field('between two on one bed', 'mm', min: 0, max: 2000)] public ?float $spacing_mm = null,
     ) {
     }
 }

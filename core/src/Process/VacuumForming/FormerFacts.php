@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\VacuumForming;
 
+use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\InputError;
 
 /** What is known of a former: its heater, its bed, and what pulls. Unknown is a value. */
-final readonly class FormerFacts
+final readonly class FormerFacts implements Checked
 {
+    private const LONGEST = 120;
+
     public function __construct(
         public string $name = 'the former',
         #[Field('surface of the heater', '°C', min: 0, max: 1500)] public ?float $heater_c = null,
+        #[Field('what is set on it for that, as "dial 7" or "outer elements full, inner half"')]
+        public ?string $heater_set = null,
         #[Field('emissivity times view', '', above: 0, max: 1)] public ?float $exchange = null,
         #[Field('heated faces', '', min: 1, max: 2)] public int $sides = 1,
         #[Field('air under the sheet and in the hose', 'l', above: 0, max: 1e6)] public ?float $box_l = null,
@@ -26,5 +32,16 @@ final readonly class FormerFacts
         #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_length_mm = null,
         #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_width_mm = null,
     ) {
+    }
+
+    public function check(): void
+    {
+        $letters = $this->heater_set === null ? 1 : mb_strlen(trim($this->heater_set));
+        if ($letters < 1 || $letters > self::LONGEST) {
+            throw new InputError(
+                'heater_set',
+                'is what its dial shows and which elements are on, in '.self::LONGEST.' letters at most',
+            );
+        }
     }
 }

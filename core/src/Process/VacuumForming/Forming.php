@@ -7,12 +7,15 @@ namespace Dithermic\Core\Process\VacuumForming;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\KnownSignal;
 use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Clock;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Figure;
 use Dithermic\Core\Process\Heard;
@@ -26,7 +29,9 @@ use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Told;
+use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Run\RunState;
+use Dithermic\Core\Run\Thread;
 use Dithermic\Core\Safety\Process as Danger;
 use Dithermic\Core\Vacuum\TraceResult;
 use Dithermic\Core\Vacuum\TraceVerdict;
@@ -48,6 +53,11 @@ final class Forming extends Definition
     public function title(): string
     {
         return 'Form a part';
+    }
+
+    public function made(): string
+    {
+        return 'Vacuum-formed';
     }
 
     public function planner(): string
@@ -79,6 +89,7 @@ final class Forming extends Definition
             new Figure('sheet_mm', 'Sheet', 'length', 2),
             new Figure('heat_min', 'Heated', 'minutes', 1),
             new Figure('thinnest_mm', 'Thinnest foretold', 'length', 2),
+            new Figure('go_s', 'Heater to pulled', 'seconds', 0, measured: true),
             new Figure('least_mm', 'Thinnest measured', 'length', 2, measured: true),
         ];
     }
@@ -98,6 +109,57 @@ final class Forming extends Definition
     public function setPoint(): string
     {
         return 'sheet_normal_c';
+    }
+
+    /** How long the way from the heater to the pull took of the seconds that the sheet forms in. */
+    public function evidence(Witness $of): array
+    {
+        $took = $of->procedure->clocked($of->thread())['go_s'] ?? null;
+        $within = $of->number('form_within_s');
+
+        return $took === null || $within === null || $within <= 0.0 ? [] : [new KnownSignal(
+            'transfer_time_ratio',
+            round($took / $within, 2),
+            sprintf('by the taps: %.0f s from the heater to the pull, of %.0f', $took, $within),
+        )];
+    }
+
+    public function clocks(RunState $state): array
+    {
+        return SheetClock::running($state);
+    }
+
+    public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
+    {
+        return (new SheetClock($this->calculations))->by($clock, $readings, (array) ($picture['heat_input'] ?? []), $now);
+    }
+
+    /** One that was formed again is as thin as that makes it. */
+    public function flags(RunState $state, Thread $piece, array $targets = []): array
+    {
+        $times = $state->count('again', $piece->piece);
+        $sheet = (float) ($targets['sheet_mm'] ?? 0);
+        $thinnest = (float) ($targets['thinnest_mm'] ?? 0);
+        $then = $times === 0 || $sheet <= 0.0 || $thinnest <= 0.0
+            ? null
+            : FormedAgain::of($sheet, $thinnest, null)[$times - 1] ?? null;
+
+        return [
+            ...parent::flags($state, $piece, $targets),
+            ...($times === 0 ? [] : [sprintf(
+                'formed again %s%s',
+                $times === 1 ? 'once' : "{$times} times",
+                $then === null ? '' : sprintf(': %.2f mm at its thinnest, by the model', $then->thinnest_mm),
+            )]),
+        ];
+    }
+
+    /** A heater is never read while it works: what is set on it is all that a hand can see to. */
+    public function inMarks(array $facts, array $targets): array
+    {
+        $set = $facts['heater_set'] ?? null;
+
+        return is_string($set) ? ['heater_c' => $set] : [];
     }
 
     public function outline(Record $product): ?Outline
@@ -121,7 +183,7 @@ final class Forming extends Definition
         $trim = (float) ($targets['trim_g'] ?? 0);
 
         return [
-            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d parts, %.0f g of rim each', $good, $trim)),
+            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d sheets, %.0f g of rim each', $good, $trim)),
             self::scrap($told, 'part', (float) ($targets['blank_g'] ?? 0)),
         ];
     }

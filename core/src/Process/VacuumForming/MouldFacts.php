@@ -25,6 +25,10 @@ final readonly class MouldFacts
         #[Field('a wanted clip or a ring that it comes off over', 'mm', min: 0, max: 1000)] public ?float $undercut_mm = null,
         #[Field('ring or clip')] public ?UndercutKind $undercut_kind = null,
         #[Field('of a clip, from its root to its hook', 'mm', min: 0.1, max: 1000)] public ?float $clip_depth_mm = null,
+        #[Field('what it is made of')] public ?MouldStuff $made_of = null,
+        #[Field('it softens, or chars, at', '°C', min: 30, max: 700)] public ?float $softens_c = null,
+        #[Field('how many stand on one bed', '', min: 1, max: 100)] public ?float $parts_on_bed = null,
+        #[Field('between two of them', 'mm', min: 0, max: 2000)] public ?float $spacing_mm = null,
         #[Field('what it takes over the physics of cooling', '', min: 0.1, max: 10)] public ?float $cool_factor = null,
         #[Field('parts that it stands', '', min: 1, max: 1e7)] public ?float $life_parts = null,
         #[Field('parts that it has made, counted by the shop', '', min: 0, max: 1e9)] public ?float $made = null,
@@ -42,6 +46,8 @@ final readonly class MouldFacts
             draft_deg: $this->draft_deg,
             corner_radius_mm: $this->corner_radius_mm,
             cool_factor: $this->cool_factor,
+            parts_on_bed: $this->parts_on_bed,
+            spacing_mm: $this->spacing_mm,
         );
     }
 }

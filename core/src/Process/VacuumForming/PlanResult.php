@@ -8,6 +8,7 @@ use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Forming\DrawResult;
 use Dithermic\Core\Forming\WallResult;
 use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
@@ -24,6 +25,8 @@ final class PlanResult extends Plan
      * @param  list<PlanCheck>  $checks
      * @param  list<string>  $cautions
      * @param  list<UnknownFact>  $unknowns
+     * @param  list<FormedAgain>  $again
+     * @param  list<Gives>  $gives
      * @param  list<PressurePoint>  $pull
      * @param  list<ValveMoment>  $valves
      * @param  array<string, float|int|string>  $sheet_input
@@ -54,8 +57,11 @@ final class PlanResult extends Plan
         #[Field('in order, where it is known what pulls', of: ValveMoment::class)] public readonly array $valves = [],
         #[Field('null where there is none, or its pump is not known')] public readonly ?TankFill $tank = null,
         #[Field('the sheet in its frame, as heat.vacuum_sheet asks for it; to learn of the heater by', of: 'named')] public readonly array $sheet_input = [],
+        #[Field('as often as a spoiled sheet may be formed again', of: FormedAgain::class)] public readonly array $again = [],
+        #[Field('how the parts stand that are formed of one sheet')] public readonly ?BedLayout $bed = null,
+        #[Field('what each method would give', of: Gives::class)] array $gives = [],
     ) {
-        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns);
+        parent::__construct($settings, $targets, $timers, $charge, $checks, $cautions, $unknowns, $gives);
     }
 
     public function choices(): array
@@ -91,10 +97,18 @@ final class PlanResult extends Plan
                 'sheet_upper_c' => $this->sheet->sheet_upper_c,
             ],
             'sheet_input' => $this->sheet_input,
+            'heat_input' => $this->heater_c === null ? [] : $this->sheet_input + [
+                'heater_c' => $this->heater_c,
+                'exchange' => $this->exchange,
+                'heat_factor' => $this->values()['heat_factor'],
+                'look_cost_s' => $this->values()['look_cost_s'],
+                'again_c' => $this->values()['release_c'],
+            ],
             'wall' => $this->wall->walls,
             'pull' => $this->pull,
             'valves' => $this->valves,
             'tank' => $this->tank,
+            'again' => $this->again,
         ];
     }
 }

@@ -20,10 +20,12 @@ use Dithermic\Core\Heat\Sheet\VacuumCoolInput;
 use Dithermic\Core\Heat\Sheet\VacuumSheet;
 use Dithermic\Core\Heat\Sheet\VacuumSheetInput;
 use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
+use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
+use Dithermic\Core\Process\Gives;
 use Dithermic\Core\Process\Outline;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
@@ -38,12 +40,12 @@ use Dithermic\Core\Vacuum\TwoStage;
 use Dithermic\Core\Vacuum\TwoStageInput;
 
 /**
- * A formed part, planned whole: blank, draw and thinnest wall, heating with earliest, best and latest, the pull against the
- * seconds in which the sheet still forms, cooling of its walls. Composed of forming.draw, forming.wall, heat.vacuum_sheet,
- * vacuum.two_stage, vacuum.pump_down and heat.vacuum_cool, whose sources and limits they state.
+ * A formed part, planned whole: blank, draw and thinnest wall, heating with earliest, best and latest, the pull against
+ * the seconds in which the sheet still forms, cooling of its walls. Composed of forming.draw, forming.wall,
+ * heat.vacuum_sheet, vacuum.two_stage, vacuum.pump_down and heat.vacuum_cool, whose sources and limits they state.
  *
- * A heater that nobody has measured is not taken for ideal: the plan then takes the shop's own seconds for each millimetre, or
- * asks for them, and says what would teach it (a few sheets timed by their cues, fit.heater).
+ * A heater that nobody has measured is not taken for ideal: the plan then takes the shop's own seconds for each
+ * millimetre, or asks for them, and says what would teach it (a few sheets timed by their cues, fit.heater).
  */
 #[Calc(
     'plan.vacuum_forming',
@@ -72,6 +74,7 @@ final readonly class Planner
         'heat_factor' => 1.0,
         'cool_factor' => 1.0,
         'parts' => 10.0,
+        'parts_on_bed' => 1.0,
     ];
 
     public function __construct(private PolymerLibrary $polymers)
@@ -87,20 +90,37 @@ final readonly class Planner
         $normal = $sheet->sheet_normal_c ?? $this->normal($polymer);
         $by = $this->pullBy($in);
         [$end, $pullS, $curve] = $this->pull($in, $by, $sheet->form_within_s ?? null);
-        $cool = $set->get('cool_factor') * Ask::for(new VacuumCool($this->polymers), VacuumCoolInput::class, [
-            'polymer' => $in->polymer,
-            'wall_mm' => [$wall->thinnest_mm, $set->get('sheet_mm')],
-            'sheet_c' => $normal,
-            'mould_c' => $set->get('mould_c'),
-            'air_c' => $set->get('ambient_c'),
-            'release_c' => $set->get('release_c'),
-            'fan' => $in->cool_how->fan(),
-        ], ['wall_mm' => 'settings.sheet_mm', 'air_c' => 'settings.ambient_c'])->release_s;
+        $coolBy = fn (CoolHow $how): float => $set->get('cool_factor') * Ask::for(
+            new VacuumCool($this->polymers),
+            VacuumCoolInput::class,
+            [
+                'polymer' => $in->polymer,
+                'wall_mm' => [$wall->thinnest_mm, $set->get('sheet_mm')],
+                'sheet_c' => $normal,
+                'mould_c' => $set->get('mould_c'),
+                'air_c' => $set->get('ambient_c'),
+                'release_c' => $set->get('release_c'),
+                'fan' => $how->fan(),
+            ],
+            ['wall_mm' => 'settings.sheet_mm', 'air_c' => 'settings.ambient_c'],
+        )->release_s;
+        $cools = array_combine(
+            array_column(CoolHow::cases(), 'value'),
+            array_map($coolBy, CoolHow::cases()),
+        );
+        $cool = $cools[$in->cool_how->value];
         $heat = $sheet?->ready_s === null ? $this->byClock($set) : $set->get('heat_factor') * $sheet->ready_s;
         $limit = $sheet?->limit_s === null ? null : $set->get('heat_factor') * $sheet->limit_s;
-        $blank = [$this->side($set, 'length_mm'), $this->side($set, 'width_mm')];
+        $bed = $this->bed($in, $set);
+        $rim = 2 * $set->get('margin_mm');
+        $blank = [round($bed->length_mm + $rim, 1), round($bed->width_mm + $rim, 1)];
+        $onBed = (int) $set->get('parts_on_bed');
         $density = (float) $polymer->property('density_g_cm3');
         $mass = $blank[0] * $blank[1] * $set->get('sheet_mm') * $density / 1000;
+        $least = $set->optional('least_wall_mm');
+        $again = FormedAgain::of($set->get('sheet_mm'), $wall->thinnest_mm, $least);
+        // It comes off the mould no colder than it may: so warm it goes back under the heater.
+        $reheat = $this->sheet($in, $set, $set->get('release_c'))?->ready_s;
         $timers = [
             new PlannedTimer('heat', round($heat / 60, 3), $sheet?->ready_s === null
                 ? 'your seconds for each mm: the heater is not known'
@@ -112,21 +132,26 @@ final readonly class Planner
             'limit_min' => $limit === null ? null : round($limit / 60, 3),
             'form_within_s' => $sheet?->form_within_s,
             'look_min' => round($set->get('look_s') / 60, 3),
-            'look_cost_s' => $set->get('look_cost_s'),
+            'look_cost_min' => round($set->get('look_cost_s') / 60, 4),
             'cool_min' => $timers[1]->minutes,
             'sheet_normal_c' => round($normal, 1),
             'mould_c' => $set->get('mould_c'),
+            'heater_c' => $in->machine->heater_c,
             'end_kpa' => $end,
             'seal_kpa' => $end === null ? null : round($end + self::NEAR_KPA, 1),
             'thinnest_mm' => round($wall->thinnest_mm, 2),
-            'least_wall_mm' => $set->optional('least_wall_mm'),
+            'least_wall_mm' => $least,
+            'again_heat_min' => round(($reheat === null ? $heat : $set->get('heat_factor') * $reheat) / 60, 3),
+            'again_most' => count($again),
+            'again_mm' => $again[0]->thinnest_mm ?? null,
             'blank_length_mm' => $blank[0],
             'blank_width_mm' => $blank[1],
             'sheet_mm' => $set->get('sheet_mm'),
             'blank_g' => round($mass, 1),
             // What lies inside the clamped opening becomes the part, whatever it is drawn to; the rim is cut off.
-            'trim_g' => round($mass * (1 - self::opening($set) / ($blank[0] * $blank[1])), 1),
-            'pieces' => $set->get('parts'),
+            'trim_g' => round($mass * (1 - $onBed * self::opening($set) / ($blank[0] * $blank[1])), 1),
+            'parts_per_piece' => (float) $onBed,
+            'pieces' => ceil($set->get('parts') / $onBed),
         ];
         $result = new PlanResult(
             $set->list(),
@@ -153,10 +178,23 @@ final readonly class Planner
             Valves::of($by, $in->cool_how),
             $by === PullBy::Pump || $by === null ? null : $this->tank($in, $heat),
             self::clamped($in, $set),
+            $again,
+            $bed,
+            [...$this->pulls($in, $sheet->form_within_s ?? null), ...Gives::each('cool_how', [
+                CoolHow::Held->value => sprintf('off the mould after %.0f s, its shape kept', $cools[CoolHow::Held->value]),
+                CoolHow::HeldFan->value => sprintf(
+                    'off the mould after %.0f s, its shape kept',
+                    $cools[CoolHow::HeldFan->value],
+                ),
+                CoolHow::Off->value => sprintf(
+                    'off the mould after %.0f s; it may creep from it as it shrinks',
+                    $cools[CoolHow::Off->value],
+                ),
+            ])],
         );
 
         return $result->explain(sprintf(
-            'Blank %.0f × %.0f mm; %s; thinnest wall %.2f mm; off the mould after %.0f s.',
+            'Blank %.0f × %.0f mm; %s; thinnest wall %.2f mm; off the mould after %.0f s. %s',
             $blank[0],
             $blank[1],
             $sheet?->ready_s === null
@@ -164,6 +202,11 @@ final readonly class Planner
                 : sprintf('%.0f s of heat%s', $heat, $limit === null ? '' : sprintf(', at most %.0f', $limit)),
             $wall->thinnest_mm,
             $cool,
+            $again === [] ? 'A spoiled sheet is not formed again: its wall would be thinner than the product takes.' : sprintf(
+                'A spoiled sheet may be formed again %d times: %s mm.',
+                count($again),
+                implode(', then ', array_map(static fn (FormedAgain $a): string => sprintf('%.2f', $a->thinnest_mm), $again)),
+            ),
         ));
     }
 
@@ -199,7 +242,8 @@ final readonly class Planner
     }
 
     /**
-     * Where the heater is not known, or never gets there: the shop's own seconds for each millimetre. None ship with us.
+     * Where the heater is not known, or never gets there: the shop's own seconds for each millimetre. None ship with
+     * us.
      *
      * @throws InputError where the shop has no such rule
      */
@@ -211,11 +255,27 @@ final readonly class Planner
     }
 
     /** Side of the blank: the part and its margin. */
-    private function side(Settled $set, string $side): float
+    /** As far apart as they are high, where nobody said how far, mm. */
+    private static function spacing(Settled $set): float
     {
-        $part = $set->optional('base_diameter_mm') ?? $set->get($side);
+        return $set->optional('spacing_mm') ?? $set->get('depth_mm');
+    }
 
-        return round($part + 2 * $set->get('margin_mm'), 1);
+    private function bed(PlanInput $in, Settled $set): BedLayout
+    {
+        if (fmod($set->get('parts_on_bed'), 1.0) !== 0.0) {
+            throw new InputError('settings.parts_on_bed', 'must be a whole number of parts');
+        }
+        $round = $set->optional('base_diameter_mm');
+
+        return BedLayout::of(
+            (int) $set->get('parts_on_bed'),
+            $round ?? $set->get('length_mm'),
+            $round ?? $set->get('width_mm'),
+            self::spacing($set),
+            $set->get('margin_mm'),
+            [$in->machine->bed_length_mm, $in->machine->bed_width_mm],
+        );
     }
 
     /** Of the sheet, that the part is drawn from, mm². */
@@ -271,7 +331,8 @@ final readonly class Planner
         ];
     }
 
-    private function sheet(PlanInput $in, Settled $set): ?VacuumSheetResult
+    /** @param  float|null  $from  of the sheet as it comes under the heater, °C; as it is set unless given */
+    private function sheet(PlanInput $in, Settled $set, ?float $from = null): ?VacuumSheetResult
     {
         if ($in->machine->heater_c === null) {
             return null;
@@ -280,27 +341,53 @@ final readonly class Planner
         return Ask::for(new VacuumSheet($this->polymers), VacuumSheetInput::class, [
             'heater_c' => $in->machine->heater_c,
             'exchange' => $in->machine->exchange ?? self::USUAL_EXCHANGE,
-        ] + self::clamped($in, $set), ['thickness_mm' => 'settings.sheet_mm', 'heater_c' => 'machine', 'exchange' => 'machine']);
+        ] + ($from === null ? [] : ['initial_c' => $from]) + self::clamped($in, $set), [
+            'thickness_mm' => 'settings.sheet_mm',
+            'heater_c' => 'machine',
+            'exchange' => 'machine',
+        ]);
     }
 
     private function pullBy(PlanInput $in): ?PullBy
     {
-        $m = $in->machine;
-        $tank = $m->tank_l !== null && $m->tank_kpa !== null && $m->box_l !== null;
-
-        return match (true) {
-            $in->pull_by === PullBy::BlowerThenTank && $tank && $m->blower_kpa !== null,
-            $in->pull_by === PullBy::Tank && $tank,
-            $in->pull_by === PullBy::Pump && $m->speed_l_min !== null => $in->pull_by,
-            $in->pull_by !== null => throw new InputError(
+        $there = $this->pullsBy($in->machine);
+        if ($in->pull_by !== null && ! in_array($in->pull_by, $there, true)) {
+            throw new InputError(
                 'pull_by',
-                "asks for what {$m->name} is not known to have: enter its tank, blower or pump first",
-            ),
-            $tank && $m->blower_kpa !== null => PullBy::BlowerThenTank,
-            $tank => PullBy::Tank,
-            $m->speed_l_min !== null && $m->box_l !== null => PullBy::Pump,
-            default => null,
-        };
+                "asks for what {$in->machine->name} is not known to have: enter its tank, blower or pump first",
+            );
+        }
+
+        return $in->pull_by ?? $there[0] ?? null;
+    }
+
+    /** @return list<PullBy> that a former has, the default first */
+    private function pullsBy(FormerFacts $m): array
+    {
+        $box = $m->box_l !== null;
+        $tank = $box && $m->tank_l !== null && $m->tank_kpa !== null;
+
+        return array_values(array_filter([
+            $tank && $m->blower_kpa !== null ? PullBy::BlowerThenTank : null,
+            $tank ? PullBy::Tank : null,
+            $box && $m->speed_l_min !== null ? PullBy::Pump : null,
+        ]));
+    }
+
+    /** @return list<Gives> */
+    private function pulls(PlanInput $in, ?float $within): array
+    {
+        $says = [];
+        foreach ($this->pullsBy($in->machine) as $by) {
+            [$end, $seconds] = $this->pull($in, $by, $within);
+            $says[$by->value] = sprintf(
+                '%.0f %% of what is possible here%s',
+                100 * (1 - (float) $end / $in->machine->atmosphere_kpa),
+                $seconds === null ? '' : sprintf(', after %.1f s', $seconds),
+            );
+        }
+
+        return Gives::each('pull_by', $says);
     }
 
     /** @return array{?float, ?float, list<\Dithermic\Core\Vacuum\PressurePoint>} kPa at the end, seconds to it, and the way */
@@ -359,8 +446,60 @@ final readonly class Planner
         );
     }
 
+    /** Between high ones that stand too near the sheet bridges and folds: a web. As far apart as they are high. */
+    private function apart(MouldFacts $mould, Settled $set): ?PlanCheck
+    {
+        if ($set->get('parts_on_bed') <= 1 || $mould->side === MouldSide::Female) {
+            return null;
+        }
+        $near = self::spacing($set) < $set->get('depth_mm') - 1e-9;
+
+        return new PlanCheck(
+            'apart',
+            $near ? CheckState::Warn : CheckState::Ok,
+            $near
+                ? sprintf(
+                    '%.0f mm apart and %.0f mm high: the sheet webs between them. As far apart as they are high.',
+                    self::spacing($set),
+                    $set->get('depth_mm'),
+                )
+                : 'Far enough apart for the sheet to come down between them.',
+            $set->get('depth_mm'),
+            self::spacing($set),
+        );
+    }
+
+    /** Whether the hot sheet's touch makes a mould soft; null where nobody knows what it is or stands. */
+    private function soft(PlanInput $in, MouldFacts $mould, Settled $set): ?PlanCheck
+    {
+        if ($mould->made_of === null || $mould->softens_c === null) {
+            return null;
+        }
+        $face = $mould->made_of->touched(
+            $this->normal($this->polymers->get($in->polymer)),
+            $set->get('mould_c'),
+            (new MaterialInput(polymer: $in->polymer))->thermal($this->polymers),
+        );
+        $soft = $face > $mould->softens_c;
+
+        return new PlanCheck(
+            'soft_mould',
+            $soft ? CheckState::Warn : CheckState::Ok,
+            sprintf(
+                $soft
+                    ? 'The sheet brings its face to %.0f °C, and it softens at %.0f °C: let it go cold between parts.'
+                    : 'The sheet brings its face to %.0f °C; it stands %.0f °C.',
+                $face,
+                $mould->softens_c,
+            ),
+            $mould->softens_c,
+            round($face, 0),
+        );
+    }
+
     /**
-     * Draft, vents, corners and undercuts by the rules of forming.mould_check, where it is known which side the sheet lies on.
+     * Draft, vents, corners and undercuts by the rules of forming.mould_check, where it is known which side the sheet
+     * lies on.
      *
      * @return list<PlanCheck>
      */
@@ -370,7 +509,11 @@ final readonly class Planner
         if ($mould === null) {
             return [];
         }
-        $checks = [PlanCheck::life($mould->name, $mould->made, $set->get('parts'), $mould->life_parts)];
+        $checks = [
+            PlanCheck::life($mould->name, $mould->made, $set->get('parts'), $mould->life_parts),
+            $this->apart($mould, $set),
+            $this->soft($in, $mould, $set),
+        ];
         if ($mould->side === null) {
             return array_values(array_filter($checks));
         }

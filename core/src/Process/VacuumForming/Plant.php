@@ -10,6 +10,7 @@ use Dithermic\Core\Heat\Sheet\VacuumSheetResult;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Observed;
 use Dithermic\Core\Practice\Plant as Machine;
+use Dithermic\Core\Practice\Warming;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Step;
 use Dithermic\Core\Vacuum\TwoStageResult;
@@ -31,6 +32,14 @@ final class Plant implements Machine
 
     /** the gauge runs before the pull and after it, s */
     private const AROUND_S = [1.5, 20.0];
+
+    /** elements and their bricks come up by this lag, s */
+    private const HEATER_LAG_S = 200.0;
+
+    private const HEATER_NOISE_K = 1.5;
+
+    /** a sheet is under it for a minute or two, s */
+    private const HEATER_EVERY_S = 2.0;
 
     /** @var list<array{at: float, seal: float, leak: float}> pulls so far */
     private array $pulls = [];
@@ -101,7 +110,7 @@ final class Plant implements Machine
 
     public function readings(float $from, float $to): array
     {
-        $readings = [];
+        $readings = $this->heater($from, $to, $from);
         foreach ($this->pulls as $pull) {
             array_push($readings, ...$this->gauge($pull['at'], $pull['seal'], $pull['leak']));
         }
@@ -111,7 +120,9 @@ final class Plant implements Machine
 
     public function live(RunState $state, float $from, float $to): array
     {
-        $readings = [];
+        $readings = isset($state->done['off'])
+            ? []
+            : $this->heater($from, $to, $state->beganAt(), self::HEATER_EVERY_S);
         foreach ($state->pieces as $piece) {
             $go = $piece->done['go']['at'] ?? null;
             if ($go === null || $go + self::AROUND_S[1] + self::SEAL_S[1] < $from || $go - self::AROUND_S[0] > $to) {
@@ -125,6 +136,23 @@ final class Plant implements Machine
             $readings,
             static fn (array $r): bool => $r['at'] >= $from && $r['at'] < $to,
         ));
+    }
+
+    /** @return list<array{at: float, place: string, channel: string, value: float}> */
+    private function heater(float $from, float $to, float $since, float $everyS = 60.0): array
+    {
+        return $this->former->heater_c === null ? [] : Warming::readings(
+            $this->dice,
+            $this->former->heater_c + $this->heaterK,
+            self::HEATER_LAG_S,
+            self::HEATER_NOISE_K,
+            $from,
+            $to,
+            $since,
+            'former',
+            'heater_c',
+            $everyS,
+        );
     }
 
     /** @return list<array{at: float, place: string, channel: string, value: float}> */
