@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Change\Asks;
 use Dithermic\Core\Process\Change\ChangeEntry;
 use Dithermic\Core\Process\Change\ChangeFile;
 use Dithermic\Core\Process\Change\ChangePlan;
@@ -433,3 +434,70 @@ it('names what it cannot take', function (array $over, string $field): void {
     'three people' => [['people' => 3], 'people'],
     'nothing to put between that is known' => [['available' => ['XX']], 'available.0'],
 ]);
+
+/**
+ * A change that goes on as somebody in a hurry goes, with one task left out and two purgings that are not clean.
+ *
+ * @return array<string, mixed> `tasks`, how they stood when it `began`, and `steps` with what `turned` by each
+ */
+function walkOfChange(): array
+{
+    $plan = changePlan();
+    $file = changeFile($plan);
+    $stand = static fn (): array => array_map(
+        static fn (ChangeTask $t): array => [$file->stands($t->id), $file->lacks($t->id)],
+        tasksOf($plan),
+    );
+    $walk = [
+        'tasks' => json_decode((string) json_encode($plan->tasks), true),
+        'began' => $stand(),
+        'steps' => [],
+    ];
+    $minute = 0.0;
+    $say = function (string $kind, array $said) use ($file, $stand, &$walk, &$minute): void {
+        $before = $stand();
+        says($file, $kind, $said, $minute, lead: true);
+        $turned = array_filter(
+            $stand(),
+            static fn (array $now, string $id): bool => $now !== $before[$id],
+            ARRAY_FILTER_USE_BOTH,
+        );
+        $walk['steps'][] = ['kind' => $kind, 'said' => $said, 'at' => 60 * $minute, 'turned' => $turned];
+    };
+    while (! $file->isThrough()) {
+        $ready = array_filter($plan->tasks, static fn (ChangeTask $t): bool => $file->isReady($t->id));
+        $task = reset($ready);
+        assert($task !== false);
+        $about = ['task' => $task->id];
+        if ($task->id === 'settings') {
+            $say('passed', $about + ['why' => 'the same as last week']);
+
+            continue;
+        }
+        if (! $task->hands) {
+            $say('begun', $about);
+        }
+        $minute += $task->minutes;
+        foreach ($task->taps as $tap) {
+            $say('tapped', $about + ['tap' => $tap]);
+        }
+        foreach ($task->asks === Asks::Purging ? ['streaks', 'clean'] : [] as $look) {
+            $say('looked', $about + ['look' => $look, 'mass_g' => 120.0]);
+        }
+        $say('over', $about + match ($task->asks) {
+            Asks::Temperature => ['c' => $task->set_c],
+            Asks::Water => ['in_c' => 12, 'out_c' => 14],
+            Asks::FirstParts => ['good' => 2, 'bad' => 1],
+            default => [],
+        });
+    }
+
+    return $walk;
+}
+
+it('stands as the screens say that it stands while no server hears them', function (): void {
+    // The screens are held to the same file (resources/js/offline/change.test.ts).
+    $written = json_decode((string) file_get_contents(__DIR__.'/conformance/change.json'), true);
+    expect(json_decode((string) json_encode(walkOfChange()), true))->toBe($written)
+        ->and(count($written['steps']))->toBeGreaterThan(20);
+});

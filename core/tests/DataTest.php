@@ -54,6 +54,9 @@ it('ships procedures that fit their schema and refer to nothing that is not ther
         // Whose hands are both full is asked for nothing.
         $step->hands !== Hold::None ?: expect([$step->entries, $step->confirm, $step->gates])->toBe([[], [], []]);
     }
+    foreach (array_column($p->body['entries'], 'delays') as $delays) {
+        expect($p->timer($delays['timer']))->not->toBeNull()->and($delays['minutes'])->toBeIn($p->body['plan']);
+    }
     foreach ($p->places() as $place) {
         ! is_string($place->holds) ?: expect($place->holds)->toBeIn($p->body['plan']);
     }

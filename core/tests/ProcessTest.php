@@ -5,15 +5,22 @@ declare(strict_types=1);
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Data\Record;
+use Dithermic\Core\Diagnosis\Witness;
+use Dithermic\Core\Material\MaterialInput;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\Definition;
+use Dithermic\Core\Process\Extrusion\Vent;
 use Dithermic\Core\Process\Job;
 use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedSetting;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\UnknownFact;
+use Dithermic\Core\Process\VacuumForming\BedLayout;
+use Dithermic\Core\Process\VacuumForming\FormedAgain;
+use Dithermic\Core\Process\VacuumForming\MouldStuff;
 use Dithermic\Core\Run\Event;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Phase;
@@ -302,6 +309,9 @@ it('never makes a cycle shorter than its parts: cooling, the melt, or what the s
         'clamp_kn' => 250,
     ]);
     expect($screw->soak)->toBeNull()
+        // Nothing waits for it to be hot through, so nobody is asked by which rule.
+        ->and($screw->choices())->toBe(['mould_make' => 'aluminium'])
+        ->and($plan->choices())->toBe(['soak_rule' => 'physics', 'mould_make' => 'aluminium'])
         ->and(target($screw, 'soak_min'))->toBe(0.0)
         ->and($screw->available_bar)->toBe(1700.0)
         ->and($screw->cycle_s)->toEqualWithDelta(max($parts($screw), $screw->shot->melt_volume_cm3), 0.1);
@@ -444,6 +454,271 @@ it('strips when the skin carries it, or when the core is cold, and rests the dif
         ->and(target($skin, 'rest_min'))->toEqualWithDelta(($core->strip_s - $skin->strip_s) / 60, 0.1)
         ->and(target($skin, 'bar_mass_g'))
         ->toEqualWithDelta(1100 * 60 * 40 / 1000 * (new PolymerLibrary)->get('HDPE')->property('density_g_cm3'), 0.1);
+});
+
+it('says what a colder tank would give, as the same plan with that tank says it', function (): void {
+    $bar = static fn (float $bath, array $rest = []): Plan => planOf(
+        'extrusion',
+        'HDPE',
+        RAIL,
+        ['barrel' => ['throughput_kg_h' => 60, 'bath_c' => $bath] + ADDER],
+        ['moulds' => 1],
+        ...$rest,
+    );
+    foreach ([[], [['strip_rule' => 'core_cold']]] as $rest) {
+        [$warm, $cold] = [$bar(24, $rest), $bar(14, $rest)];
+        expect($warm->cooler_bath->bath_c)->toBe(14.0)
+            ->and($warm->cooler_bath->strip_s)->toEqualWithDelta($cold->strip_s, 0.02 * $cold->strip_s)
+            ->and($warm->cooler_bath->bars_shift)->toEqualWithDelta($cold->bars_shift, 1)
+            ->and($warm->cooler_bath->bars_shift)->toBeGreaterThan($warm->bars_shift);
+    }
+    // Water is no colder than a chiller makes it.
+    expect($bar(9)->cooler_bath->bath_c)->toBe(5.0)
+        ->and($bar(5)->cooler_bath)->toBeNull();
+});
+
+it('vents a barrel by what it has, and says what each way would give', function (): void {
+    $bar = static fn (array $facts, ?string $venting = null): Plan => planOf(
+        'extrusion',
+        'HDPE',
+        RAIL,
+        ['barrel' => $facts + ADDER],
+        [],
+        array_filter(['venting' => $venting]),
+    );
+    $ways = static fn (Plan $plan): array => array_column(
+        array_filter($plan->gives, static fn ($g): bool => $g->school === 'venting'),
+        'choice',
+    );
+    [$closed, $open, $pumped] = [$bar([]), $bar(['vent_kpa' => 101.0]), $bar(['vent_kpa' => 20.0])];
+    expect($closed->venting->value)->toBe('closed')
+        ->and($closed->choices())->not->toHaveKey('venting')
+        ->and($ways($closed))->toBe([])
+        ->and(target($closed, 'vent_pulls_bar'))->toBeNull()
+        ->and($open->choices()['venting'])->toBe('open')
+        ->and($ways($open))->toBe(['closed', 'open'])
+        ->and($pumped->choices()['venting'])->toBe('vacuum')
+        ->and($ways($pumped))->toBe(['closed', 'open', 'vacuum'])
+        // 101.3 − 20 kPa, and 5 for the pump to come near it.
+        ->and(target($pumped, 'vent_pulls_bar'))->toEqualWithDelta(0.763, 0.01)
+        // At 3,000 m the same pump pulls less under the air.
+        ->and(target($bar(['vent_kpa' => 20.0, 'atmosphere_kpa' => 70.1]), 'vent_pulls_bar'))->toEqualWithDelta(0.451, 0.01)
+        ->and($bar(['vent_kpa' => 20.0], 'open')->venting->value)->toBe('open')
+        ->and(count($pumped->cautions))->toBe(count($closed->cautions) + 2);
+    expect(fn () => $bar([], 'vacuum'))->toThrow(InputError::class, 'Adder')
+        ->and(fn () => $bar(['vent_kpa' => 101.0], 'vacuum'))->toThrow(InputError::class, 'pulled to');
+});
+
+it('makes as many voids of water as an ideal gas does', function (): void {
+    // 18 g of water are 38.8 l of steam at 200 °C and 101.325 kPa: half a litre of voids in half a litre of melt.
+    $polymer = (new PolymerLibrary)->get('HDPE');
+    $melt = 1000 * $polymer->property('density_melt_g_cm3');
+    $ppm = Vent::waterPpm($polymer, 200, 50, 101.325);
+    expect($ppm)->toEqualWithDelta(1e6 * 18.015 / 38.82 / $melt, 0.005 * $ppm)
+        ->and(Vent::waterPpm($polymer, 200, 5, 101.325))->toEqualWithDelta($ppm / 19, 0.1)
+        ->and(Vent::waterPpm($polymer, 200, 5, 20.265))->toEqualWithDelta($ppm / 95, 0.1);
+});
+
+it('makes denser bars with a vent, and denser yet with a vacuum on it', function (): void {
+    $voids = static function (array $facts): float {
+        $process = process('extrusion');
+        $job = new Job('HDPE', RAIL, ['barrel' => $facts + ADDER]);
+        $plan = $process->plan($job);
+        $plant = $process->plant($job, $plan, (new PolymerLibrary)->get('HDPE'), new Dice(7), new Dice(8));
+        $step = (new Procedure($process->procedureFor($plan)))->step('judge');
+        $bars = [];
+        for ($i = 5; $i < 25; $i++) {
+            $seen = array_column($plant->seen($step, $i, 0, 60), 'values', 'entry')['bar'];
+            $bars[] = $process->inspect('bar', new Record($seen), (array) $plan->targets, (new PolymerLibrary)->get('HDPE'))->figures['void_pct'];
+        }
+
+        return array_sum($bars) / count($bars);
+    };
+    [$closed, $open, $pumped] = [$voids([]), $voids(['vent_kpa' => 101.0]), $voids(['vent_kpa' => 20.0])];
+    expect($open)->toBeLessThan($closed)
+        ->and($pumped)->toBeLessThan($open);
+});
+
+it('says what each method would give as the plan by that method says it', function (): void {
+    $says = static fn (Plan $plan): array => array_column(
+        array_map(static fn ($g): array => ["{$g->school} {$g->choice}", $g->says], $plan->gives),
+        1,
+        0,
+    );
+    $formed = static fn (array $choices): Plan => planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], [], $choices);
+    $gives = $says($formed([]));
+    foreach (['held', 'held_fan', 'off'] as $how) {
+        expect($gives["cool_how {$how}"])->toContain(sprintf('after %.0f s', $formed(['cool_how' => $how])->cool_s));
+    }
+    $tank = $formed(['pull_by' => 'tank']);
+    expect($gives['pull_by tank'])->toContain(sprintf('%.0f %% of what is possible', 100 * (1 - $tank->end_kpa / 101.325)))
+        ->and($gives)->toHaveKey('pull_by blower_then_tank')
+        ->and($says(planOf('vacuum_forming', 'HIPS', TRAY, ['former' => ['speed_l_min' => null] + BELLOWS])))
+        ->not->toHaveKey('pull_by pump');
+    $comb = static fn (array $choices): Plan => planOf('injection', 'HDPE', REDUCER, ['barrel' => HERON], [], $choices);
+    foreach (['physics', 'by_fraction'] as $rule) {
+        expect($says($comb([]))["soak_rule {$rule}"])
+            ->toBe(sprintf('%.1f min after a shot', target($comb(['soak_rule' => $rule]), 'refill_min')));
+    }
+});
+
+it('clocks a step by its taps where its figure is the time in it', function (string $id): void {
+    $process = process($id);
+    $measured = array_column(array_filter($process->figures(), static fn ($f): bool => $f->measured), 'dimension', 'id');
+    $piece = new Thread(3);
+    foreach ($process->procedures() as $body) {
+        $procedure = new Procedure($body);
+        foreach ($procedure->steps() as $step) {
+            if ($step->clock === null) {
+                continue;
+            }
+            expect($measured[$step->clock])->toBe('seconds')
+                ->and($procedure->clocked($piece))->toBe([]);
+            $piece->done[$step->id] = ['at' => 1007.46, 'by' => 'Ines', 'reason' => null, 'began' => 1000.0];
+            expect($procedure->clocked($piece))->toBe([$step->clock => 7.5]);
+            // A clock that was put back makes no time less than none.
+            $piece->done[$step->id]['began'] = 1020.0;
+            expect($procedure->clocked($piece))->toBe([$step->clock => 0.0]);
+            $piece->done[$step->id]['began'] = 1000.0;
+        }
+    }
+    expect($piece->done === [])->toBe(in_array($id, ['compression', 'extrusion'], true));
+})->with(['compression', 'injection', 'extrusion', 'vacuum_forming']);
+
+it('tells how much of the seconds that a sheet forms in went by before it was pulled', function (): void {
+    $plan = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS]);
+    $process = process('vacuum_forming');
+    $state = new RunState;
+    $state->pieces[1] = new Thread(1);
+    $witness = new Witness(new Procedure($process->procedureFor($plan)), $state, 1, (array) $plan->targets, (new PolymerLibrary)->get('HIPS'));
+    expect($process->evidence($witness))->toBe([]);
+    $state->pieces[1]->done['go'] = ['at' => 1000.0 + 2 * target($plan, 'form_within_s'), 'by' => 'Ines', 'reason' => null, 'began' => 1000.0];
+    [$late] = $process->evidence($witness);
+    expect($late->signal)->toBe('transfer_time_ratio')
+        ->and($late->value)->toEqualWithDelta(2.0, 0.02)
+        ->and($late->from)->toContain('from the heater to the pull');
+});
+
+it('forms a spoiled sheet again while its wall bears it, thinner each time', function (): void {
+    // A share of 0.15 of ln(2/0.8) stays each time: 0.8 · 0.4^0.15, and so on.
+    $walls = array_column(FormedAgain::of(2.0, 0.8, null), 'thinnest_mm');
+    expect($walls)->toHaveCount(5)
+        ->and($walls[0])->toEqualWithDelta(0.8 * 0.4 ** 0.15, 0.006)
+        ->and($walls[4])->toEqualWithDelta(0.8 * 0.4 ** 0.75, 0.006)
+        ->and(FormedAgain::of(2.0, 0.8, 0.65))->toHaveCount(1)
+        ->and(FormedAgain::of(2.0, 0.8, 0.75))->toBe([])
+        // What was not drawn is not thinned by forming it again.
+        ->and(FormedAgain::of(1.5, 1.5, 1.5)[4]->thinnest_mm)->toBe(1.5);
+    $plan = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['least_wall_mm' => 0.3]);
+    expect(target($plan, 'again_most'))->toBe(count($plan->again))
+        ->and(target($plan, 'again_mm'))->toBe($plan->again[0]->thinnest_mm)
+        // It comes off the mould warm.
+        ->and(target($plan, 'again_heat_min'))->toBeLessThan(target($plan, 'heat_min'));
+    $never = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['least_wall_mm' => target($plan, 'thinnest_mm')]);
+    expect(target($never, 'again_most'))->toBe(0)
+        ->and(target($never, 'again_mm'))->toBeNull()
+        ->and($never->explanation)->toContain('not formed again');
+});
+
+it('lets no sheet be formed again oftener than its wall bears, nor one that is judged, nor into a former that is taken', function (): void {
+    $process = process('vacuum_forming');
+    $plan = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['least_wall_mm' => 0.3]);
+    $targets = ['again_most' => 1] + (array) $plan->targets;
+    $machine = new RunMachine(new Procedure($process->procedureFor($plan)), $targets);
+    $state = new RunState;
+    $at = 1000.0;
+    $tell = function (string $type, array $data) use ($machine, $state, &$at): ?string {
+        $event = new Event('k'.$at, EventType::from($type), $at += 30, 'Ines', $data);
+        $no = $machine->refuses($state, $event);
+        if ($no === null) {
+            $machine->apply($state, $event);
+        }
+
+        return $no?->getMessage();
+    };
+    $again = fn (int $piece): ?string => $tell('logged', ['entry' => 'again', 'values' => ['why' => 'not sharp'], 'piece' => $piece]);
+    $tell('started', []);
+    foreach ($machine->procedure->steps(Phase::SetUp) as $step) {
+        foreach (throughStep($machine->procedure, $step, $targets) as $entry) {
+            $tell($entry['type'], $entry['data']);
+        }
+    }
+    $onto = function (int $piece) use ($tell): void {
+        foreach (['clamp', 'heat', 'go'] as $step) {
+            $tell('step_done', ['step' => $step, 'piece' => $piece, 'reason' => 'a test does not wait']);
+        }
+    };
+    $tell('piece_begun', ['piece' => 1]);
+    expect($again(1))->toContain('not logged now');
+    $onto(1);
+    expect($state->pieces[1]->step)->toBe('cool')
+        ->and($again(1))->toBeNull()
+        ->and($state->pieces[1]->step)->toBe('heat')
+        ->and($state->pieces[1]->timers['heat']['minutes'])->toBe((float) target($plan, 'again_heat_min'))
+        ->and($process->flags($state, $state->pieces[1], $targets)[0])
+        ->toBe(sprintf('formed again once: %.2f mm at its thinnest, by the model', target($plan, 'again_mm')));
+    $onto(1);
+    expect($again(1))->toContain('was said once: once more, and its wall is thinner');
+    $tell('step_done', ['step' => 'cool', 'piece' => 1, 'reason' => 'a test does not wait']);
+    // A second one goes under the heater while the first is looked at.
+    $tell('piece_begun', ['piece' => 2]);
+    $onto(2);
+    $tell('step_done', ['step' => 'cool', 'piece' => 2, 'reason' => 'a test does not wait']);
+    $tell('piece_begun', ['piece' => 3]);
+    expect($again(2))->toContain('has no room there');
+    $tell('piece_dropped', ['piece' => 3, 'reason' => 'a test of it']);
+    $tell('logged', ['entry' => 'disposition', 'values' => ['verdict' => 'good'], 'piece' => 2]);
+    expect($again(2))->toContain('it is judged');
+});
+
+it('lays several on one bed with the least of sheet that the bed takes', function (): void {
+    $of = static fn (int $n, array $bed = [null, null]): BedLayout => BedLayout::of($n, 100, 60, 20, 25, $bed);
+    expect([$of(1)->along, $of(1)->across, $of(1)->length_mm, $of(1)->width_mm])->toBe([1, 1, 100.0, 60.0])
+        // 4 in two rows: 220 × 140, where one row would be 460 × 60.
+        ->and([$of(4)->along, $of(4)->across])->toBe([2, 2])
+        ->and([$of(4)->length_mm, $of(4)->width_mm])->toBe([220.0, 140.0])
+        // A bed of 600 × 120 takes one row only.
+        ->and([$of(4, [600, 120])->along, $of(4, [600, 120])->across])->toBe([4, 1])
+        // Five stand in places for six.
+        ->and($of(5)->along * $of(5)->across)->toBeGreaterThanOrEqual(5);
+    $one = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['parts' => 9]);
+    $two = planOf('vacuum_forming', 'HIPS', ['length_mm' => 120, 'width_mm' => 90] + TRAY, ['former' => BELLOWS], [
+        'parts' => 9, 'parts_on_bed' => 2, 'spacing_mm' => 40,
+    ]);
+    $single = planOf('vacuum_forming', 'HIPS', ['length_mm' => 120, 'width_mm' => 90] + TRAY, ['former' => BELLOWS]);
+    expect(target($one, 'pieces'))->toBe(9.0)
+        ->and(target($one, 'parts_per_piece'))->toBe(1.0)
+        ->and(target($two, 'pieces'))->toBe(5.0)
+        ->and(target($two, 'parts_per_piece'))->toBe(2.0)
+        ->and($two->blank_length_mm * $two->blank_width_mm)->toBeLessThan(2 * $single->blank_length_mm * $single->blank_width_mm)
+        // What is left of the blank is what is not two parts.
+        ->and(target($two, 'blank_g') - target($two, 'trim_g'))
+        ->toEqualWithDelta(2 * (target($single, 'blank_g') - target($single, 'trim_g')), 0.3);
+    expect(fn () => planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['parts_on_bed' => 1.5]))
+        ->toThrow(InputError::class, 'whole number');
+});
+
+it('warns of what stands too near, and of a mould that the sheet makes soft', function (): void {
+    $with = static fn (array $mould, array $set = []): array => checked(planOf(
+        'vacuum_forming',
+        'HIPS',
+        TRAY,
+        ['former' => BELLOWS, 'mould' => $mould + ['name' => 'Lid', 'kind' => 'forming_mould']],
+        $set,
+    ));
+    expect($with(['side' => 'male']))->not->toHaveKey('apart')
+        ->and($with(['side' => 'male', 'parts_on_bed' => 2, 'spacing_mm' => TRAY['depth_mm'] - 1])['apart'])->toBe('warn')
+        ->and($with(['side' => 'male', 'parts_on_bed' => 2])['apart'])->toBe('ok')
+        ->and($with(['side' => 'female', 'parts_on_bed' => 2, 'spacing_mm' => 1]))->not->toHaveKey('apart')
+        ->and($with(['made_of' => 'printed', 'softens_c' => 58])['soft_mould'])->toBe('warn')
+        ->and($with(['made_of' => 'aluminium', 'softens_c' => 600])['soft_mould'])->toBe('ok')
+        ->and($with(['made_of' => 'printed']))->not->toHaveKey('soft_mould');
+    $hips = (new MaterialInput(polymer: 'HIPS'))->thermal(new PolymerLibrary);
+    // Two alike meet in the middle; against metal the face stays at the metal's heat.
+    $alike = MouldStuff::Printed->effusivity() / sqrt($hips->conductivity_melt_w_mk * $hips->density_kg_m3 * $hips->specific_heat_melt_j_kgk);
+    expect(MouldStuff::Printed->touched(160, 30, $hips))->toEqualWithDelta((160 + $alike * 30) / (1 + $alike), 0.01)
+        ->and(MouldStuff::Aluminium->touched(160, 30, $hips))->toBeLessThan(36)
+        ->and(MouldStuff::Wood->touched(160, 30, $hips))->toBeGreaterThan(95);
 });
 
 it('warns of a mould that is too heavy for one', function (): void {

@@ -59,6 +59,7 @@ final class Registry
         Heat\Press\PressSchools::class,
         Heat\Press\Track::class,
         Heat\Sheet\VacuumSheet::class,
+        Heat\Sheet\SheetTrack::class,
         Heat\Sheet\VacuumCool::class,
         Heat\Wall\CoolingTime::class,
         Heat\Wall\MouldContact::class,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Learning;
 
+use Dithermic\Core\Numerics\Median;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
@@ -34,8 +35,8 @@ final readonly class Done
     }
 
     /**
-     * The settings that tell runs apart as they were really done, the middle one of a run's pieces; what nobody timed or
-     * logged is not among them.
+     * The settings that tell runs apart as they were really done, the middle one of a run's pieces; what nobody timed
+     * or logged is not among them.
      *
      * @return array<string, float> by figure
      */
@@ -47,9 +48,7 @@ final readonly class Done
             if ($done === []) {
                 continue;
             }
-            sort($done);
-            $last = count($done) - 1;
-            $figures[$figure->id] = round(($done[intdiv($last, 2)] + $done[intdiv($last + 1, 2)]) / 2, 4);
+            $figures[$figure->id] = round(Median::of($done), 4);
         }
 
         return $figures;

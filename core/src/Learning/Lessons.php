@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Dithermic\Core\Learning;
 
 use Dithermic\Core\Diagnosis\Lever;
+use Dithermic\Core\Numerics\Median;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
@@ -130,7 +131,7 @@ final class Lessons
         if ($count === 0) {
             return null;
         }
-        $median = ($ratios[intdiv($count - 1, 2)] + $ratios[intdiv($count, 2)]) / 2;
+        $median = Median::of($ratios);
         $same = $median > 1 ? $ratios[0] >= 1 : $ratios[$count - 1] <= 1;
         [$least, $most] = self::BETWEEN;
 

@@ -184,6 +184,20 @@ final readonly class Polymer
         return $this->data->mayText('regrind_max_pct_guidance.note');
     }
 
+    /** As a part is marked with it, between the signs that ISO 11469 wants, by the symbols of ISO 1043-1. */
+    public function mark(): string
+    {
+        $symbol = match ($this->code) {
+            'HDPE' => 'PE-HD',
+            'LDPE' => 'PE-LD',
+            'LLDPE' => 'PE-LLD',
+            'HIPS' => 'PS-HI',
+            default => $this->code,
+        };
+
+        return ">{$symbol}<";
+    }
+
     public function origin(string $path): string
     {
         foreach ($this->overridden as $changed) {

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace Dithermic\Core\Practice;
 
 /**
- * What a logger writes of a barrel that is heated from the room's temperature: T = set − (set − room)·exp(−t/lag), a
- * first-order lag (Ogunnaike & Ray, Process Dynamics, Modeling and Control), with the noise of its thermocouple.
+ * What a logger writes of a barrel, or of a heater, that is heated from the room's temperature:
+ * T = set − (set − room)·exp(−t/lag), a first-order lag (Ogunnaike & Ray, Process Dynamics, Modeling and Control), with
+ * the noise of its thermocouple.
  */
 final readonly class Warming
 {
-    private const EVERY_S = 60;
+    private const EVERY_S = 60.0;
 
     private const ROOM_C = 20.0;
 
@@ -28,14 +29,17 @@ final readonly class Warming
         float $from,
         float $to,
         ?float $since = null,
+        string $place = 'barrel',
+        string $channel = 'barrel_c',
+        float $everyS = self::EVERY_S,
     ): array {
         $readings = [];
-        for ($t = $from; $t < $to; $t += self::EVERY_S) {
+        for ($t = $from; $t < $to; $t += $everyS) {
             $zone = $setC - ($setC - self::ROOM_C) * exp(-($t - ($since ?? $from)) / $lagS);
             $readings[] = [
                 'at' => $t,
-                'place' => 'barrel',
-                'channel' => 'barrel_c',
+                'place' => $place,
+                'channel' => $channel,
                 'value' => round($zone + $dice->normal(0, $noiseK), 1),
             ];
         }

@@ -7,10 +7,17 @@ namespace Dithermic\Core\Run;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Data\Record;
 
-/** What can be logged: its fields, and whether it may be logged more than once, or after its step. */
+/**
+ * What can be logged: its fields, whether it may be logged more than once, or after its step, and what it costs a timer
+ * that runs: a look takes a sheet out of the heat. One may send its piece back to a step that it has been through.
+ */
 final readonly class Entry
 {
-    /** @param  list<Field>  $fields */
+    /**
+     * @param  list<Field>  $fields
+     * @param  string|null  $delays  a timer, by id
+     * @param  string|null  $delay  the plan's minutes by which it does
+     */
     public function __construct(
         public string $id,
         public string $title,
@@ -18,6 +25,9 @@ final readonly class Entry
         public bool $once,
         public bool $late,
         public array $fields,
+        public ?string $delays = null,
+        public ?string $delay = null,
+        public ?Again $again = null,
     ) {
     }
 
@@ -30,6 +40,9 @@ final readonly class Entry
             $of->is('once'),
             $of->is('late'),
             array_map(Field::of(...), $of->each('fields')),
+            $of->mayText('delays.timer'),
+            $of->mayText('delays.minutes'),
+            Again::of($of),
         );
     }
 

@@ -32,6 +32,8 @@ final readonly class Gate
         public array $is = [],
         public ?string $room = null,
         public ?string $within = null,
+        /** a number of the plan: where it has none there is no such gate */
+        public ?string $wherePlanned = null,
     ) {
     }
 
@@ -50,6 +52,7 @@ final readonly class Gate
             $of->wordsBy('is'),
             $of->mayText('room'),
             $of->mayText('within'),
+            $of->mayText('where_planned'),
         );
     }
 
@@ -67,6 +70,10 @@ final readonly class Gate
         float $at,
         ?Room $rooms = null,
     ): ?string {
+        if ($this->wherePlanned !== null && ! isset($plan[$this->wherePlanned])) {
+            return null;
+        }
+
         return match (true) {
             $this->timer !== null => $this->lacksTime($thread->timers[$this->timer] ?? null, $at),
             $this->confirmed !== [] => $this->lacksConfirmation($thread, $step),

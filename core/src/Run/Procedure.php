@@ -8,8 +8,8 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Data\Record;
 
 /**
- * A process as data: steps with gates, timers, reminders and things to log, of which some are done once before the pieces,
- * some with every piece and some once after them. A run keeps the version it was run with. The shape is
+ * A process as data: steps with gates, timers, reminders and things to log, of which some are done once before the
+ * pieces, some with every piece and some once after them. A run keeps the version it was run with. The shape is
  * data/procedure.schema.json. Nothing here knows a process by name.
  */
 final readonly class Procedure
@@ -146,6 +146,20 @@ final readonly class Procedure
         return $step->timer === null ? $step->typicalMin : 0.0;
     }
 
+    /** @return array<string, float> what the taps of a thread measured, s, by figure: the time in a step from the tap before */
+    public function clocked(Thread $thread): array
+    {
+        $figures = [];
+        foreach ($this->steps as $step) {
+            $done = $thread->done[$step->id] ?? null;
+            if ($step->clock !== null && $done !== null) {
+                $figures[$step->clock] = round(max(0.0, $done['at'] - $done['began']), 1);
+            }
+        }
+
+        return $figures;
+    }
+
     public function timer(string $id): ?Timer
     {
         return $this->timers[$id] ?? null;
@@ -169,8 +183,8 @@ final readonly class Procedure
     }
 
     /**
-     * Whether what an entry says is about a place where heat goes in: it is logged in a step that stands there, and is not of
-     * what is put into it.
+     * Whether what an entry says is about a place where heat goes in: it is logged in a step that stands there, and is
+     * not of what is put into it.
      */
     public function isOfHeat(string $entry): bool
     {
@@ -186,8 +200,36 @@ final readonly class Procedure
         return false;
     }
 
+    /** @return list<string> numbers of the plan that a step shows */
+    private function shown(): array
+    {
+        $shows = static fn (Record $step): array => $step->texts('shows');
+
+        return array_merge(...array_map($shows, $this->data->each('steps')));
+    }
+
+    /** @return list<string> numbers of the plan that a run goes by */
+    private function gone(): array
+    {
+        $again = array_filter(array_column($this->entries, 'again'));
+        $names = [
+            ...array_column($this->timers, 'minutes'),
+            ...array_column($this->entries, 'delay'),
+            ...array_column($again, 'minutes'),
+        ];
+        foreach ($this->steps as $step) {
+            $names[] = $step->planMin;
+            foreach ($step->gates as $gate) {
+                array_push($names, $gate->atLeast, $gate->atMost, $gate->near, $gate->tolerance, $gate->within);
+            }
+        }
+
+        return array_values(array_filter($names, is_string(...)));
+    }
+
     /**
-     * The plan of a run: every number that the procedure names, finite; an interval, and how many go into a place, may be null.
+     * The plan of a run: every number that the procedure names, finite; an interval, how many go into a place, what a
+     * gate stands only with, and what is shown and nothing more may be null.
      *
      * @param  array<string, mixed>  $plan
      *
@@ -198,7 +240,10 @@ final readonly class Procedure
         $unknown = array_filter(array_column($this->places, 'holds'), is_string(...));
         foreach ($this->steps as $step) {
             array_push($unknown, ...array_column($step->reminders, 'everyMin'));
+            array_push($unknown, ...array_filter(array_column($step->gates, 'wherePlanned'), is_string(...)));
         }
+        array_push($unknown, ...array_column(array_filter(array_column($this->entries, 'again')), 'most'));
+        array_push($unknown, ...array_diff($this->shown(), $this->gone()));
         foreach ($this->data->texts('plan') as $name) {
             $value = $plan[$name] ?? null;
             if ($value === null && array_key_exists($name, $plan) && in_array($name, $unknown, true)) {

@@ -49,13 +49,7 @@ final readonly class RunMachine
         match ($event->type) {
             EventType::Started => $this->start($state, $event),
             EventType::Confirmed => $thread->confirmed[(string) $event->text('step')][(string) $event->text('item')] = $event->at,
-            EventType::Logged => $state->entries[$event->key] = [
-                'key' => $event->key, 'entry' => (string) $event->text('entry'), 'at' => $event->at, 'by' => $event->by,
-                'values' => $event->values(),
-                'step' => $event->text('step') ?? $thread->step,
-                'corrected' => 0,
-                'piece' => $thread->piece,
-            ],
+            EventType::Logged => $this->log($state, $thread, $event),
             EventType::Corrected => $this->correct($state, $event),
             EventType::StepDone => $this->finishStep($state, $thread, $event),
             EventType::Extended => $this->extend($thread, $event),
@@ -235,6 +229,67 @@ final readonly class RunMachine
         $state->step = $this->procedure->first(Phase::SetUp)?->id;
     }
 
+    private function log(RunState $state, Thread $thread, Event $event): void
+    {
+        $id = (string) $event->text('entry');
+        $state->entries[$event->key] = [
+            'key' => $event->key,
+            'entry' => $id,
+            'at' => $event->at,
+            'by' => $event->by,
+            'values' => $event->values(),
+            'step' => $event->text('step') ?? $thread->step,
+            'corrected' => 0,
+            'piece' => $thread->piece,
+        ];
+        $entry = $this->procedure->entry($id);
+        if ($entry?->delays !== null) {
+            self::delay($thread, $entry->delays, (float) ($this->plan[(string) $entry->delay] ?? 0));
+        }
+        if ($entry?->again !== null) {
+            $this->sendBack($thread, $entry->again, $event->at);
+        }
+    }
+
+    /** It is at that step again: what was done of it and after it is to be done once more, and its timer runs anew. */
+    private function sendBack(Thread $thread, Again $again, float $at): void
+    {
+        $to = $this->procedure->step($again->to);
+        if ($to === null) {
+            return;
+        }
+        for ($step = $to; $step !== null; $step = $this->procedure->after($step)) {
+            unset($thread->done[$step->id], $thread->confirmed[$step->id], $thread->timers[(string) $step->timer]);
+        }
+        $thread->step = $to->id;
+        $thread->stepSince = $at;
+        if ($to->timer !== null) {
+            $this->startTimer($thread, $to->timer, $at, $again->minutes);
+        }
+    }
+
+    /** @param  string|null  $minutes  the plan's name of them, where it is not the timer's own */
+    private function startTimer(Thread $thread, string $timer, float $at, ?string $minutes = null): void
+    {
+        $takes = (float) ($this->plan[$minutes ?? $this->procedure->timer($timer)->minutes ?? ''] ?? 0);
+        $thread->timers[$timer] = [
+            'id' => $timer,
+            'started_at' => $at,
+            'ends_at' => $at + 60 * $takes,
+            'minutes' => $takes,
+            'answered_at' => null,
+        ];
+    }
+
+    /** A timer that runs is over later. */
+    private static function delay(Thread $thread, string $timer, float $minutes): void
+    {
+        if (isset($thread->timers[$timer]) && $thread->timers[$timer]['answered_at'] === null) {
+            $thread->timers[$timer]['ends_at'] += 60 * $minutes;
+            $thread->timers[$timer]['minutes'] += $minutes;
+        }
+    }
+
     private function finishStep(RunState $state, Thread $thread, Event $event): void
     {
         $step = $this->procedure->step((string) $event->text('step'));
@@ -255,14 +310,7 @@ final readonly class RunMachine
             $thread->timers[$step->timer]['answered_at'] = $event->at;
         }
         if ($step->starts !== null) {
-            $minutes = (float) ($this->plan[$this->procedure->timer($step->starts)->minutes ?? ''] ?? 0);
-            $thread->timers[$step->starts] = [
-                'id' => $step->starts,
-                'started_at' => $event->at,
-                'ends_at' => $event->at + 60 * $minutes,
-                'minutes' => $minutes,
-                'answered_at' => null,
-            ];
+            $this->startTimer($thread, $step->starts, $event->at);
         }
         $next = $this->procedure->after($step);
         $thread->step = $next?->id;
@@ -364,7 +412,10 @@ final readonly class RunMachine
         return $this->procedure->step((string) $step)->title ?? (string) $step;
     }
 
-    /** The moment from which a step finds room where it goes on to, s since 1970 UTC; null where it asks for none, or has it. */
+    /**
+     * The moment from which a step finds room where it goes on to, s since 1970 UTC; null where it asks for none, or
+     * has it.
+     */
     public function roomAt(RunState $state, Step $step, ?int $piece): ?float
     {
         $opens = array_filter(array_map(
@@ -443,7 +494,30 @@ final readonly class RunMachine
             return new InputError('data.entry', 'is already logged: correct that entry instead');
         }
 
-        return null;
+        return $entry->again === null ? null : $this->refusesAgain($state, $thread, $entry, $entry->again);
+    }
+
+    private function refusesAgain(RunState $state, Thread $thread, Entry $entry, Again $again): ?InputError
+    {
+        $most = $this->plan[(string) $again->most] ?? null;
+        $times = $state->count($entry->id, $thread->piece);
+        $to = $this->procedure->step($again->to);
+        $taken = $to === null ? null : $this->taken($state, $to->place, $thread->piece);
+        $judged = array_filter(
+            $this->procedure->entries(),
+            static fn (Entry $e): bool => $e->effect === 'dispose' && $state->count($e->id, $thread->piece) > 0,
+        );
+
+        return match (true) {
+            $judged !== [] => new InputError('data.entry', 'is too late: it is judged'),
+            is_numeric($most) && $times >= (int) $most => new InputError('data.entry', sprintf(
+                'was said %s: %s',
+                $times === 1 ? 'once' : "{$times} times",
+                $again->says,
+            )),
+            $taken !== null => new InputError('data.entry', "has no room there: {$taken}"),
+            default => null,
+        };
     }
 
     /**

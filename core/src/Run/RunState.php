@@ -48,6 +48,17 @@ final class RunState extends Thread
         parent::__construct();
     }
 
+    /** @return list<Thread> the run itself and pieces that go on, of which a timer runs */
+    public function threadsOf(string $timer): array
+    {
+        return array_values(array_filter(
+            [$this, ...$this->pieces],
+            static fn (Thread $of): bool => $of->outcome === self::OPEN
+                && isset($of->timers[$timer])
+                && $of->timers[$timer]['answered_at'] === null,
+        ));
+    }
+
     public function thread(?int $piece): ?Thread
     {
         return $piece === null ? $this : $this->pieces[$piece] ?? null;

@@ -35,6 +35,8 @@ final readonly class Step
         public bool $needsHeat = false,
         /** the plan's number that says how long it takes here, before what is usual */
         public ?string $planMin = null,
+        /** the measured figure that the time in it is, s: from the tap before to its own */
+        public ?string $clock = null,
     ) {
     }
 
@@ -64,6 +66,7 @@ final readonly class Step
             Hold::from($of->text('hands', Hold::Free->value)),
             $of->is('needs_heat'),
             $of->mayText('plan_min'),
+            $of->mayText('clock'),
         );
     }
 }
