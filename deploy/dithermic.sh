@@ -27,7 +27,9 @@ dithermic dev [--port N]                 serve what is in this folder: PHP as it
 dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite; core and feature take --filter TEXT
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic schedule:benchmark FILE [--seconds N] [--seed S]  plan a classic job shop, JSON out
+dithermic schedule:days [--days N] [--first SEED]  days that come otherwise, run by a list and by the plan
 dithermic seed                           add the demo shop to an empty one
+dithermic seed --scale [RUNS] [READINGS] years of the demo beside it (100000, 50000000), in a shop that is thrown away
 dithermic simulate [--fault KIND:MACHINE | --on | --off]  stand in for the instruments of a demo: thermocouple_open, drift, sag, heater_dead, leak
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
@@ -35,7 +37,7 @@ dithermic make-room                      make the partitions for the readings of
 dithermic rehearse                       try this version's migrations on a copy of the shop
 dithermic drill                          kill, fill, move and restore a shop of its own, and count what is left
 dithermic person reset NAME              a new password for who is locked out (NAME is what they sign in as)
-dithermic bench                          measure speed on this machine
+dithermic bench [--scale | --long]       measure speed on this machine; lists after seed --scale; 1000 days planned
 TEXT
 }
 
@@ -389,7 +391,7 @@ start_web() {
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|g; s|@ENV@|$php_env|g" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
     chmod 600 "$RUN/php-fpm.conf"
     local nginx_user=''; is_root && nginx_user="user $user;"
-    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@PUBLIC@|$CODE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@NEWS@|$VAR/framework/news.sock|g; s|@PUBLIC@|$CODE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
 
     local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
     { alive "$RUN/php-fpm.pid" && alive "$RUN/nginx.pid"; } || end_orphans
@@ -415,8 +417,9 @@ start_web() {
 }
 
 # Two workers do what takes longer than a request may; nobody's tasks hold both. A third looks at the time: silent instruments,
-# a clock that was set; in a demo a fourth stands in for the instruments. They are known by the folder they serve.
-WORKERS=(queue queue time)
+# a clock that was set; a fourth tells screens what has changed; in a demo a fifth stands in for the instruments. They are
+# known by the folder they serve.
+WORKERS=(queue queue time news)
 worker_name() { printf 'shop-%s' "$(printf '%s' "$STATE" | sha256sum | cut -c1-12)"; }
 
 # In the web's place: what it keeps it can read again.
@@ -587,7 +590,23 @@ upgrade() {
     fi
 }
 
-cmd_seed() { load_settings; one_at_a_time; start_cluster; upgrade; owner_artisan shop:seed; touch "$STATE/begun" "$STATE/simulated"; }
+cmd_seed() {
+    load_settings; one_at_a_time; start_cluster; upgrade
+    if [ "${1:-}" = --scale ]; then seed_at_scale "${2:-100000}" "${3:-50000000}"; return; fi
+    owner_artisan shop:seed; touch "$STATE/begun" "$STATE/simulated"
+}
+
+# Years of the demo, to measure on. Only where nothing but the demo is, and for a shop that is thrown away.
+seed_at_scale() {
+    local runs
+    [[ "$1$2" =~ ^[0-9]+$ ]] || fail 'seed --scale [RUNS] [READINGS]: two numbers.'
+    [ -n "${OWN_CLUSTER:-}" ] || fail 'a shop with a database of its own is wanted: this is for one that is thrown away.'
+    runs=$(keeper -d "$DB_DATABASE" -c 'select count(*) from runs')
+    [ "$runs" -gt 0 ] && [ "$runs" -lt 1000 ] || fail "a shop with the demo and nothing else is wanted; this one has $runs runs."
+    PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -h 127.0.0.1 -p "$DB_PORT" -U keeper -d "$DB_DATABASE" \
+        -v "runs=$1" -v "readings=$2" -f "$HERE/deploy/scale.sql" >"$LOG/scale.log" 2>&1 || fail "see $LOG/scale.log."
+    say "$(keeper -d "$DB_DATABASE" -c "select format('%s runs, %s pieces, %s entries, about %s readings', (select count(*) from runs), (select count(*) from pieces), (select count(*) from run_events), (select sum(greatest(reltuples, 0))::bigint from pg_class where relname ~ '^readings_20.*[0-9]\$'))")."
+}
 
 # Instruments of a demo: in this terminal with something wrong, or in the background from now on, or not at all.
 cmd_simulate() {
@@ -718,7 +737,15 @@ cmd_test() {
     exec env HERE="$HERE" bash "$HERE/deploy/test.sh" "$@"
 }
 
-cmd_bench() { prepare_code; load_settings; start_cluster; exec env HERE="$HERE" node "$HERE/deploy/bench.mjs" "$@"; }
+cmd_bench() {
+    local what=bench
+    case ${1:-} in
+        --long) exec "$HERE/bin/dithermic" schedule:days --days 1000 --first 1001 --seconds 0.05 ;;
+        --scale) what=bench-scale; shift ;;
+    esac
+    prepare_code; load_settings; start_cluster
+    exec env HERE="$HERE" node "$HERE/deploy/$what.mjs" "$@"
+}
 
 command=${1:-help}; [ $# -gt 0 ] && shift
 case $command in

@@ -127,6 +127,11 @@ wait "${asked[@]}"
 check 'of eight calculations at once three are done' "$(cat "$ROOM"/heavy.* | sort | uniq -c | awk '{ printf "%s of %s ", $1, $2 }')" '3 of 200 5 of 429 '
 check '… and the next is as before' "$(ask POST calc/heat.slab "$heavy")" 200
 
+# What is measured on is a shop like any other.
+shop seed --scale 400 0 >"$ROOM/scale" 2>&1; check 'years of the demo are made beside it' "$(grep -oE '^[0-9]+ runs' "$ROOM/scale" | awk '{ print ($1 > 500) }')" 1
+check '… no lot of theirs gives more than it had' "$(keeper "select count(*) from (select lot_id from lot_movements join lots on lots.id = lot_id where code like 'S%' group by lot_id having sum(mass_g) < 0) less")" 0
+check '… and lists and charts answer' "$(for of in floor runs goods learnt learnt/1 lots; do ask GET $of; echo; done | sort | uniq -c | awk '{ print $1, $2 }')" '6 200'
+
 if [ "$(id -u)" -eq 0 ] && [ "$(ps -o user= -C nginx | sort -u | grep -c www-data)" -gt 0 ]; then
     su www-data -s /bin/sh -c ": > '$S/cache/packages.php'" 2>/dev/null; check 'the web cannot write what root runs' $(($? != 0)) 1
     su nobody -s /bin/sh -c "cat '$S/app.env' '$S/keeper.env' '$S/cache/config.php' '$S/run/php-fpm.conf'" >/dev/null 2>&1; check 'nobody else reads a password' $(($? != 0)) 1

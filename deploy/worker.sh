@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
-# Keeps one worker of the shop NAME alive: of its queue, the one that looks at the time, or the stand-in for the instruments of a
+# Keeps one worker of the shop NAME alive: of its queue, the one that looks at the time, the one that tells
+# screens what has changed, or the stand-in for the instruments of a
 # demo. Told to stop, it lets the task under way end first.
 set -u
 name=$1
@@ -14,6 +15,9 @@ while :; do
         time)
             # It lasts to the end of the minute, and is one process: nothing of it is left when it is stopped.
             php -d "shop.name=$name" artisan schedule:run --quiet &
+            ;;
+        news)
+            php -d "shop.name=$name" artisan shop:news "$LARAVEL_STORAGE_PATH/framework/news.sock" &
             ;;
         machines)
             php -d "shop.name=$name" artisan shop:simulate "$APP_URL" --for=3600 &

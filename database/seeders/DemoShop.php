@@ -32,6 +32,7 @@ use App\Runs\Actions\StartRun;
 use App\Runs\Data\PlanData;
 use App\Runs\Models\ProcedureVersion;
 use App\Runs\Models\Run;
+use App\Shop\Actions\KeepProduct;
 use App\Shop\Actions\SayOfMachine;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
@@ -99,6 +100,7 @@ final class DemoShop
         private readonly Processes $processes,
         private readonly Registry $calculations,
         private readonly PolymerLibrary $polymers,
+        private readonly KeepProduct $keepProduct,
         private readonly MeshStore $meshes,
         private readonly CloseSorting $closeSorting,
         private readonly KeepMix $keepMix,
@@ -106,6 +108,7 @@ final class DemoShop
         private readonly SayOfMachine $sayOfMachine,
         private readonly DemoShelf $shelf,
         private DemoFlaws $flaws,
+        private readonly DemoParts $parts,
         private readonly TakeReadings $take,
         private readonly SayOfChannel $sayOfChannel,
     ) {
@@ -130,6 +133,7 @@ final class DemoShop
             $this->channels();
             ($this->shelf)($this->people['Maren Okafor'], $this->people['Jun Asare'], $now);
             ($this->flaws)($this->people['Jun Asare']);
+            ($this->parts)($this->people['Maren Okafor'], $this->people['Ines Halloran']);
         });
     }
 
@@ -262,12 +266,14 @@ final class DemoShop
                     'max_c' => 260,
                     'bath_c' => 14,
                     'tank_places' => 3,
+                    'vent_kpa' => 20,
                 ],
             ],
             'Bellows' => [
                 'vacuum_former',
                 [
                     'heater_c' => 390,
+                    'heater_set' => 'dial 6, all elements',
                     'exchange' => 0.7,
                     'sides' => 1,
                     'tank_l' => 60,
@@ -400,7 +406,7 @@ final class DemoShop
             ],
             'note' => 'Splits a box in two.',
         ]);
-        // What the other machines make: known, so that the scratch bench can take its numbers from them.
+        // What the other machines make.
         foreach ([
             [
                 'entrance reducer',
@@ -430,7 +436,7 @@ final class DemoShop
                 'stand rail',
                 'extrusion',
                 'HDPE',
-                ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40, 'thickness_mm' => 40],
+                ['length_mm' => 1100, 'width_mm' => 60, 'height_mm' => 40],
                 'Into a closed mould.',
                 'Sleeper',
             ],
@@ -438,7 +444,7 @@ final class DemoShop
                 'edging strip',
                 'extrusion',
                 'PP',
-                ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3, 'thickness_mm' => 3],
+                ['length_mm' => 2000, 'width_mm' => 30, 'height_mm' => 3],
                 'Free profile.',
                 null,
             ],
@@ -447,13 +453,10 @@ final class DemoShop
                 'vacuum_forming',
                 'HIPS',
                 [
-                    'shape' => 'box',
                     'length_mm' => 292,
                     'width_mm' => 182,
-                    'height_mm' => 38,
                     'depth_mm' => 38,
                     'draft_deg' => 3,
-                    'thickness_mm' => 1.5,
                     'sheet_mm' => 1.5,
                     'corner_radius_mm' => 8,
                     'least_wall_mm' => 0.5,
@@ -466,20 +469,17 @@ final class DemoShop
                 'vacuum_forming',
                 'ABS',
                 [
-                    'shape' => 'box',
                     'length_mm' => 470,
                     'width_mm' => 410,
-                    'height_mm' => 60,
                     'depth_mm' => 60,
                     'draft_deg' => 5,
-                    'thickness_mm' => 3,
                     'sheet_mm' => 3,
                 ],
                 'Closed for the road.',
                 'Bonnet',
             ],
         ] as [$name, $process, $polymer, $dimensions, $note, $mould]) {
-            Product::query()->create([
+            $this->keepProduct->create([
                 'name' => $name,
                 'process' => $process,
                 'polymer' => $polymer,
