@@ -8,6 +8,7 @@ use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionCookieWhenNew;
 use App\Instruments\Support\Watching;
 use App\Support\Conflict;
+use App\Support\RowsRefused;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
@@ -59,6 +60,9 @@ return Application::configure(basePath: dirname(__DIR__))
         );
         $exceptions->render(static fn (InputError $e): JsonResponse => $refuse($e->field, $e->getMessage(), 422));
         $exceptions->render(
+            static fn (RowsRefused $e): JsonResponse => $refuse($e->field(), $e->getMessage(), 422, ['rows' => $e->rows()]),
+        );
+        $exceptions->render(
             static fn (ValidationException $e): JsonResponse => $refuse(
                 (string) array_key_first($e->errors()),
                 (string) array_values($e->errors())[0][0],
@@ -109,5 +113,5 @@ return Application::configure(basePath: dirname(__DIR__))
 
             return $refuse('', $says, $e->getStatusCode())->withHeaders($e->getHeaders());
         });
-        $exceptions->dontReport([InputError::class, Conflict::class, AuthorizationException::class]);
+        $exceptions->dontReport([InputError::class, RowsRefused::class, Conflict::class, AuthorizationException::class]);
     })->create();

@@ -41,6 +41,9 @@ return [
 
     'debug' => (bool) env('APP_DEBUG', false),
 
+    // Readings of so many months are kept as they came, those before by the minute; 0 keeps all of them for ever.
+    'readings_full_months' => (int) env('READINGS_FULL_MONTHS', 0),
+
     // Where `dithermic dev` serves the screens from while they are worked on; nowhere else.
     'dev_server' => env('APP_ENV') === 'local' ? env('DITHERMIC_DEV_SERVER') : null,
 

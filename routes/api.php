@@ -11,6 +11,7 @@ use App\Causes\Http\FlawController;
 use App\Causes\Http\LearnController;
 use App\Causes\Http\LessonController;
 use App\Causes\Http\MachineTaughtController;
+use App\Causes\Http\SampleController;
 use App\Instruments\Http\AlarmController;
 use App\Instruments\Http\ChannelController;
 use App\Instruments\Http\IntakeController;
@@ -27,12 +28,16 @@ use App\Material\Http\TransferController;
 use App\People\Http\AccessController;
 use App\People\Http\PersonController;
 use App\People\Http\SessionController;
+use App\Planning\Http\CalendarController;
 use App\Planning\Http\DayController;
+use App\Planning\Http\HandOverController;
 use App\Planning\Http\OrderController;
 use App\Runs\Http\CaptureController;
 use App\Runs\Http\ChangeController;
 use App\Runs\Http\FloorController;
 use App\Runs\Http\LeftoverController;
+use App\Runs\Http\NewsController;
+use App\Runs\Http\PassportController;
 use App\Runs\Http\PlanController;
 use App\Runs\Http\ProcedureController;
 use App\Runs\Http\ProposalController;
@@ -49,6 +54,7 @@ use App\Shop\Http\OwnValueController;
 use App\Shop\Http\PictureController;
 use App\Shop\Http\ProductController;
 use App\Shop\Http\ShopController;
+use App\Shop\Http\ShopZipController;
 use App\Shop\Http\TemplateController;
 use Illuminate\Support\Facades\Route;
 
@@ -57,6 +63,9 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
+// A calendar elsewhere sends no header: its address is the key.
+Route::get('calendar/{key}.ics', CalendarController::class)->where('key', '[1-9][0-9]{0,14}-[A-Za-z0-9_]{20,100}')
+    ->name('calendar')->middleware(['auth:sanctum', 'active', 'ability:calendar', 'throttle:calendar']);
 // A number that a row can have; all else is not here.
 foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel', 'proposal'] as $name) {
     Route::pattern($name, '[1-9][0-9]{0,14}');
@@ -102,6 +111,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
 
     Route::middleware('ability:*,shop')->group(static function (): void {
         Route::get('floor', FloorController::class);
+        Route::get('news', NewsController::class);
         Route::get('review', ReviewController::class);
         Route::get('polymers', [ShopController::class, 'polymers']);
         Route::get('polymers/{code}/overrides', [OwnValueController::class, 'index']);
@@ -148,6 +158,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('day/people', [DayController::class, 'here']);
         Route::post('day/wishes', [DayController::class, 'wish']);
         Route::post('day/supply', [DayController::class, 'supply']);
+        Route::get('handover', [HandOverController::class, 'show']);
+        Route::post('handover/notes', [HandOverController::class, 'note']);
         Route::get('orders', [OrderController::class, 'index']);
         Route::post('orders', [OrderController::class, 'store']);
         Route::post('orders/{order}/entries', [OrderController::class, 'say'])->whereUuid('order');
@@ -195,14 +207,16 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('drying', [DryingController::class, 'index']);
         Route::post('drying', [DryingController::class, 'store']);
         Route::post('drying/{drying}/out', [DryingController::class, 'out'])->whereUuid('drying');
+        Route::get('transfer/shop.zip', [ShopZipController::class, 'export']);
+        Route::post('transfer/shop', [ShopZipController::class, 'import'])->middleware('throttle:upload');
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures']);
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups']);
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures'])
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups'])
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);
@@ -235,11 +249,18 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/flaws', [FlawController::class, 'run'])->whereUuid('run');
         Route::post('runs/{run}/flaws', [FlawController::class, 'store'])->whereUuid('run');
         Route::get('products/{product}/flaws', [FlawController::class, 'product']);
+        Route::get('runs/{run}/pictures', [SampleController::class, 'run'])->whereUuid('run');
+        Route::post('runs/{run}/pictures', [SampleController::class, 'store'])->whereUuid('run');
+        Route::get('products/{product}/samples', [SampleController::class, 'product']);
+        Route::post('products/{product}/samples', [SampleController::class, 'approve']);
         Route::get('runs/{run}/rack', [RunController::class, 'rack'])->whereUuid('run');
         Route::post('runs/{run}/rack', [RunController::class, 'takeStrip'])->whereUuid('run');
         Route::get('runs/{run}/restart', [RunController::class, 'restart'])->whereUuid('run');
         Route::get('runs/{run}/tracked', [ReadingController::class, 'tracked'])->whereUuid('run');
         Route::post('runs/{run}/events', [RunController::class, 'append'])->whereUuid('run');
+        Route::get('runs/{run}/passport', [PassportController::class, 'show'])->whereUuid('run');
+        Route::post('runs/{run}/passport', [PassportController::class, 'store'])->whereUuid('run');
+        Route::get('runs/{run}/passport.pdf', [PassportController::class, 'label'])->whereUuid('run');
         Route::get('runs/{run}/label.{format}', RunLabelController::class)->whereUuid('run')
             ->whereIn('format', ['pdf', 'svg']);
         Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Instruments\Support\Thinning;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Readings lie in a partition for each month. What no partition takes goes into one for all of it, which is slow and can
- * never be split again while it is written to: so the months to come are made ahead, by who owns the tables.
+ * Readings lie in a partition for each month. What no partition takes goes into one for all of it, which is slow and
+ * can never be split again while it is written to: so the months to come are made ahead, by who owns the tables. Those of
+ * long ago are thinned where the shop wants it.
  */
 final class MakeRoom extends Command
 {
@@ -18,7 +20,7 @@ final class MakeRoom extends Command
 
     protected $description = 'Make the partitions for the readings of the months to come';
 
-    public function handle(): int
+    public function handle(Thinning $thinning): int
     {
         $first = CarbonImmutable::now('UTC')->startOfMonth();
         $made = 0;
@@ -27,6 +29,12 @@ final class MakeRoom extends Command
         }
         if ($made > 0) {
             $this->info("Room for the readings of {$made} months more.");
+        }
+
+        $full = (int) config('app.readings_full_months');
+        $thinned = $full > 0 ? $thinning->keepInFull($full) : [];
+        if ($thinned !== []) {
+            $this->info('Readings kept by the minute from now on: '.implode(', ', $thinned).'.');
         }
 
         return self::SUCCESS;

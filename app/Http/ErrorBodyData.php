@@ -10,9 +10,15 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class ErrorBodyData
 {
+    /** @param  list<self>|null  $rows */
     public function __construct(
         #[OA\Property] public string $field,
         #[OA\Property] public string $message,
+        #[OA\Property(
+            description: 'of a batch of which some rows are wrong: each, up to a hundred',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/ErrorBodyData'),
+        )] public ?array $rows = null,
     ) {
     }
 }

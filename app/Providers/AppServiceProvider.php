@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Bench\Support\MeshStore;
 use App\People\Models\User;
+use App\Planning\Http\CalendarController;
 use App\Shop\Models\PolymerOverride;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\Registry;
@@ -19,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
+use Laravel\Sanctum\Sanctum;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -62,6 +64,11 @@ final class AppServiceProvider extends ServiceProvider
         // Only `dithermic dev` has its screens served by another; a stray file would break the policy of a real shop.
         Vite::useHotFile(config('app.dev_server') === null ? storage_path('no-dev-server') : storage_path('hot'));
 
+        // A calendar elsewhere sends no header: its address is the key.
+        Sanctum::getAccessTokenFromRequestUsing(
+            static fn (Request $request): ?string => CalendarController::keyOf($request) ?? $request->bearerToken(),
+        );
+
         $who = static fn (Request $request): string => (string) (
             $request->user()?->getAuthIdentifier() ?? $request->ip()
         );
@@ -76,6 +83,11 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(60)->by('ip|'.$request->ip()),
         ]);
         RateLimiter::for('upload', static fn (Request $request): Limit => Limit::perMinute(20)->by('upload|'.$who($request)));
+        RateLimiter::for(
+            'passport',
+            static fn (Request $request): Limit => Limit::perMinute(30)->by('passport|'.$request->ip()),
+        );
+        RateLimiter::for('calendar', static fn (Request $request): Limit => Limit::perMinute(30)->by('calendar|'.$request->ip()));
         RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by(
             'pin|'.(string) (int) $text($request, 'person_id').'|'.$request->ip(),
         ));

@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\Process;
 use RuntimeException;
 
 /**
- * Labels, 100 × 70 mm, readable at two metres: what it is in the largest letters, how it may be used, and a QR code with
- * the address that opens it. The code is drawn by qrencode, the PDF by dompdf.
+ * Labels, 100 × 70 mm, readable at two metres: what it is in the largest letters, how it may be used, and a QR code
+ * with the address that opens it. The code is drawn by qrencode, the PDF by dompdf.
  */
 final class Label
 {
@@ -88,8 +88,24 @@ final class Label
         ])->render();
     }
 
-    /** The address at which the shop's own screens find it. */
-    private static function address(string $path): string
+    /** To go out with a part: what it is of, and the address that shows what its maker lets be seen. */
+    public function ofPassport(string $address, string $mark): string
+    {
+        return view('labels.label', [
+            'address' => '',
+            'qr' => $this->qr($address),
+            'code' => '',
+            'large' => $mark,
+            'swatches' => [],
+            'lines' => ['How this part was made'],
+            'mass' => null,
+            'never' => false,
+            'made' => true,
+        ])->render();
+    }
+
+    /** Where a code leads: the shop's address, and what of it. */
+    public static function address(string $path): string
     {
         return rtrim((string) config('app.url'), '/').'/'.$path;
     }

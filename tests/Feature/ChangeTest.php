@@ -177,9 +177,27 @@ it('keeps two people from writing over one another, and one that is sent twice f
     $this->signedIn('ines')->postJson($path, $body)->assertCreated();
     $this->signedIn('ines')->postJson($path, $body)->assertCreated();
     expect(ChangeLine::query()->where('change_id', $change['id'])->where('kind', '!=', 'begun')->count())->toBe(1);
-    // Teodor has not seen it.
-    sayOfChange($change, 'begun', ['task' => 'heat_1'], 'teodor')->assertStatus(422)->assertJsonPath('error.field', 'after');
+    // Teodor has not seen it: at another task he is in nobody's way, at the same one or with all of it he looks again.
+    sayOfChange($change, 'undone', ['task' => 'hopper'], 'teodor')->assertStatus(422)->assertJsonPath('error.field', 'after');
+    sayOfChange($change, 'given_up', ['why' => 'late'], 'teodor')->assertStatus(422)->assertJsonPath('error.field', 'after');
+    sayOfChange($change, 'begun', ['task' => 'heat_1'], 'teodor')->assertCreated();
     $this->signedIn()->postJson($path, ['kind' => 'passed', 'task' => 'heat_1', 'why' => 'x'] + $body)->assertStatus(409);
+});
+
+it('takes what was done while no server heard it, at the time when it was done', function (): void {
+    $change = changeTo()->assertCreated()->json();
+    $this->travel(20)->minutes();
+    $then = $change['at'] + 300;
+    $changed = sayOfChange($change, 'over', ['task' => 'hopper', 'at' => $then])->assertCreated()->json();
+    expect(tasksById($changed)['hopper']['to'])->toEqualWithDelta($then, 1);
+    // No clock of a screen is ahead of the shop's; what one has said oneself meanwhile is in nobody's way.
+    $changed = sayOfChange($change, 'begun', ['task' => 'heat_1', 'at' => $change['at'] + 90000])->assertCreated()->json();
+    expect(tasksById($changed)['heat_1']['from'])->toEqualWithDelta($change['at'] + 1200, 5);
+    $set = tasksById($change)['heat_1']['task']['set_c'];
+    sayOfChange($change, 'over', ['task' => 'heat_1', 'c' => $set - 9])->assertStatus(422)->assertJsonPath('error.field', 'c');
+    sayOfChange($change, 'over', ['task' => 'heat_1', 'c' => $set - 4, 'at' => 1])->assertCreated();
+    $last = ChangeLine::query()->where('change_id', $change['id'])->latest('id')->firstOrFail();
+    expect((float) $last->at->format('U.v'))->toEqualWithDelta($change['at'], 0.01);
 });
 
 it('is begun once, however often it is sent', function (): void {

@@ -76,6 +76,33 @@ it('names a pull that leaks, and one that never sealed', function (float $seal, 
     'no seal' => [99.0, 0.0, 'block', 'never closed'],
 ]);
 
+it('puts the clock of a sheet right by its heater, and by the looks that were taken', function (): void {
+    $id = test()->signedIn()
+        ->postJson('/api/v1/runs', jobOf('syrup feeder tray', 'former', 'Bellows', 'L-0093'))
+        ->assertCreated()
+        ->json('summary.id');
+    walkRun($id);
+    tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    tell($id, [['type' => 'step_done', 'data' => ['step' => 'clamp', 'piece' => 1]]]);
+    $heat = fn (): array => array_column($this->getJson("/api/v1/runs/{$id}")->json('pieces.0.timers'), null, 'id')['heat'];
+    $began = $heat();
+    $this->travel(20)->seconds();
+    tell($id, [['type' => 'logged', 'data' => ['entry' => 'look', 'values' => ['cue' => 'wrinkles'], 'piece' => 1]]]);
+    expect($heat()['ends_at'] - $began['ends_at'])->toEqualWithDelta(3.0, 0.01);
+    expect($this->getJson("/api/v1/runs/{$id}/tracked")->assertOk()->json('items'))->toBe([]);
+    $this->postJson('/api/v1/readings', ['readings' => array_map(static fn (int $i): array => [
+        'machine' => 'Bellows', 'channel' => 'heater_c', 'value' => 350.0, 'at' => $began['started_at'] + 2 * $i,
+    ], range(0, 10))])->assertCreated();
+    [$told] = $this->getJson("/api/v1/runs/{$id}/tracked")->assertOk()->json('items');
+    expect($told)->toMatchArray(['piece' => 1, 'timer' => 'heat', 'of_what' => 'Sheet', 'state' => 'warn'])
+        ->and($told['ready_at'])->toBeGreaterThan($heat()['ends_at'] + 5)
+        ->and($told['says'])->toContain('40 K under what it was planned with')
+        ->and(fmod(60 * $told['more_min'], 5))->toEqualWithDelta(0, 1e-6);
+    // Forgotten under it over night nobody is told anything, and nothing breaks.
+    $this->travel(14)->hours();
+    expect($this->getJson("/api/v1/runs/{$id}/tracked")->assertOk()->json('items'))->toBe([]);
+});
+
 it('hears nothing where nothing is told, of any process', function (): void {
     $run = Run::query()->whereHas('product', static fn ($q) => $q->where('process', 'injection'))->firstOrFail();
     $this->signedIn()->getJson(

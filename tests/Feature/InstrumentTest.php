@@ -302,3 +302,22 @@ it('lets a machine that is out of use be silent', function (): void {
     app(Watching::class)->look();
     expect(Alarm::query()->whereNull('ended_at')->count())->toBe(0)->and(Alarm::query()->count())->toBe(1);
 });
+
+it('names every reading that is wrong, and takes none of the batch', function (): void {
+    $at = now()->getTimestamp();
+    $good = ['machine' => 'Anvil', 'channel' => 'named_rows', 'value' => 1.0, 'at' => $at];
+    $answer = $this->signedIn()->postJson('/api/v1/readings', ['readings' => [
+        $good,
+        ['value' => 'NaN'] + $good,
+        ['machine' => 'none such', 'at' => $at - 1] + $good,
+        ['at' => $at - 2] + $good,
+        ['at' => $at + 9_000] + $good,
+    ]])->assertUnprocessable();
+    expect(array_column($answer->json('error.rows'), 'field'))
+        ->toBe(['readings.1.value', 'readings.2.machine', 'readings.4.at'])
+        ->and($answer->json('error.field'))->toBe('readings.1.value')
+        ->and($answer->json('error.message'))->toContain('3 of 5 rows are wrong')
+        ->and(DB::table('readings')->where('channel', 'named_rows')->count())->toBe(0);
+    $many = array_map(static fn (int $n): array => ['channel' => 'No', 'at' => $at - $n] + $good, range(0, 499));
+    $this->postJson('/api/v1/readings', ['readings' => $many])->assertUnprocessable()->assertJsonCount(100, 'error.rows');
+});

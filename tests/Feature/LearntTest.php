@@ -142,6 +142,12 @@ it('holds each process to what its own checks hold a piece to', function (): voi
     $least = array_values(array_filter($tray, static fn (array $c): bool => $c['figure']['id'] === 'least_mm'));
     expect($least)->not->toBe([])->and($least[0]['most'])->toBeNull()->and($least[0]['least'])->toBeGreaterThan(0);
     $reducer = learntOf('entrance reducer')['charts'];
+    // Clocked by the taps of every shot, not only of those that were weighed.
+    $points = [];
+    foreach ($reducer as $chart) {
+        $points[$chart['figure']['id']] = count($chart['points']);
+    }
+    expect($points['seat_s'])->toBeGreaterThanOrEqual($points['mass_g']);
     foreach ($reducer as $chart) {
         if ($chart['figure']['id'] === 'full_pct') {
             expect($chart['least'])->toEqualWithDelta(98.0, 0.6)->and($chart['most'])->toEqualWithDelta(102.0, 0.6);

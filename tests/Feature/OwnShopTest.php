@@ -140,7 +140,9 @@ it('changes a product that nobody has changed meanwhile, and leaves its process'
     $this->postJson($url, $thicker)->assertStatus(422)->assertJsonPath('error.field', 'after_revision');
     $bar = ['process' => 'extrusion', 'dimensions' => [], 'after_revision' => $kept['revision']] + perch();
     $this->postJson($url, $bar)->assertStatus(422)->assertJsonPath('error.field', 'process');
-    // What the demo says of a product and its process does not ask stays with it.
+    // What an older shop knew of a product and its process does not ask any more stays with it.
+    $old = Product::query()->where('name', 'syrup feeder tray')->firstOrFail();
+    $old->update(['dimensions' => ['shape' => 'box'] + $old->dimensions]);
     $tray = collect($this->getJson('/api/v1/products')->json('items'))->firstWhere('name', 'syrup feeder tray');
     $this->postJson("/api/v1/products/{$tray['id']}", [
         'name' => $tray['name'],

@@ -162,8 +162,14 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
     $body = reducer();
     $run = $this->signedIn()->postJson('/api/v1/runs', $body)->assertCreated()->json('summary');
     expect($run['stations'])->toBe([
-        ['role' => 'barrel', 'title' => 'injector', 'machine' => 'Heron'],
-        ['role' => 'mould', 'title' => 'mould', 'machine' => 'Wicket'],
+        [
+            'role' => 'barrel', 'title' => 'injector', 'machine' => 'Heron', 'machine_id' => machineNamed('Heron'),
+            'learns' => true,
+        ],
+        [
+            'role' => 'mould', 'title' => 'mould', 'machine' => 'Wicket', 'machine_id' => machineNamed('Wicket'),
+            'learns' => false,
+        ],
     ]);
     walkRun($run['id']);
     tell($run['id'], [['type' => 'piece_begun', 'data' => ['piece' => 1]]])->assertJsonCount(1, 'stored');
@@ -176,6 +182,11 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
         ['type' => 'logged', 'data' => ['entry' => 'part', 'values' => ['mass_g' => 15.1], 'piece' => 2]],
     ])->assertJsonPath('refused', []);
     walkRun($run['id'], 2, 'scrap');
+    // From the nozzle to full by the taps, in the run and for the charts of its product.
+    $shown = array_column($this->getJson("/api/v1/runs/{$run['id']}")->json('pieces'), 'clocked', 'piece');
+    $kept = Piece::query()->where('run_id', $run['id'])->pluck('clocked', 'number');
+    expect($shown[2]['seat_s'])->toBeGreaterThanOrEqual(0)->toEqual($kept[2]['seat_s'])
+        ->and(array_keys($shown[1]))->toBe(['seat_s']);
     // What went in less two shots is in the barrel, with nothing purged that was weighed.
     $now = $this->getJson("/api/v1/runs/{$run['id']}")->assertOk()->json();
     expect($now['inside']['mass_g'])->toEqualWithDelta(140 - 2 * $now['plan']['shot_mass_g'], 0.2)

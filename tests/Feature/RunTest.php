@@ -484,3 +484,20 @@ it('takes what was found later back from the shelf, whoever finds it, and keeps 
         )
         ->toBe('good');
 });
+
+it('finds good and scrap runs by their own verdict and by their pieces, on every page', function (string $verdict): void {
+    $this->signedIn();
+    $listed = [];
+    $after = '';
+    do {
+        $page = $this->getJson("/api/v1/runs?verdict={$verdict}&after={$after}")->assertOk()->json();
+        array_push($listed, ...array_column($page['items'], 'id'));
+        $after = $page['next'];
+    } while ($after !== null);
+    $is = static fn (Run $run): bool => $verdict === 'scrap'
+        ? $run->bad() > 0
+        : $run->verdict === 'good' || ($run->good() > 0 && $run->bad() === 0);
+    $all = Run::query()->counted()->orderByDesc('started_at')->orderByDesc('id')->get();
+    expect($listed)->toBe($all->filter($is)->pluck('id')->values()->all())
+        ->and($all->filter($is)->filter(static fn (Run $r): bool => $r->verdict === null)->count())->toBeGreaterThan(0);
+})->with(['good', 'scrap']);

@@ -32,3 +32,17 @@ it('says set-points in the marks of the machine, on the plan and on the run', fu
 it('refuses what is no mark, by its field', function (): void {
     marksOfHeron('dial 4 = hot')->assertUnprocessable()->assertJsonPath('error.field', 'facts.set_marks');
 });
+
+it('says what is set on a heater that nobody reads while it works', function (): void {
+    $bellows = Machine::query()->findOrFail(machineNamed('Bellows'));
+    $this->signedIn('maren')->postJson("/api/v1/machines/{$bellows->id}/facts", [
+        'after' => (int) $bellows->factLog()->max('id'),
+        'facts' => ['heater_set' => ['value' => 'dial 7, outer elements full', 'origin' => 'measured']],
+    ])->assertOk();
+    $job = jobOf('syrup feeder tray', 'former', 'Bellows', 'L-0093');
+    $this->signedIn()->postJson('/api/v1/plans', $job)->assertOk()->assertJsonPath('in_marks.heater_c', 'dial 7, outer elements full');
+    $this->signedIn('maren')->postJson("/api/v1/machines/{$bellows->id}/facts", [
+        'after' => (int) $bellows->factLog()->max('id'),
+        'facts' => ['heater_set' => ['value' => str_repeat('full ', 40), 'origin' => 'measured']],
+    ])->assertStatus(422)->assertJsonPath('error.field', 'facts.heater_set');
+});

@@ -9,6 +9,7 @@ use App\Bench\Models\Mesh;
 use App\Bench\Support\MeshStore;
 use App\Http\Answer;
 use App\Http\Controller;
+use App\Http\Upload;
 use App\People\Models\User;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
@@ -55,16 +56,7 @@ final class MeshController extends Controller
         operationId: 'postMesh',
         summary: 'Upload an STL file of at most 200 MB; the same file twice is kept once',
         tags: ['calc'],
-        requestBody: new OA\RequestBody(
-            required: true,
-            content: new OA\MediaType(
-                mediaType: 'multipart/form-data',
-                schema: new OA\Schema(
-                    required: ['file'],
-                    properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')],
-                ),
-            ),
-        ),
+        requestBody: new Upload,
         responses: [new Answer(201, 'kept', 'MeshData')],
     )]
     public function store(Request $request): JsonResponse

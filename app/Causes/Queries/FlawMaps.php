@@ -25,6 +25,9 @@ final readonly class FlawMaps
     /** newest of a product: what was before that was of another mould's life */
     private const MOST = 400;
 
+    /** of so many of the last runs */
+    private const RUNS = 400;
+
     /** a part of which nobody said how large it is */
     private const SQUARE_MM = 100.0;
 
@@ -58,7 +61,10 @@ final readonly class FlawMaps
     /** @return Collection<int, Flaw> */
     private function newest(Product $product): Collection
     {
-        return Flaw::query()->standing()->whereIn('run_id', Run::query()->select('id')->where('product_id', $product->id))
+        $runs = Run::query()->select('id')->where('product_id', $product->id)
+            ->orderByDesc('started_at')->orderByDesc('id')->limit(self::RUNS);
+
+        return Flaw::query()->standing()->whereIn('run_id', $runs)
             ->orderByDesc('at')->orderBy('id')
             ->limit(self::MOST)
             ->with(['by', 'run'])

@@ -12,10 +12,12 @@ use App\Causes\Data\SetUpChangeData;
 use App\Causes\Data\SetUpData;
 use App\Causes\Data\WindowRunData;
 use App\Runs\Models\Inspection;
+use App\Runs\Models\Piece;
 use App\Runs\Models\Run;
 use App\Shop\Models\Product;
 use App\Shop\Models\Recipe;
 use App\Support\Seconds;
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Learning\Axes;
 use Dithermic\Core\Learning\WindowResult;
@@ -149,11 +151,34 @@ final readonly class LearntProduct
             ->get()
             ->reverse()
             ->values();
+        $pieces = Piece::query()->whereIn('run_id', $byId->keys()->take(self::POINTS))
+            ->where('clocked', '<>', '{}')
+            ->orderByDesc('began_at')
+            ->orderByDesc('id')
+            ->limit(self::POINTS)
+            ->get()
+            ->reverse()
+            ->values();
         $limits = $process->limits($runs->first()->plan ?? []);
         $charts = [];
         foreach ($process->figures() as $figure) {
-            $of = $checks->filter(static fn (Inspection $c): bool => isset($c->figures[$figure->id]))->values();
-            if ($figure->measured && $of->count() >= self::LEAST) {
+            $of = [
+                ...$checks->filter(static fn (Inspection $c): bool => isset($c->figures[$figure->id]))
+                    ->map(static fn (Inspection $c): array => [
+                        $c->run_id,
+                        $c->piece,
+                        $c->at,
+                        (float) $c->figures[$figure->id],
+                    ]),
+                ...$pieces->filter(static fn (Piece $p): bool => isset($p->clocked[$figure->id]))
+                    ->map(static fn (Piece $p): array => [
+                        $p->run_id,
+                        $p->number,
+                        $p->began_at,
+                        (float) $p->clocked[$figure->id],
+                    ]),
+            ];
+            if ($figure->measured && count($of) >= self::LEAST) {
                 $charts[] = $this->chart($figure, $of, $byId, $limits[$figure->id] ?? [null, null]);
             }
         }
@@ -162,13 +187,13 @@ final readonly class LearntProduct
     }
 
     /**
-     * @param  Collection<int, Inspection>  $checks
+     * @param  non-empty-list<array{string, int|null, CarbonImmutable, float}>  $measured  run, piece, when and what
      * @param  Collection<string, Run>  $runs
      * @param  array{float|null, float|null}  $limits
      */
-    private function chart(Figure $figure, Collection $checks, Collection $runs, array $limits): ChartData
+    private function chart(Figure $figure, array $measured, Collection $runs, array $limits): ChartData
     {
-        $values = array_map(static fn (Inspection $c): float => (float) $c->figures[$figure->id], $checks->all());
+        $values = array_column($measured, 3);
         $chart = $this->calculations->run('quality.control_chart', ['kind' => 'i_mr', 'data' => $values]);
         assert($chart instanceof ControlChartResult);
         $broken = array_column($chart->points, null, 'index');
@@ -178,15 +203,15 @@ final readonly class LearntProduct
         );
         assert($capable === null || $capable instanceof CapabilityResult);
         $points = [];
-        foreach ($checks as $i => $check) {
-            $run = $runs->get($check->run_id);
+        foreach ($measured as $i => [$of, $piece, $at, $value]) {
+            $run = $runs->get($of);
             assert($run !== null);
             $points[] = new ChartPointData(
                 $run->id,
                 $run->number,
-                $check->piece,
-                Seconds::of($check->at),
-                $values[$i],
+                $piece,
+                Seconds::of($at),
+                $value,
                 isset($broken[$i]) ? array_map(BrokenPoint::says(...), $broken[$i]->rules) : [],
             );
         }

@@ -9,6 +9,7 @@ use App\Instruments\Support\Channels;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
 use App\Support\Conflict;
+use App\Support\RowsRefused;
 use App\Support\Seconds;
 use App\Support\Sent;
 use Dithermic\Core\Calculator\InputError;
@@ -36,7 +37,8 @@ final readonly class TakeReadings
      * @param  string|null  $id  of the batch; one that comes again within a week is answered as before
      * @param  list<mixed>  $given
      *
-     * @throws InputError naming the row
+     * @throws RowsRefused naming each row that is wrong
+     * @throws InputError where a channel is one too many
      */
     public function __invoke(User $by, ?string $id, array $given): ReadingsTakenData
     {
@@ -81,50 +83,69 @@ final readonly class TakeReadings
      * @param  list<mixed>  $given
      * @return list<array{at: string, machine_id: int, channel: string, value: float}>
      *
-     * @throws InputError naming the row
+     * @throws RowsRefused naming each row that is wrong
      */
     private function rows(array $given, User $by): array
     {
-        $machines = Machine::query()->pluck('id', 'name');
+        $machines = Machine::query()->pluck('id', 'name')->all();
         $now = Seconds::now();
-        $rows = [];
+        [$rows, $faults] = [[], []];
         foreach ($given as $i => $reading) {
-            $reading = is_array($reading) ? $reading : [];
-            $name = $reading['machine'] ?? null;
-            $machine = is_string($name) ? $machines[$name] ?? null : null;
-            if ($machine === null) {
-                throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
+            try {
+                $rows[] = $this->row($i, is_array($reading) ? $reading : [], $machines, $by, $now);
+            } catch (InputError $fault) {
+                $faults[] = $fault;
             }
-            if (! $by->mayReport((int) $machine)) {
-                throw new InputError(
-                    "readings.{$i}.machine",
-                    'is not the machine of this token: an instrument speaks for its own',
-                );
-            }
-            $channel = $reading['channel'] ?? null;
-            if (! is_string($channel) || preg_match('/^[a-z0-9_]{1,40}$/', $channel) !== 1) {
-                throw new InputError("readings.{$i}.channel", 'is required: small letters, digits and _, at most 40');
-            }
-            $value = $reading['value'] ?? null;
-            if (! is_numeric($value) || ! (abs((float) $value) <= self::LARGEST)) {
-                throw new InputError("readings.{$i}.value", 'is out of range: a finite number is needed');
-            }
-            $at = $reading['at'] ?? $now;
-            if (! is_numeric($at) || $at > $now + 60 || $at < $now - 90 * 86400) {
-                throw new InputError(
-                    "readings.{$i}.at",
-                    'is out of range: not in the future and not older than 90 days',
-                );
-            }
-            $rows[] = [
-                'at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))),
-                'machine_id' => (int) $machine,
-                'channel' => $channel,
-                'value' => (float) $value,
-            ];
+        }
+        if ($faults !== []) {
+            throw new RowsRefused($faults, count($given));
         }
 
         return $rows;
+    }
+
+    /**
+     * @param  array<mixed>  $reading
+     * @param  array<string, int>  $machines  by name
+     * @return array{at: string, machine_id: int, channel: string, value: float}
+     *
+     * @throws InputError naming the row
+     */
+    private function row(int $i, array $reading, array $machines, User $by, float $now): array
+    {
+        $name = $reading['machine'] ?? null;
+        $machine = is_string($name) ? $machines[$name] ?? null : null;
+        if ($machine === null) {
+            throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
+        }
+        if (! $by->mayReport((int) $machine)) {
+            throw new InputError(
+                "readings.{$i}.machine",
+                'is not the machine of this token: an instrument speaks for its own',
+            );
+        }
+        $channel = $reading['channel'] ?? null;
+        if (! is_string($channel) || preg_match('/^[a-z0-9_]{1,40}$/', $channel) !== 1) {
+            throw new InputError("readings.{$i}.channel", 'is required: small letters, digits and _, at most 40');
+        }
+        $value = $reading['value'] ?? null;
+        if (! is_numeric($value) || ! (abs((float) $value) <= self::LARGEST)) {
+            throw new InputError("readings.{$i}.value", 'is out of range: a finite number is needed');
+        }
+        $at = $reading['at'] ?? $now;
+        if (! is_numeric($at) || $at > $now + 60 || $at < $now - 90 * 86400) {
+            throw new InputError(
+                "readings.{$i}.at",
+                'is out of range: not in the future and not older than 90 days',
+            );
+        }
+
+        return [
+            'at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))),
+            'machine_id' => (int) $machine,
+            'channel' => $channel,
+            'value' => (float) $value,
+        ];
     }
 
     /**

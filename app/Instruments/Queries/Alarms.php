@@ -9,6 +9,7 @@ use App\Instruments\Models\Alarm;
 use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use App\Support\ShopClock;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 
 /** Alarms: those that want somebody now, and those of a machine or a run. */
@@ -38,6 +39,12 @@ final readonly class Alarms
             ->whereHas('channel', static fn (Builder $channel) => $channel->where('machine_id', $machine->id))
             ->orderByDesc('began_at')
             ->limit(self::NEWEST));
+    }
+
+    /** @return list<AlarmData> of the whole shop, newest first */
+    public function since(CarbonImmutable $began): array
+    {
+        return $this->list(Alarm::query()->where('began_at', '>=', $began)->orderByDesc('began_at')->limit(self::NEWEST));
     }
 
     /** @return list<AlarmData> all of them, as they came */

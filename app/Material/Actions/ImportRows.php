@@ -21,6 +21,7 @@ use Dithermic\Core\Charge\PartKind;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\SourceState;
 use Dithermic\Core\Stock\LotForm;
+use Illuminate\Support\Collection;
 
 /** Rows of a CSV file into the shop, all or none; a dry run says what each row would do and what is wrong with it. */
 final readonly class ImportRows
@@ -82,6 +83,9 @@ final readonly class ImportRows
         }
         if ($rows === []) {
             throw new InputError('file', 'has a header and no rows');
+        }
+        if ($kind === 'mixes') {
+            $ready = self::asTheyAre($ready);
         }
         if ($errors === [] && ! $dry) {
             $this->ledger->act($id, ActKind::Imported, $by, 'from a CSV file', [
@@ -340,10 +344,32 @@ final readonly class ImportRows
         }
     }
 
+    /**
+     * A mix that a file has as its newest version has it stays as it is.
+     *
+     * @param  list<array<string, mixed>>  $rows
+     * @return list<array<string, mixed>>
+     */
+    private static function asTheyAre(array $rows): array
+    {
+        $byMix = collect($rows)->groupBy('mix');
+        $same = $byMix->map(static function (Collection $of, string|int $name): bool {
+            $newest = Mix::query()->where('name', (string) $name)->orderByDesc('version')->first();
+
+            return $newest !== null
+                && $of->every(static fn (array $row): bool => $row['polymer'] === $newest->polymer)
+                && $newest->components == $of->pluck('component')->all();
+        });
+
+        return array_map(static fn (array $row): array => ['same' => $same[$row['mix']]] + (
+            $same[$row['mix']] ? ['says' => "{$row['mix']}, {$row['component']['name']}: as it was"] : []
+        ) + $row, $rows);
+    }
+
     /** @param  list<array<string, mixed>>  $rows */
     private function keep(Act $act, array $rows): void
     {
-        foreach (collect($rows)->groupBy('mix') as $name => $of) {
+        foreach (collect($rows)->where('same', false)->groupBy('mix') as $name => $of) {
             $polymers = $of->pluck('polymer')->unique();
             if ($polymers->count() > 1) {
                 throw new InputError('file', "the mix {$name} names more than one polymer: nothing was brought in");

@@ -9,6 +9,7 @@ use App\Bench\Models\Task;
 use App\Bench\Support\Tasks;
 use App\Http\Answer;
 use App\Http\Controller;
+use App\Http\Upload;
 use App\Material\Actions\ImportRows;
 use App\Material\Http\Requests\ImportCsvRequest;
 use App\Material\Models\Lot;
@@ -18,6 +19,7 @@ use App\Material\Models\Source;
 use App\Runs\Actions\ImportProcedures;
 use App\Runs\Queries\ProceduresAsRows;
 use App\Shop\Actions\ImportOwnValues;
+use App\Shop\Actions\ImportSetUps;
 use App\Shop\Actions\ImportShop;
 use App\Shop\Queries\ShopAsRows;
 use App\Support\Csv;
@@ -33,7 +35,7 @@ final class TransferController extends Controller
     private const MOVEMENTS = 100_000;
 
     /** the shop's own, not its material */
-    private const OWN = ['machines', 'products', 'values', 'procedures'];
+    private const OWN = ['machines', 'products', 'values', 'procedures', 'setups'];
 
     /** about half a second's worth */
     private const ROWS_AT_ONCE = 1_000;
@@ -41,7 +43,7 @@ final class TransferController extends Controller
     #[OA\Get(
         path: '/transfer/{kind}.csv',
         operationId: 'exportCsv',
-        summary: 'Sources, lots, movements, mixes, machines, products, own values of polymers or own ways of procedures as CSV',
+        summary: 'Sources, lots, movements, mixes, machines, products, set-ups, own values of polymers or own ways of procedures as CSV',
         tags: ['lots'],
         responses: [new Answer(200, 'the file')],
     )]
@@ -53,6 +55,7 @@ final class TransferController extends Controller
             'products' => $shop->products(),
             'values' => $shop->ownValues(),
             'procedures' => $procedures(),
+            'setups' => $shop->setUps(),
             default => null,
         };
         if ($own !== null) {
@@ -150,20 +153,7 @@ final class TransferController extends Controller
         operationId: 'importCsv',
         summary: 'Bring CSV in, all or nothing; with preview only say what it would do',
         tags: ['lots'],
-        requestBody: new OA\RequestBody(
-            required: true,
-            content: new OA\MediaType(
-                mediaType: 'multipart/form-data',
-                schema: new OA\Schema(
-                    required: ['file', 'id'],
-                    properties: [
-                        new OA\Property(property: 'file', type: 'string', format: 'binary'),
-                        new OA\Property(property: 'id', type: 'string', format: 'uuid'),
-                        new OA\Property(property: 'preview', type: 'boolean'),
-                    ],
-                ),
-            ),
-        ),
+        requestBody: new Upload(once: true),
         responses: [new OA\Response(
             response: 200,
             description: 'what it did or would do',
@@ -196,6 +186,7 @@ final class TransferController extends Controller
         ImportShop $shop,
         ImportProcedures $procedures,
         ImportOwnValues $values,
+        ImportSetUps $setUps,
         Tasks $tasks,
     ): JsonResponse {
         $given = $request->validated();
@@ -212,6 +203,7 @@ final class TransferController extends Controller
             $done = match ($kind) {
                 'procedures' => $procedures($given['id'], $this->actor($request), $text, $dry),
                 'values' => $values($given['id'], $this->actor($request), $text, $dry),
+                'setups' => $setUps($given['id'], $this->actor($request), $text, $dry),
                 default => $shop($given['id'], $this->actor($request), $kind, $text, $dry),
             };
 

@@ -85,10 +85,17 @@ final class Lot extends Model
         return $this->hasMany(LotMovement::class);
     }
 
-    /** @param  Builder<self>  $query */
+    /**
+     * What it holds by its ledger, as the database keeps it in step.
+     *
+     * @param  Builder<self>  $query
+     */
     public function scopeWithHeld(Builder $query): void
     {
-        $query->withSum('movements as held_g', 'mass_g');
+        if ($query->getQuery()->columns === null) {
+            $query->select('lots.*');
+        }
+        $query->selectRaw('(select mass_g from lot_totals where lot_id = lots.id) as held_g');
     }
 
     protected function casts(): array

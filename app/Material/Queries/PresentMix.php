@@ -82,7 +82,7 @@ final class PresentMix
         if ($this->shelves !== null) {
             return $this->shelves;
         }
-        $held = Lot::query()->join('lot_movements as m', 'm.lot_id', '=', 'lots.id')
+        $held = Lot::query()->join('lot_totals as m', 'm.lot_id', '=', 'lots.id')
             ->selectRaw('lots.polymer, lots.colour, sum(m.mass_g) as held_g')
             ->groupBy('lots.polymer', 'lots.colour')
             ->toBase()->get();

@@ -138,11 +138,10 @@ final readonly class SourceCards
         /** @var list<object{source_id: int, code: string, polymer: string, held_g: string}> $lots */
         $lots = DB::select(
             <<<'SQL'
-                select l.source_id, l.code, l.polymer, sum(m.mass_g) as held_g
+                select l.source_id, l.code, l.polymer, t.mass_g as held_g
                 from lots l
-                join lot_movements m on m.lot_id = l.id
-                group by l.id
-                having sum(m.mass_g) > 0
+                join lot_totals t on t.lot_id = l.id
+                where t.mass_g > 0
                 order by held_g desc, l.id
                 SQL,
         );

@@ -18,10 +18,16 @@ use App\Runs\Models\RunMaterial;
 use App\Support\Seconds;
 use Dithermic\Core\Safety\Scale;
 use Dithermic\Core\Stock\Trust;
+use Illuminate\Support\Facades\DB;
 
 /** A source's page: what came from it, what became of it, and at which temperatures it worked. */
 final readonly class SourceDetail
 {
+    private const USED = [MovementKind::Drawn, MovementKind::Weighed, MovementKind::Returned];
+
+    /** what came of it is told by so many of the last runs: years ago it may have been other stuff */
+    private const RUNS = 1000;
+
     public function __construct(private PresentLot $present)
     {
     }
@@ -43,10 +49,13 @@ final readonly class SourceDetail
             ->where('lots.source_id', $source->id);
         $delivered = (float) (clone $ofSource)->whereIn('kind', [MovementKind::Delivered, MovementKind::Sorted])
             ->sum('lot_movements.mass_g');
-        $used = -(float) (clone $ofSource)->whereIn(
-            'kind',
-            [MovementKind::Drawn, MovementKind::Weighed, MovementKind::Returned],
-        )->sum('lot_movements.mass_g');
+        // What was used is most of a ledger: it is what else came and went, less what is there.
+        $else = (float) (clone $ofSource)->whereIn('kind', array_filter(
+            MovementKind::cases(),
+            static fn (MovementKind $k): bool => ! in_array($k, self::USED, true),
+        ))->sum('lot_movements.mass_g');
+        $used = $else - (float) DB::table('lot_totals')->join('lots', 'lots.id', '=', 'lot_totals.lot_id')
+            ->where('lots.source_id', $source->id)->sum('mass_g');
         $runs = $this->taught($source);
         $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')
             ->where('lots.source_id', $source->id)
@@ -88,13 +97,13 @@ final readonly class SourceDetail
         );
     }
 
-    /** @return object{n: int, bad: int, low: float|null, high: float|null} what runs of its lots came to */
+    /** @return object{n: int, bad: int, low: float|null, high: float|null} what the last runs of its lots came to */
     private function taught(Source $source): object
     {
         $ofSource = RunMaterial::query()->select('run_id')->whereIn(
             'lot_id',
             Lot::query()->select('id')->where('source_id', $source->id),
-        );
+        )->orderByDesc('id')->limit(self::RUNS);
         /** @var object{n: int, bad: int, low: float|null, high: float|null} */
         $runs = Run::query()->whereIn('id', $ofSource)
             ->whereNotNull('verdict')

@@ -8,6 +8,7 @@ use App\People\Models\User;
 use App\Planning\Models\PlanWish;
 use App\Planning\Models\PowerSupply;
 use App\Planning\Models\Presence;
+use App\Planning\Models\ShiftNote;
 use App\Planning\Support\WishKind;
 use App\Support\Seconds;
 use App\Support\Sent;
@@ -29,6 +30,17 @@ final readonly class SayOfDay
             'day' => Seconds::moment($day),
             'from_at' => Seconds::moment($from),
             'to_at' => Seconds::moment($to),
+            'by_id' => $by->id,
+            'at' => $this->clock->moment(),
+        ]));
+    }
+
+    /** In own words, for who comes next. */
+    public function toNext(string $id, User $by, string $text): void
+    {
+        $this->once($id, fn () => ShiftNote::query()->create([
+            'id' => $id,
+            'text' => $text,
             'by_id' => $by->id,
             'at' => $this->clock->moment(),
         ]));

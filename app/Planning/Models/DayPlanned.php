@@ -27,6 +27,23 @@ final class DayPlanned extends Model
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
 
+    /**
+     * When each job of a plan begins and ends, its first piece to its last.
+     *
+     * @param  list<array<string, mixed>>  $tasks  of schedule.plan
+     * @return array<string, array{float, float}> minutes since the day began, by job
+     */
+    public static function spans(array $tasks): array
+    {
+        $spans = [];
+        foreach ($tasks as $task) {
+            [$from, $to] = $spans[$task['job']] ?? [INF, -INF];
+            $spans[$task['job']] = [min($from, (float) $task['start']), max($to, (float) $task['end'])];
+        }
+
+        return $spans;
+    }
+
     protected function casts(): array
     {
         return [

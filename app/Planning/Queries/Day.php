@@ -8,6 +8,7 @@ use App\People\Models\User;
 use App\Planning\Data\DayData;
 use App\Planning\Data\DayJobData;
 use App\Planning\Data\OrderData;
+use App\Planning\Models\DayPlanned;
 use App\Planning\Models\PlanWish;
 use App\Planning\Models\PowerSupply;
 use App\Planning\Models\Presence;
@@ -164,8 +165,9 @@ final readonly class Day
     private function told(array $jobs, array $result, array $wishes, callable $at): array
     {
         $told = [];
+        $spans = DayPlanned::spans($result['tasks'] ?? []);
         foreach ($jobs as $id => $job) {
-            $told[] = $this->one($id, $job, $result, ($wishes[$id]->kind ?? WishKind::Free)->value, $at);
+            $told[] = $this->one($id, $job, $result, $spans[$id] ?? null, ($wishes[$id]->kind ?? WishKind::Free)->value, $at);
         }
         usort($told, static fn (DayJobData $a, DayJobData $b): int => [$a->ends ?? INF, $a->due ?? INF]
             <=> [$b->ends ?? INF, $b->due ?? INF]);
@@ -175,19 +177,18 @@ final readonly class Day
 
     /**
      * @param  array<string, mixed>  $result
+     * @param  array{float, float}|null  $span  of it in the plan
      * @param  callable(float): float  $at
      */
-    private function one(string $id, DayJob $job, array $result, string $wish, callable $at): DayJobData
+    private function one(string $id, DayJob $job, array $result, ?array $span, string $wish, callable $at): DayJobData
     {
         $late = array_column($result['late'] ?? [], null, 'job')[$id] ?? null;
         $impossible = array_column($result['impossible'] ?? [], 'says', 'job')[$id] ?? null;
-        $own = array_filter($result['tasks'] ?? [], static fn (array $t): bool => $t['job'] === $id);
         $making = $job->making;
         [$starts, $ends, $from, $to] = [null, null, null, null];
         $spread = $this->spreads->of($job->product->id);
-        if ($own !== []) {
-            $starts = $at((float) min(array_column($own, 'start')));
-            $ends = $at((float) max(array_column($own, 'end')));
+        if ($span !== null) {
+            [$starts, $ends] = array_map($at, $span);
             $whole = 60 * ($making->length()?->whole($making->pieces) ?? 0.0);
             $from = $ends + ($spread->least - 1) * $whole;
             $to = $ends + ($spread->most - 1) * $whole;

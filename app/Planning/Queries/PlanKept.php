@@ -82,7 +82,10 @@ final readonly class PlanKept
 
         return DayPlanned::query()->updateOrCreate(['day' => $at], [
             'hash' => $hash,
-            'result' => $told + ['moved_says' => $before === null ? [] : self::moved($told, $names)],
+            'result' => $told + [
+                'moved_says' => $before === null ? [] : self::moved($told, $names),
+                'names' => array_intersect_key($names, $known),
+            ],
             'what_if' => $this->whatIf($asked, $result, $names),
             'at' => Seconds::moment(Seconds::now()),
         ]);

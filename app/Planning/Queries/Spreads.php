@@ -8,7 +8,6 @@ use App\Runs\Models\Run;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Schedule\RunLength;
 use Dithermic\Core\Schedule\Spread;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Cache;
 
 /** How long runs of a product really took over what their plan says, the last ones. */
@@ -16,20 +15,22 @@ final class Spreads
 {
     private const LAST = 12;
 
-    /** what is known of a product is known until another run of it ends, and looked up again at the latest after so long, s */
+    /**
+     * what is known of a product is known until another run of it ends, and looked up again at the latest after so
+     * long, s
+     */
     private const KEPT_S = 86_400;
 
-    /** @var Collection<int, int>|null newest run that ended, by product */
-    private ?Collection $newest = null;
+    /** @var array<int, int> newest run that is over, by product */
+    private array $newest = [];
 
     public function of(int $product): Spread
     {
-        $this->newest ??= Run::query()->where('status', RunState::FINISHED)
-            ->groupBy('product_id')
-            ->selectRaw('product_id, max(number) as number')
-            ->toBase()
-            ->pluck('number', 'product_id');
-        $newest = (int) $this->newest->get($product);
+        $newest = $this->newest[$product] ??= (int) Run::query()
+            ->where(['product_id' => $product, 'status' => RunState::FINISHED])
+            ->orderByDesc('started_at')
+            ->orderByDesc('id')
+            ->value('number');
         [$least, $most, $runs] = Cache::remember("spread:{$product}:{$newest}", self::KEPT_S, function () use ($product): array {
             $found = $this->find($product);
 
@@ -47,7 +48,8 @@ final class Spreads
             ->whereNotNull('ended_at')
             ->with('procedureVersion')
             ->withCount('pieces')
-            ->orderByDesc('number')
+            ->orderByDesc('started_at')
+            ->orderByDesc('id')
             ->limit(self::LAST)
             ->get();
         foreach ($runs as $run) {

@@ -275,7 +275,10 @@ final readonly class RecordEvents
         $machine->save();
     }
 
-    /** Whether a machine had a later run or a change: what is said, or put right, of this one says nothing of it any more. */
+    /**
+     * Whether a machine had a later run or a change: what is said, or put right, of this one says nothing of it any
+     * more.
+     */
     private function movedOn(Run $run, Machine $machine): bool
     {
         $began = $run->started_at->format('Y-m-d H:i:s.vP');
@@ -287,8 +290,8 @@ final readonly class RecordEvents
     }
 
     /**
-     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from the lot
-     * that goes in then.
+     * A weighed charge came off its lots at the scale already; what goes in beyond the run's charges is drawn from the
+     * lot that goes in then.
      *
      * @param  array<string, mixed>  $values
      * @param  array{at: float, values: array<string, mixed>}|null  $original  the entry that is put right
@@ -331,7 +334,8 @@ final readonly class RecordEvents
     }
 
     /**
-     * A good piece goes to the goods, or into a lot where it is material again; a verdict that is put right takes it back again.
+     * A good piece goes to the goods, or into a lot where it is material again; a verdict that is put right takes it
+     * back again.
      *
      * @param  array<string, mixed>  $values
      * @param  array<string, mixed>  $before
@@ -378,13 +382,14 @@ final readonly class RecordEvents
                 'reason' => $verdict['reason'] ?? null,
                 'began_at' => Seconds::moment($piece->beganAt()),
                 'ended_at' => $piece->outcome === Thread::OPEN ? null : Seconds::moment($piece->stepSince),
+                'clocked' => json_encode((object) $procedure->clocked($piece), JSON_THROW_ON_ERROR),
             ];
         }
         if ($rows !== []) {
             Piece::query()->upsert(
                 $rows,
                 ['run_id', 'number'],
-                ['outcome', 'verdict', 'reason', 'began_at', 'ended_at'],
+                ['outcome', 'verdict', 'reason', 'began_at', 'ended_at', 'clocked'],
             );
         }
     }

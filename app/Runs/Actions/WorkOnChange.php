@@ -9,6 +9,7 @@ use App\Runs\Models\ChangeLine;
 use App\Runs\Models\JobChange;
 use App\Runs\Queries\ChangeOver;
 use App\Shop\Models\Machine;
+use App\Support\Seconds;
 use App\Support\Sent;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
@@ -76,21 +77,28 @@ final readonly class WorkOnChange
     /**
      * @param  int  $after  the newest entry that was seen
      * @param  array<string, mixed>  $said
+     * @param  float|null  $when  it was done, s since 1970 UTC, by a screen that could not send it then; null for now
      *
-     * @throws InputError where it has no place, or somebody has added something since
+     * @throws InputError where it has no place, or somebody else has said something of the same task since
      */
-    public function add(string $id, JobChange $change, ChangeEntry $kind, int $after, array $said, User $by): void
-    {
-        DB::transaction(function () use ($id, $change, $kind, $after, $said, $by): void {
+    public function add(
+        string $id,
+        JobChange $change,
+        ChangeEntry $kind,
+        int $after,
+        array $said,
+        ?float $when,
+        User $by,
+    ): void {
+        DB::transaction(function () use ($id, $change, $kind, $after, $said, $when, $by): void {
             JobChange::query()->whereKey($change->id)->lockForUpdate()->firstOrFail();
             if (! $this->sent->as($id)) {
                 return;
             }
-            $change->refresh()->load('lines');
-            if (($change->lines->last()->id ?? 0) !== $after) {
-                throw new InputError('after', 'is not the newest: somebody has added to this change. Look again');
-            }
-            $at = $this->clock->moment();
+            $change->refresh()->load('lines.by');
+            $this->mustHaveSeen($change, $said['task'] ?? null, $after, $by);
+            $now = $this->clock->now();
+            $at = Seconds::moment(min($now, max(Seconds::of($change->at), $when ?? $now)));
             $file = $change->file();
             $file->mustTake($kind, $said, (float) $at->format('U.v'), $by->isLead());
             $file->add($kind, $said, (float) $at->format('U.v'));
@@ -105,9 +113,20 @@ final readonly class WorkOnChange
         });
     }
 
+    /** Two persons at one task see each other's word first; each at another task are in nobody's way. */
+    private function mustHaveSeen(JobChange $change, ?string $task, int $after, User $by): void
+    {
+        $unseen = $change->lines->first(static fn (ChangeLine $line): bool => $line->id > $after
+            && ! $line->by->is($by)
+            && ($task === null || ($line->said['task'] ?? null) === $task));
+        if ($unseen !== null) {
+            throw new InputError('after', "is not the newest: {$unseen->by->name} has added to this. Look again");
+        }
+    }
+
     /**
-     * What is in the barrel and what hangs changes with the entry that says so, not with the end of it all, and back with
-     * the one that takes it back.
+     * What is in the barrel and what hangs changes with the entry that says so, not with the end of it all, and back
+     * with the one that takes it back.
      */
     private function holds(JobChange $change, ChangeFile $file): void
     {

@@ -60,6 +60,7 @@ final readonly class ChangeData
             items: new OA\Items(type: 'string'),
         )] public array $cares,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $unknown,
+        #[OA\Property(description: 'a temperature that is read counts so near to what is set, K')] public float $ready_within_k,
     ) {
     }
 }

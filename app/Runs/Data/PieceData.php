@@ -30,6 +30,11 @@ final readonly class PieceData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $flags,
+        #[OA\Property(
+            description: 'what its taps measured, s, by figure',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'number'),
+        )] public object $clocked,
     ) {
     }
 }

@@ -20,6 +20,7 @@ final readonly class RunSummaryData
         #[OA\Property] public int $number,
         #[OA\Property] public string $process,
         #[OA\Property] public string $product,
+        #[OA\Property] public int $product_id,
         #[OA\Property] public string $polymer,
         #[OA\Property(description: 'the main one')] public string $machine,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StationData'))] public array $stations,

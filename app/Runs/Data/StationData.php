@@ -14,6 +14,8 @@ final readonly class StationData
         #[OA\Property(description: 'as the procedure names the place')] public string $role,
         #[OA\Property] public string $title,
         #[OA\Property] public string $machine,
+        #[OA\Property] public int $machine_id,
+        #[OA\Property(description: 'its runs can be asked what it really can do')] public bool $learns,
     ) {
     }
 }

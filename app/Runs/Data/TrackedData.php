@@ -23,6 +23,7 @@ final readonly class TrackedData
         public float $more_min,
         #[OA\Property(description: 'seconds into the plan at which it would be as hot as it is now')] public float $as_if_s,
         #[OA\Property(description: 'when this was so, seconds since 1970 UTC')] public float $at,
+        #[OA\Property(description: 'what is so hot now, in a word')] public string $of_what,
     ) {
     }
 }

@@ -90,6 +90,7 @@ final class ChangeController extends Controller
             ChangeEntry::from($given['kind']),
             (int) $given['after'],
             $request->said(),
+            isset($given['at']) ? (float) $given['at'] : null,
             $request->actor(),
         );
 

@@ -22,7 +22,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
- * One job through one procedure. Its truth is its events; status, step, verdict and the like are a projection for lists.
+ * One job through one procedure. Its truth is its events; status, step, verdict and the like are a projection for
+ * lists.
  *
  * @property string $id
  * @property int $number
@@ -94,7 +95,9 @@ final class Run extends Model
         $query->withCount(['goodPieces as good', 'badPieces as bad']);
     }
 
-    /** How many of its pieces are good, counted with the list or asked for here; a run that is one pass is one piece. */
+    /**
+     * How many of its pieces are good, counted with the list or asked for here; a run that is one pass is one piece.
+     */
     public function good(): int
     {
         return ($this->verdict === 'good' ? 1 : 0) + (int) ($this->attributes['good'] ?? $this->goodPieces()->count());
@@ -162,14 +165,13 @@ final class Run extends Model
     /** @return HasMany<Piece, $this> */
     public function goodPieces(): HasMany
     {
-        return $this->hasMany(Piece::class)->where('verdict', 'good');
+        return $this->hasMany(Piece::class)->good();
     }
 
     /** @return HasMany<Piece, $this> scrapped, or taken out before they were judged */
     public function badPieces(): HasMany
     {
-        return $this->hasMany(Piece::class)
-            ->where(static fn (Builder $q) => $q->where('verdict', 'scrap')->orWhere('outcome', 'dropped'));
+        return $this->hasMany(Piece::class)->bad();
     }
 
     /** The machine in a role; null where the run has none there. */

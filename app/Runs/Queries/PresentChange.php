@@ -16,6 +16,7 @@ use Dithermic\Core\Process\Change\ChangeTask;
 use Dithermic\Core\Process\Change\Hose;
 use Dithermic\Core\Process\Change\Position;
 use Dithermic\Core\Process\Change\TaskState;
+use Dithermic\Core\Process\Plan;
 
 /** Job changes as they go over the wire. */
 final readonly class PresentChange
@@ -68,6 +69,7 @@ final readonly class PresentChange
             array_map(static fn (array $h): Hose => Reader::read(Hose::class, $h), $plan['hoses']),
             [...$plan['warnings'], ...$plan['against']],
             $plan['unknown'],
+            Plan::READY_WITHIN_K,
         );
     }
 
@@ -77,13 +79,7 @@ final readonly class PresentChange
 
         return new ChangeTaskData(
             $task,
-            match (true) {
-                $state->passed !== null => 'passed',
-                $state->isThrough() => 'through',
-                $state->begunAt !== null => 'under_way',
-                $file->isReady($task->id) => 'ready',
-                default => 'waits',
-            },
+            $file->stands($task->id),
             $began + 60 * $task->start_min,
             $began + 60 * $task->end_min,
             $file->lacks($task->id),

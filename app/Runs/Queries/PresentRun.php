@@ -62,12 +62,15 @@ final readonly class PresentRun
             $run->number,
             $run->product->process,
             $run->product->name,
+            $run->product_id,
             $run->polymer,
             $run->mainMachine()->name,
-            array_values($run->stations->map(static fn (RunStation $s): StationData => new StationData(
+            array_values($run->stations->map(fn (RunStation $s): StationData => new StationData(
                 $s->role,
                 $process->role($s->role)->title ?? $s->role,
                 $s->machine->name,
+                $s->machine_id,
+                $this->processes->learningOf($s->machine->kind) !== null,
             ))->all()),
             $run->set_c,
             $run->mainLot()->code,
@@ -130,7 +133,7 @@ final readonly class PresentRun
             $steps,
             $this->timers($procedure, $state),
             self::byStep($state),
-            $this->pieces($process, $machine, $state, $pieces, $now),
+            $this->pieces($process, $machine, $state, $pieces, $run->plan, $now),
             array_values($run->outputs->map(RunOutputData::of(...))->all()),
             $state->closing,
             $this->places->contested($run),
@@ -298,6 +301,7 @@ final readonly class PresentRun
 
     /**
      * @param  array<int, Thread>  $pieces
+     * @param  array<string, float|int|string|null>  $plan
      * @return list<PieceData>
      */
     private function pieces(
@@ -305,6 +309,7 @@ final readonly class PresentRun
         RunMachine $machine,
         RunState $state,
         array $pieces,
+        array $plan,
         float $now,
     ): array {
         return array_values(array_map(fn (Thread $piece): PieceData => new PieceData(
@@ -316,7 +321,8 @@ final readonly class PresentRun
             $this->timers($machine->procedure, $piece),
             self::byStep($piece),
             $piece->step === null ? [] : $machine->missing($state, $piece->step, $now, $piece->piece),
-            $process->flags($state, $piece),
+            $process->flags($state, $piece, $plan),
+            (object) $machine->procedure->clocked($piece),
         ), $pieces));
     }
 }

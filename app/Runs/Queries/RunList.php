@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Queries;
 
+use App\Runs\Models\Piece;
 use App\Runs\Models\Run;
 use App\Shop\Models\Product;
 use App\Support\Seconds;
@@ -75,10 +76,30 @@ final readonly class RunList
     {
         match ($verdict) {
             'open' => $runs->where('status', 'running'),
-            'good' => $runs->where(static fn (Builder $q) => $q->where('verdict', 'good')
-                ->orWhere(static fn (Builder $p) => $p->whereHas('goodPieces')->whereDoesntHave('badPieces'))),
-            default => $runs->where(static fn (Builder $q) => $q->where('verdict', 'scrap')->orWhereHas('badPieces')),
+            'good' => $runs->where(static function (Builder $q): void {
+                $q->where('verdict', 'good')->orWhere(static function (Builder $p): void {
+                    self::has($p, Piece::query()->good(), 'is not null');
+                    self::has($p, Piece::query()->bad(), 'is null');
+                });
+            }),
+            default => $runs->where(static function (Builder $q): void {
+                $q->where('verdict', 'scrap');
+                self::has($q, Piece::query()->bad(), 'is not null', 'or');
+            }),
         };
+    }
+
+    /**
+     * Whether a run has such a piece, asked run by run as the list goes: a plain "exists" beside an "or" would hash all the
+     * pieces there are.
+     *
+     * @param  Builder<Run>  $runs
+     * @param  Builder<Piece>  $pieces
+     */
+    private static function has(Builder $runs, Builder $pieces, string $is, string $boolean = 'and'): void
+    {
+        $one = $pieces->selectRaw('1')->whereColumn('run_id', 'runs.id')->limit(1);
+        $runs->whereRaw("({$one->toSql()}) {$is}", $one->getBindings(), $boolean);
     }
 
     /** @param  Builder<Run>  $runs */

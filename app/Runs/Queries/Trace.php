@@ -7,6 +7,8 @@ namespace App\Runs\Queries;
 use App\Instruments\Support\Calibrations;
 use App\Instruments\Support\Offsets;
 use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
+use Carbon\CarbonInterface;
 use Illuminate\Support\Facades\DB;
 
 /** A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel. */
@@ -22,15 +24,10 @@ final readonly class Trace
     public function of(Run $run): array
     {
         // By station and moment, not by what the instrument thought: a late batch finds its run too.
-        $rows = DB::select("with numbered as (
-                select case when s.position = 0 then r.channel else s.role || '_' || r.channel end as name,
-                    r.machine_id, r.channel, r.at, r.value,
-                    ntile(?) over (partition by s.id, r.channel order by r.at) as bucket
-                from run_stations s join readings r on r.machine_id = s.machine_id and r.at >= s.from_at and r.at <= coalesce(s.to_at, 'infinity')
-                where s.run_id = ?)
-            select name, machine_id, channel, extract(epoch from avg(at - to_timestamp(0))) as t, avg(value) as v
-            from numbered group by name, machine_id, channel, bucket order by name, bucket",
-            [self::POINTS, $run->id]);
+        $rows = [];
+        foreach ($run->stations->whereNotNull('from_at') as $station) {
+            array_push($rows, ...$this->read($station));
+        }
         $offsets = $this->calibrations->ofMachines(array_values(array_unique(array_column($rows, 'machine_id'))));
         $channels = [];
         foreach ($rows as $row) {
@@ -38,6 +35,34 @@ final readonly class Trace
             $channels[$row->name][] = [(float) $row->t, round((float) $row->v + $offset, 2)];
         }
 
+        ksort($channels);
+
         return $channels;
+    }
+
+    /**
+     * Station by station, between two moments that are known before: the months beside them are not even looked at. What
+     * was thinned since is read by the minute, each in its middle.
+     *
+     * @return list<object{name: string, machine_id: int, channel: string, t: string, v: string}>
+     */
+    private function read(RunStation $station): array
+    {
+        $moment = static fn (?CarbonInterface $at): string => $at?->format('Y-m-d H:i:s.vP') ?? 'infinity';
+        $where = [$station->machine_id, $moment($station->from_at), $moment($station->to_at)];
+
+        /** @var list<object{name: string, machine_id: int, channel: string, t: string, v: string}> */
+        return DB::select(
+            "with known as (
+                select machine_id, channel, at + interval '30 s' as at, mean as value, n
+                from reading_minutes where machine_id = ? and at >= date_trunc('minute', ?::timestamptz) and at <= ?
+                union all
+                select machine_id, channel, at, value, 1 from readings where machine_id = ? and at >= ? and at <= ?),
+            numbered as (select *, ntile(?) over (partition by channel order by at) as bucket from known)
+            select ?::text || channel as name, machine_id, channel,
+                extract(epoch from avg(at - to_timestamp(0))) as t, sum(value * n) / sum(n) as v
+            from numbered group by machine_id, channel, bucket order by channel, bucket",
+            [...$where, ...$where, self::POINTS, $station->position === 0 ? '' : "{$station->role}_"],
+        );
     }
 }

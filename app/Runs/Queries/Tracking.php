@@ -51,6 +51,7 @@ final readonly class Tracking
                     $told->moreMin($clock),
                     round($told->asIfS, 1),
                     $now,
+                    $told->ofWhat,
                 );
             }
         }

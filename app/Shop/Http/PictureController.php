@@ -6,6 +6,7 @@ namespace App\Shop\Http;
 
 use App\Http\Answer;
 use App\Http\Controller;
+use App\Http\Upload;
 use App\Shop\Actions\KeepPicture;
 use App\Shop\Models\Picture;
 use Dithermic\Core\Calculator\InputError;
@@ -25,16 +26,7 @@ final class PictureController extends Controller
         operationId: 'postPicture',
         summary: 'Upload a photograph, JPEG, PNG or WebP of at most 12 MB',
         tags: ['lots'],
-        requestBody: new OA\RequestBody(
-            required: true,
-            content: new OA\MediaType(
-                mediaType: 'multipart/form-data',
-                schema: new OA\Schema(
-                    required: ['file'],
-                    properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')],
-                ),
-            ),
-        ),
+        requestBody: new Upload,
         responses: [new OA\Response(
             response: 201,
             description: 'kept',

@@ -9,10 +9,12 @@ use App\Runs\Models\RunStation;
 use Carbon\CarbonImmutable;
 use Database\Factories\MachineFactory;
 use Dithermic\Core\Run\Thread;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\Cache;
 
 /**
  * @property int $id
@@ -29,6 +31,9 @@ final class Machine extends Model
 {
     /** @use HasFactory<MachineFactory> */
     use HasFactory;
+
+    /** what has been counted is counted again after a day at the latest, s */
+    private const MADE_KEPT_S = 86_400;
 
     protected $fillable = ['name', 'kind', 'facts', 'last_polymer', 'last_swatch', 'hung_id', 'retired_at'];
 
@@ -58,13 +63,22 @@ final class Machine extends Model
         return isset($this->facts[$name]) ? (float) $this->facts[$name] : null;
     }
 
-    /** Pieces of all runs that it had a place in: what a mould has made. */
+    /**
+     * Pieces of all runs that it had a place in: what a mould has made. Those of runs that have left it are counted again
+     * when another has.
+     */
     public function made(): int
     {
-        return Piece::query()
-            ->whereIn('run_id', RunStation::query()->select('run_id')->where('machine_id', $this->id))
+        $places = RunStation::query()->where('machine_id', $this->id);
+        $left = (clone $places)->whereNotNull('to_at');
+        $key = (clone $left)->selectRaw("count(*) || '-' || coalesce(extract(epoch from max(to_at)), 0) as left")->value('left');
+        $count = static fn (Builder $of): int => Piece::query()
+            ->whereIn('run_id', $of->select('run_id'))
             ->where('outcome', '!=', Thread::DROPPED)
             ->count();
+
+        return $count((clone $places)->whereNull('to_at'))
+            + (int) Cache::remember("made:{$this->id}:{$key}", self::MADE_KEPT_S, static fn (): int => $count($left));
     }
 
     protected function casts(): array

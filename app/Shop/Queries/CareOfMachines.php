@@ -13,6 +13,7 @@ use App\Support\Seconds;
 use App\Support\ShopClock;
 use Dithermic\Core\Care\CareState;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /** What of machines is to be looked after, and how far each is. */
@@ -101,7 +102,9 @@ final readonly class CareOfMachines
             ->groupBy('care.id')
             ->selectRaw('care.id, care.machine_id, coalesce(max(care_done.at), care.at) as since');
         $ended = DB::query()->fromSub($since, 'c')
-            ->join('run_stations', 'run_stations.machine_id', '=', 'c.machine_id')
+            // Whose pieces ended since then began no longer before than any run takes.
+            ->join('run_stations', static fn (JoinClause $on) => $on->on('run_stations.machine_id', '=', 'c.machine_id')
+                ->whereRaw("run_stations.from_at > c.since - interval '30 days'"))
             ->join('runs', 'runs.id', '=', 'run_stations.run_id')
             ->leftJoin('pieces', 'pieces.run_id', '=', 'runs.id')
             // A piece has its own end, a run of one pass the run's; where neither has ended there is nothing to count.

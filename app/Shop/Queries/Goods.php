@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Shop\Queries;
 
-use App\Runs\Models\RunOutput;
-use App\Runs\Support\OutputKind;
 use App\Shop\Data\GoodsData;
 use App\Shop\Models\GoodsMovement;
+use App\Shop\Models\GoodsTotal;
 use App\Shop\Models\Product;
 use Dithermic\Core\Stock\Shelf;
 
@@ -17,8 +16,7 @@ final class Goods
     /** @return list<GoodsData> what wants making first, then by name */
     public function all(): array
     {
-        $made = RunOutput::query()->where('kind', OutputKind::Goods)->groupBy('product_id')
-            ->selectRaw('product_id, sum(count) as held')->toBase()->pluck('held', 'product_id');
+        $made = GoodsTotal::query()->pluck('made', 'product_id');
         $moved = GoodsMovement::query()->groupBy('product_id')
             ->selectRaw('product_id, sum(count) as held')->toBase()->pluck('held', 'product_id');
         $goods = Product::query()->orderBy('name')->get()->map(static fn (Product $product): GoodsData => self::of(
@@ -37,10 +35,7 @@ final class Goods
 
     public function held(Product $product): int
     {
-        return (int) RunOutput::query()->where('kind', OutputKind::Goods)->where(
-            'product_id',
-            $product->id,
-        )->sum('count')
+        return (int) GoodsTotal::query()->whereKey($product->id)->value('made')
             + (int) GoodsMovement::query()->where('product_id', $product->id)->sum('count');
     }
 

@@ -10,6 +10,7 @@ use App\Runs\Models\ProcedureEntry;
 use App\Shop\Models\Machine;
 use App\Shop\Models\PolymerOverride;
 use App\Shop\Models\Product;
+use App\Shop\Models\Recipe;
 
 final class ImportCsvRequest extends Body
 {
@@ -18,6 +19,7 @@ final class ImportCsvRequest extends Body
         return match ($this->route('kind')) {
             'machines' => $this->may('create', Machine::class),
             'products' => $this->may('create', Product::class),
+            'setups' => $this->may('create', Recipe::class),
             'values' => $this->may('create', PolymerOverride::class),
             'procedures' => $this->may('create', ProcedureEntry::class),
             default => $this->may('create', Lot::class),

@@ -19,8 +19,8 @@ final class MakeTokenRequest extends Body
     {
         return [
             'name' => ['required', 'string', 'max:80'],
-            'scopes' => ['required', 'list', 'min:1', 'max:4'],
-            'scopes.*' => ['string', 'in:readings,signals,calc,shop', 'distinct'],
+            'scopes' => ['required', 'list', 'min:1', 'max:5'],
+            'scopes.*' => ['string', 'in:readings,signals,calc,shop,calendar', 'distinct'],
             'machine_id' => ['nullable', 'integer', 'exists:machines,id'],
             'days' => ['nullable', 'integer', 'between:1,'.AccessController::LONGEST_DAYS],
         ];

@@ -33,7 +33,15 @@ final class GetDayRequest extends Body
     /** @return array{float, float} a day at most, to the minute: what two screens ask is the same day */
     public function span(): array
     {
-        $given = $this->validated();
+        return self::minutes($this->validated());
+    }
+
+    /**
+     * @param  array<string, mixed>  $given
+     * @return array{float, float}
+     */
+    public static function minutes(array $given): array
+    {
         $from = 60 * floor($given['from'] / 60);
 
         return [$from, min($from + 86_400, 60 * ceil($given['until'] / 60))];

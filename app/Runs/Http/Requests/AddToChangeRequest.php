@@ -22,6 +22,7 @@ final class AddToChangeRequest extends Body
         return [
             'id' => ['required', 'uuid'],
             'after' => ['required', 'integer', 'between:0,9000000000000000'],
+            'at' => ['nullable', 'numeric', 'between:0,100000000000'],
             'kind' => ['required', Rule::enum(ChangeEntry::class)],
             'task' => ['required_unless:kind,given_up', 'string', 'max:40'],
             'tap' => ['required_if:kind,tapped', 'string', 'max:80'],
@@ -40,6 +41,7 @@ final class AddToChangeRequest extends Body
     {
         return [
             'after' => 'the newest entry that was seen',
+            'at' => 'when it was done, s since 1970 UTC, of a screen that could not send it then; left out: now',
             'tap' => 'one of the task\'s own',
             'mass_g' => 'of the purging',
             'c' => 'where the task asks for a temperature',
@@ -53,7 +55,7 @@ final class AddToChangeRequest extends Body
     public function said(): array
     {
         $given = array_filter($this->validated(), static fn (mixed $v): bool => $v !== null);
-        $said = array_diff_key($given, array_flip(['id', 'after', 'kind']));
+        $said = array_diff_key($given, array_flip(['id', 'after', 'at', 'kind']));
         foreach (['mass_g', 'c', 'in_c', 'out_c'] as $number) {
             if (isset($said[$number])) {
                 $said[$number] = (float) $said[$number];
