@@ -121,9 +121,11 @@ async function request<T>(
     progress?: Progress,
 ): Promise<T> {
     if (method !== 'GET' && cookie('XSRF-TOKEN') === null) await fetchToken();
+    let asked = performance.now();
     let response = await send(method, path, body, signal);
     if (response.status === 419) {
         await fetchToken();
+        asked = performance.now();
         response = await send(method, path, body, signal);
     }
     if (response.status === 204) return undefined as T;
@@ -149,7 +151,7 @@ async function request<T>(
         );
     }
     if (isTask(response.status, json)) return settled<T>(json, progress, signal);
-    if (json && typeof json.server_time === 'number') noteServerTime(json.server_time);
+    if (json && typeof json.server_time === 'number') noteServerTime(json.server_time, asked);
     return json as T;
 }
 

@@ -49,3 +49,24 @@ it('begins with the wall clock where nothing was kept', async () => {
     const { serverNow } = await freshClock();
     expect(serverNow()).toBeCloseTo(wall / 1000, 6);
 });
+
+it('does not run back when an answer was long under way', async () => {
+    const { serverNow, noteServerTime } = await freshClock();
+    noteServerTime(5000);
+    const asked = ran;
+    ran += 8000;
+    // Said 2 s after it was asked, and 6 s on its way.
+    noteServerTime(5002, asked);
+    expect(serverNow()).toBeCloseTo(5008, 6);
+});
+
+it('is put right by as much as an answer proves, whichever way it was wrong', async () => {
+    const { serverNow, noteServerTime } = await freshClock();
+    noteServerTime(5000);
+    const asked = ran;
+    ran += 4000;
+    noteServerTime(5100, asked);
+    expect(serverNow()).toBeCloseTo(5100, 6);
+    noteServerTime(4000, asked);
+    expect(serverNow()).toBeCloseTo(4004, 6);
+});

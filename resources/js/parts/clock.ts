@@ -13,11 +13,18 @@ export function serverNow(): number {
     return base + (performance.now() - mark) / 1000;
 }
 
-export function noteServerTime(time: number): void {
-    base = time;
+/**
+ * What an answer says of the server's time, s. An answer that was long under way is old: the server's time now lies
+ * between what it said and that plus the whole way, and this clock moves only as far as it must to lie there too.
+ *
+ * @param asked performance.now() when it was asked
+ */
+export function noteServerTime(time: number, asked = performance.now()): void {
+    const latest = time + Math.max(0, performance.now() - asked) / 1000;
+    base = Math.min(Math.max(serverNow(), time), latest);
     mark = performance.now();
-    localStorage.setItem(KEPT, String(time - Date.now() / 1000));
-    now.value = time;
+    localStorage.setItem(KEPT, String(base - Date.now() / 1000));
+    now.value = base;
 }
 
 const now = ref(serverNow());
