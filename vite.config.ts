@@ -35,7 +35,7 @@ export default defineConfig({
                 // The shell is the server's one page: kept so that a reload works with the cable out.
                 additionalManifestEntries: [{ url: '/shell', revision: String(Date.now()) }],
                 navigateFallback: '/shell',
-                navigateFallbackDenylist: [/^\/api\//, /^\/build\//, /^\/sanctum\//, /^\/up$/],
+                navigateFallbackDenylist: [/^\/api\//, /^\/made\//, /^\/build\//, /^\/sanctum\//, /^\/up$/],
                 cleanupOutdatedCaches: true,
                 clientsClaim: true,
                 skipWaiting: true,

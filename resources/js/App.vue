@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query';
 import { usePreferredDark } from '@vueuse/core';
 import { computed, onMounted, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useTheme } from 'vuetify';
 import { watchFloor } from './api/floor';
+import { askAgain, listen } from './api/news';
 import { queue } from './api/queue';
 import { session } from './api/session';
 import { unopened } from './begin';
@@ -44,6 +46,8 @@ onScan((code) => {
     return true;
 });
 onMounted(watchFloor);
+askAgain(useQueryClient());
+listen(computed(() => session.person !== null));
 </script>
 
 <template>

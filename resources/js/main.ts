@@ -6,6 +6,7 @@ import './styles.css';
 import { VueQueryPlugin } from '@tanstack/vue-query';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { openChanges } from './api/changes';
 import { openQueue } from './api/queue';
 import { loadSession } from './api/session';
 import { cannotBegin, keepPages } from './begin';
@@ -16,6 +17,7 @@ async function begin(): Promise<void> {
     keepPages(router);
     await loadSession();
     await openQueue();
+    await openChanges();
     const app = createApp(App)
         .use(router)
         .use(vuetify)

@@ -155,6 +155,11 @@ export const router = createRouter({
             meta: { title: 'What is wrong', stage: 'check' },
         },
         {
+            path: '/parts/:run',
+            component: () => import('./areas/check/PartsPage.vue'),
+            meta: { title: 'Beside how it should be', stage: 'check' },
+        },
+        {
             path: '/flaws/:run',
             component: () => import('./areas/cause/FlawsPage.vue'),
             meta: { title: 'Where flaws lie', stage: 'check' },
@@ -176,6 +181,11 @@ export const router = createRouter({
             name: 'plan',
             component: () => import('./areas/plan/PlanPage.vue'),
             meta: { title: 'Plan' },
+        },
+        {
+            path: '/handover',
+            component: () => import('./areas/plan/HandOverPage.vue'),
+            meta: { title: 'Hand-over' },
         },
         {
             path: '/reckon/:name?',

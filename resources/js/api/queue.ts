@@ -1,6 +1,7 @@
 import { computed, reactive, shallowReactive } from 'vue';
 import { serverNow } from '../parts/clock';
 import { api, Refused, Unreachable } from './client';
+import { GAVE_UP, nextOrder, oneAtATime, plain, stepsAside } from './outbox';
 import { session } from './session';
 import { kept, type QueuedEvent } from './store';
 import type { Appended, NewEvent, Run } from './types';
@@ -25,8 +26,6 @@ export const queue = reactive<State>({
 });
 export const unsent = computed(() => queue.waiting.filter((q) => q.refused === null).length);
 
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
-
 export function newKey(): string {
     const bytes = crypto.getRandomValues(new Uint8Array(16));
     bytes[6] = (bytes[6]! & 0x0f) | 0x40;
@@ -42,8 +41,6 @@ export async function openQueue(): Promise<void> {
     window.setInterval(() => void flush(), 3000);
     void flush();
 }
-
-let last = 0;
 
 /** What is entered; by a touch of the screen unless it says otherwise. */
 export interface Entry {
@@ -66,7 +63,6 @@ export async function recordAll(runId: string, entries: Entry[]): Promise<void> 
 export async function keepAll(runId: string, entries: Entry[]): Promise<void> {
     const at = Math.round(serverNow() * 1000) / 1000;
     const all = entries.map(({ type, data, source }): QueuedEvent => {
-        last = Math.max(Date.now(), last + 1);
         const event: NewEvent = {
             key: newKey(),
             type,
@@ -79,7 +75,7 @@ export async function keepAll(runId: string, entries: Entry[]): Promise<void> {
         return {
             key: event.key,
             run_id: runId,
-            order: last,
+            order: nextOrder(),
             event,
             by: session.person?.name ?? '',
             refused: null,
@@ -122,27 +118,11 @@ export async function loadRun(id: string): Promise<Run | null> {
     }
 }
 
-let flushing: Promise<void> | null = null;
-/** asked for while one was under way, which may have looked before the last entry was there */
-let again = false;
-
-export function flush(): Promise<void> {
-    if (flushing) {
-        again = true;
-        return flushing;
-    }
-    again = false;
-    flushing = send().finally(() => {
-        flushing = null;
-        if (again) void flush();
-    });
-    return flushing;
-}
-
 /** runs whose entries are sent one by one for now, because a batch broke the server */
 const alone = new Set<string>();
-const broken: Record<string, number> = {};
-const GIVE_UP = 3;
+
+/** Asked for while one was under way, which may have looked before the last entry was there, it looks again. */
+export const flush = oneAtATime(send);
 
 async function send(): Promise<void> {
     for (;;) {
@@ -173,11 +153,8 @@ async function send(): Promise<void> {
                     alone.add(first.run_id);
                     continue;
                 }
-                if ((broken[first.key] = (broken[first.key] ?? 0) + 1) < GIVE_UP) return;
-                await refuse(
-                    first.key,
-                    'The server failed at this one three times. It is kept on this screen: write it down, and tell a lead.',
-                );
+                if (!stepsAside(first.key)) return;
+                await refuse(first.key, GAVE_UP);
                 continue;
             }
             if (error instanceof Unreachable) {

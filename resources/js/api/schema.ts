@@ -701,6 +701,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/heat.sheet_track": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** a clamped sheet as it really heats, from the heater as it was measured */
+        post: operations["calcHeatSheetTrack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/heat.slab": {
         parameters: {
             query?: never;
@@ -1228,6 +1245,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calendar/{key}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan, what is due and what comes out of a dryer, as iCalendar; the key is a token of the scope calendar with - in place of | */
+        get: operations["getCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/captures/{capture}/onto": {
         parameters: {
             query?: never;
@@ -1684,6 +1718,40 @@ export interface paths {
         get: operations["getGoods"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/handover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the next shift finds: made, told, left standing, wanted, planned */
+        get: operations["getHandOver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/handover/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say something to the next shift in own words, once per id */
+        post: operations["sayToNext"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2171,6 +2239,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/news": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What has changed, as it changes: server-sent events, each line a word and a number, as "run 8f…", "machine 3" or "stock". What is in it is asked for at its own door */
+        get: operations["listen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/orders": {
         parameters: {
             query?: never;
@@ -2586,6 +2671,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/products/{product}/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands for a good part of a product, by place */
+        get: operations["getSamples"];
+        put?: never;
+        /** Say which picture stands for good at a place, or that none does, once per id */
+        post: operations["approveSample"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/products/{product}/shelf": {
         parameters: {
             query?: never;
@@ -2914,6 +3017,59 @@ export interface paths {
         put?: never;
         /** Go over to another lot, once per id: what is logged as loaded from now on comes off that one */
         post: operations["changeLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/passport": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is shown of the parts of a run to whoever has their code */
+        get: operations["getPassport"];
+        put?: never;
+        /** Say what is shown of the parts of a run, once per id; nothing takes it back */
+        post: operations["sayOfPassport"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/passport.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A label with the code of the parts of a run, to go out with them */
+        get: operations["passportLabel"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/runs/{run}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Pictures of the parts of a run by place, each beside the approved sample */
+        get: operations["getPicturesOfRun"];
+        put?: never;
+        /** Keep a picture of a part, once per id */
+        post: operations["showPart"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3323,6 +3479,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/transfer/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Bring in how another shop works, all or nothing; with preview only say what it would do */
+        post: operations["importShop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/transfer/shop.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Machines, moulds, products, set-ups, own values, mixes and own ways as one zip of CSV and JSON */
+        get: operations["exportShop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/transfer/{kind}": {
         parameters: {
             query?: never;
@@ -3347,7 +3537,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sources, lots, movements, mixes, machines, products, own values of polymers or own ways of procedures as CSV */
+        /** Sources, lots, movements, mixes, machines, products, set-ups, own values of polymers or own ways of procedures as CSV */
         get: operations["exportCsv"];
         put?: never;
         post?: never;
@@ -3512,6 +3702,8 @@ export interface components {
             id: string;
             /** @description the newest entry that was seen */
             after: number;
+            /** @description when it was done, s since 1970 UTC, of a screen that could not send it then; left out: now */
+            at?: number | null;
             /** @enum {string} */
             kind: "begun" | "tapped" | "looked" | "over" | "passed" | "undone" | "given_up";
             task?: string;
@@ -3595,6 +3787,24 @@ export interface components {
             stored: string[];
             refused: components["schemas"]["RefusedEventData"][];
             run: components["schemas"]["RunData"];
+        };
+        ApproveSampleRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            place: string;
+            /**
+             * Format: uuid
+             * @description a picture of a part of this product, at this place; null: nothing stands for good there any more
+             */
+            part_picture_id: string | null;
+            /**
+             * Format: uuid
+             * @description what stood for good there when it was looked at; null for none
+             */
+            before: string | null;
         };
         /** @description The window of a product as it was run. */
         AsRunData: {
@@ -3946,6 +4156,11 @@ export interface components {
             /** @description what speaks against it, and what to mind */
             cares: string[];
             unknown: string[];
+            /**
+             * Format: float
+             * @description a temperature that is read counts so near to what is set, K
+             */
+            ready_within_k: number;
         };
         /** @description What stands between what a machine holds and a job. */
         ChangeDueData: {
@@ -5407,6 +5622,8 @@ export interface components {
         ErrorBodyData: {
             field?: string;
             message?: string;
+            /** @description of a batch of which some rows are wrong: each, up to a hundred */
+            rows?: components["schemas"]["ErrorBodyData"][] | null;
         };
         /** @description One entry of a run's log. */
         EventData: {
@@ -6457,6 +6674,25 @@ export interface components {
             /** @description what waits meanwhile, in words */
             waits: string;
         };
+        /** @description What the next shift finds, written from log and plan. */
+        HandOverData: {
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            since: number;
+            /** Format: float */
+            now: number;
+            made: components["schemas"]["MadeSinceData"][];
+            /** @description newest first */
+            told: components["schemas"]["ToldData"][];
+            /** @description that are not empty, cold and free */
+            machines: components["schemas"]["LeftMachineData"][];
+            /** @description what wants hands, most urgent first */
+            hands: components["schemas"]["HandData"][];
+            /** @description of the plan, as they begin; and what is not in it, with why */
+            next: components["schemas"]["DayJobData"][];
+        };
         /** @description What an instrument told of a piece, with what it read. */
         HeardData: {
             piece: number;
@@ -7021,6 +7257,74 @@ export interface components {
                 verdict: string;
                 note: string;
             }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        HeatSheetTrackInput: components["schemas"]["MaterialInput"] & {
+            /** @description (mm) */
+            thickness_mm: number;
+            /** @description (°C) */
+            initial_c: number;
+            /** @description heated faces */
+            sides: number;
+            /** @description (°C) */
+            ambient_c: number;
+            /** @description coldest it still forms; the polymer's unless given (°C) */
+            sheet_lower_c?: number | null;
+            /** @description mean when ready (°C) */
+            sheet_normal_c?: number | null;
+            /** @description hottest it may get (°C) */
+            sheet_upper_c?: number | null;
+            /**
+             * @description to the air (W/m2K)
+             * @default 10
+             */
+            loss_w_m2k: number;
+            /**
+             * @description heater gone, before vacuum (s)
+             * @default 4
+             */
+            transfer_s: number;
+            /**
+             * @description add the temperatures through the thickness to the curve
+             * @default false
+             */
+            with_profile: boolean;
+            /** @description (°C) */
+            heater_c: number;
+            /** @description emissivity times view */
+            exchange: number;
+            /** @description under the heater, without what looks took (s) */
+            now_s: number;
+            /** @description of the heater, in order */
+            readings: {
+                /** @description since the sheet came under it (s) */
+                t_s: number;
+                /** @description of its surface (°C) */
+                heater_c: number;
+            }[];
+        };
+        HeatSheetTrackResult: {
+            /** @description since it came under the heater; null when that never comes by itself (s) */
+            ready_s: number | null;
+            /** @description it is too hot; null when it never gets there (s) */
+            limit_s: number | null;
+            /** @description by the plan alone; null where its heater never gets it ready (s) */
+            planned_s: number | null;
+            /** @description (°C) */
+            mean_now_c: number;
+            /** @description (°C) */
+            hottest_now_c: number;
+            /** @description (°C) */
+            coldest_now_c: number;
+            /** @description as it was read last (°C) */
+            heater_now_c: number;
+            /** @description into the plan at which its mean would be what it is now (s) */
+            as_if_s: number;
+            /** @description why it moved */
+            because: string;
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -7828,6 +8132,24 @@ export interface components {
             /** @description newest first */
             set_ups: components["schemas"]["SetUpData"][];
         };
+        /** @description How a machine is left. */
+        LeftMachineData: {
+            machine_id: number;
+            machine: string;
+            /** @description what it does */
+            says: string;
+            /** @description polymer that is in it; null where none is known */
+            holds: string | null;
+            /** @description mould that hangs in it */
+            mould: string | null;
+            /**
+             * Format: float
+             * @description as it was read last, °C
+             */
+            measured_c: number | null;
+            /** Format: uuid */
+            run_id: string | null;
+        };
         /** @description What a run left besides good pieces, and the containers that it went into. */
         LeftoverData: {
             id: string;
@@ -8022,9 +8344,19 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description What a shift made of a product. */
+        MadeSinceData: {
+            product_id: number;
+            product: string;
+            good: number;
+            /** @description scrapped or taken out */
+            bad: number;
+            /** @description that it was made in */
+            runs: number;
+        };
         MakeTokenRequest: {
             name: string;
-            scopes: ("readings" | "signals" | "calc" | "shop")[];
+            scopes: ("readings" | "signals" | "calc" | "shop" | "calendar")[];
             /** @description whose readings or foot switch; required with the scopes readings and signals */
             machine_id?: number | null;
             days?: number | null;
@@ -8574,6 +8906,45 @@ export interface components {
             /** Format: float */
             at: number;
         };
+        /** @description A photograph of a part. */
+        PartPictureData: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            picture_id: string;
+            /** @description number of its run */
+            run: number;
+            /** Format: uuid */
+            run_id: string;
+            /** @description its number; null where the run is one pass */
+            piece: number | null;
+            by: string;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            at: number;
+        };
+        /** @description What is shown of a run's parts to whoever has their code, and what could be. */
+        PassportData: {
+            /** @description the word that stands, to be named when another is said; null where none was */
+            id: number | null;
+            /** @description that needs no sign-in; null where there is none */
+            address: string | null;
+            shows: ("name" | "mark" | "sources" | "kept" | "made")[];
+            /** @description sources whose material would have been waste */
+            waste: number[];
+            /** @description that the run is of */
+            sources: components["schemas"]["PassportSourceData"][];
+            /** @description somebody weighed a part: without that nothing is known of what it keeps from waste */
+            weighed: boolean;
+            /** @description who said it */
+            by: string | null;
+        };
+        PassportSourceData: {
+            id: number;
+            name: string;
+        };
         /** @description Somebody of the shop. */
         PersonData: {
             id: number;
@@ -8599,6 +8970,24 @@ export interface components {
             missing: string[];
             /** @description what it was made under that a good one is not */
             flags: string[];
+            /** @description what its taps measured, s, by figure */
+            clocked: {
+                [key: string]: number;
+            };
+        };
+        /** @description A place on a part: what stands for good there, and how it is on this run. */
+        PlaceShownData: {
+            /** @description as the shop calls it */
+            place: string;
+            approved: components["schemas"]["PartPictureData"] | null;
+            approved_by: string | null;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            approved_at: number | null;
+            /** @description of this run, the newest first; none where a product is asked for */
+            now: components["schemas"]["PartPictureData"][];
         };
         PlanChangeInput: {
             machine: {
@@ -9527,6 +9916,13 @@ export interface components {
                 zones?: number | null;
                 /** @description moulds that the tank takes */
                 tank_places?: number | null;
+                /** @description absolute, at its vent: what its pump reaches, or of the air where it only stands open; none: closed (kPa) */
+                vent_kpa?: number | null;
+                /**
+                 * @description of the air here (kPa)
+                 * @default 101.325
+                 */
+                atmosphere_kpa: number;
                 /** @description its own marks, each with what it is in °C, as "dial 4 = 190, dial 5 = 205" */
                 set_marks?: string | null;
             };
@@ -9559,6 +9955,11 @@ export interface components {
                 /** @description bars made in them, counted by the shop */
                 made?: number | null;
             } | null;
+            /**
+             * @description closed, open or vacuum; what the barrel has unless given
+             * @enum {string|null}
+             */
+            venting?: "closed" | "open" | "vacuum" | null;
         };
         PlanExtrusionResult: {
             settings: {
@@ -9672,6 +10073,8 @@ export interface components {
             /** @enum {string} */
             strip_rule: "skin_carries" | "core_cold";
             /** @enum {string} */
+            venting: "closed" | "open" | "vacuum";
+            /** @enum {string} */
             take_off: "mould" | "strips" | "profile";
             /** @description of strips that feed another barrel */
             strips: {
@@ -9722,6 +10125,24 @@ export interface components {
             } | null;
             /** @description what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without */
             held_by: string | null;
+            /** @description null without */
+            cooler_bath: {
+                /** @description of the tank (°C) */
+                bath_c: number;
+                /** @description in the tank until it is stripped (s) */
+                strip_s: number;
+                /** @description in a shift that begins cold */
+                bars_shift: number;
+            } | null;
+            /** @description what each method would give */
+            gives: {
+                /** @description whose method it is */
+                school: string;
+                /** @description the method */
+                choice: string;
+                /** @description what it would give */
+                says: string;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -10166,6 +10587,15 @@ export interface components {
             soak_input: {
                 [key: string]: unknown;
             };
+            /** @description what each method would give */
+            gives: {
+                /** @description whose method it is */
+                school: string;
+                /** @description the method */
+                choice: string;
+                /** @description what it would give */
+                says: string;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -10237,6 +10667,10 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description parts of a run */
                 parts?: number | null;
+                /** @description on one bed, formed of one sheet */
+                parts_on_bed?: number | null;
+                /** @description between two on one bed (mm) */
+                spacing_mm?: number | null;
             };
             /** @description kept with the product on this machine */
             recipe?: {
@@ -10280,6 +10714,10 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description parts of a run */
                 parts?: number | null;
+                /** @description on one bed, formed of one sheet */
+                parts_on_bed?: number | null;
+                /** @description between two on one bed (mm) */
+                spacing_mm?: number | null;
             } | null;
             /**
              * @description what the recipe is called
@@ -10328,12 +10766,18 @@ export interface components {
                 cool_factor?: number | null;
                 /** @description parts of a run */
                 parts?: number | null;
+                /** @description on one bed, formed of one sheet */
+                parts_on_bed?: number | null;
+                /** @description between two on one bed (mm) */
+                spacing_mm?: number | null;
             } | null;
             machine?: {
                 /** @default the former */
                 name: string;
                 /** @description surface of the heater (°C) */
                 heater_c?: number | null;
+                /** @description what is set on it for that, as "dial 7" or "outer elements full, inner half" */
+                heater_set?: string | null;
                 /** @description emissivity times view */
                 exchange?: number | null;
                 /**
@@ -10412,6 +10856,17 @@ export interface components {
                 undercut_kind?: "ring" | "edge_clip" | null;
                 /** @description of a clip, from its root to its hook (mm) */
                 clip_depth_mm?: number | null;
+                /**
+                 * @description what it is made of
+                 * @enum {string|null}
+                 */
+                made_of?: "aluminium" | "wood" | "plaster" | "printed" | null;
+                /** @description it softens, or chars, at (°C) */
+                softens_c?: number | null;
+                /** @description how many stand on one bed */
+                parts_on_bed?: number | null;
+                /** @description between two of them (mm) */
+                spacing_mm?: number | null;
                 /** @description what it takes over the physics of cooling */
                 cool_factor?: number | null;
                 /** @description parts that it stands */
@@ -10588,6 +11043,33 @@ export interface components {
             sheet_input: {
                 [key: string]: unknown;
             };
+            /** @description as often as a spoiled sheet may be formed again */
+            again: {
+                /** @description formed so many times more */
+                again: number;
+                /** @description the thinnest wall then (mm) */
+                thinnest_mm: number;
+            }[];
+            /** @description how the parts stand that are formed of one sheet */
+            bed: {
+                /** @description beside one another along the blank */
+                along: number;
+                /** @description and across it */
+                across: number;
+                /** @description that they take with what is between, without the clamp's rim (mm) */
+                length_mm: number;
+                /** @description (mm) */
+                width_mm: number;
+            } | null;
+            /** @description what each method would give */
+            gives: {
+                /** @description whose method it is */
+                school: string;
+                /** @description the method */
+                choice: string;
+                /** @description what it would give */
+                says: string;
+            }[];
             /** @description the answer in a sentence */
             explanation: string;
             /** @description where the model stops being valid */
@@ -11271,6 +11753,7 @@ export interface components {
             number: number;
             process: string;
             product: string;
+            product_id: number;
             polymer: string;
             /** @description the main one */
             machine: string;
@@ -11509,6 +11992,23 @@ export interface components {
             due?: number | null;
             reason?: string | null;
         };
+        SayOfPassportRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /** @description the word that stood when it was looked at; null for none */
+            before: number | null;
+            /** @description what is shown to whoever has the code; nothing: there is no passport */
+            shows: {
+                [key: string]: "name" | "mark" | "sources" | "kept" | "made";
+            };
+            /** @description sources whose material would have been waste */
+            waste: {
+                [key: string]: number;
+            };
+        };
         SaySupplyRequest: {
             /** Format: uuid */
             id: string;
@@ -11521,6 +12021,14 @@ export interface components {
             id: string;
             /** @description true: the next set-up opens with it */
             taken: boolean;
+        };
+        SayToNextRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            text: string;
         };
         SchedulePlanInput: {
             /** @description nothing begins before (min) */
@@ -11995,6 +12503,19 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        ShowPartRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /** @description on the part, as the shop calls it: "gate side", "corner by the clip" */
+            place: string;
+            /** @description its number; none where the run is one pass */
+            piece?: number | null;
+            /** Format: uuid */
+            picture_id: string;
+        };
         SignInRequest: {
             login: string;
             password: string;
@@ -12226,6 +12747,9 @@ export interface components {
             role: string;
             title: string;
             machine: string;
+            machine_id: number;
+            /** @description its runs can be asked what it really can do */
+            learns: boolean;
         };
         /** @description A step as it stands in this run. */
         StepData: {
@@ -12335,6 +12859,23 @@ export interface components {
             /** Format: float */
             answered_at: number | null;
         };
+        /** @description Something that somebody who comes should know: a note, what stood still, what was left out and why, an alarm. */
+        ToldData: {
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            at: number;
+            /** @description null where an instrument said it */
+            by: string | null;
+            /** @description what it is about: a run and its product, a machine, the shift */
+            about: string;
+            says: string;
+            /** @description in the words of a person for the next shift */
+            own: boolean;
+            /** Format: uuid */
+            run_id: string | null;
+        };
         /** @description Where material went, or came from. */
         TraceData: {
             title: string;
@@ -12420,6 +12961,8 @@ export interface components {
              * @description when this was so, seconds since 1970 UTC
              */
             at: number;
+            /** @description what is so hot now, in a word */
+            of_what: string;
         };
         TrustSourceRequest: {
             /** Format: uuid */
@@ -12672,6 +13215,18 @@ export interface components {
             kind: "pinned" | "free" | "left_out";
             /** @description when its first piece begins */
             start?: number | null;
+        };
+        /** @description What a file of a shop's zip does or would do. */
+        ZipFileData: {
+            /** @enum {string} */
+            kind: "machines" | "products" | "values" | "mixes" | "setups" | "procedures";
+            rows: number;
+            errors: {
+                row: number;
+                field: string;
+                message: string;
+            }[];
+            would: string[];
         };
     };
     responses: never;
@@ -13971,6 +14526,37 @@ export interface operations {
             };
         };
     };
+    calcHeatSheetTrack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatSheetTrackInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatSheetTrackResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcHeatSlab: {
         parameters: {
             query?: never;
@@ -14925,6 +15511,33 @@ export interface operations {
             };
             /** @description refused, naming the field */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    getCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the calendar */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description no such key, or it has ended */
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15998,6 +16611,77 @@ export interface operations {
                         next: string | null;
                     };
                 };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getHandOver: {
+        parameters: {
+            query?: {
+                /** @description when the shift that hands over began, two days ago at most */
+                since?: number;
+                /** @description as of the day */
+                from?: number;
+                /** @description as of the day */
+                until?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandOverData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayToNext: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayToNextRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {
@@ -17186,6 +17870,35 @@ export interface operations {
             };
         };
     };
+    listen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description this one may listen; with the web server in front the stream itself follows */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getOrders: {
         parameters: {
             query?: never;
@@ -18199,6 +18912,84 @@ export interface operations {
             };
         };
     };
+    getSamples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PlaceShownData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    approveSample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApproveSampleRequest"];
+            };
+        };
+        responses: {
+            /** @description all of the product */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PlaceShownData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     watchGoods: {
         parameters: {
             query?: never;
@@ -19130,6 +19921,185 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getPassport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassportData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayOfPassport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayOfPassportRequest"];
+            };
+        };
+        responses: {
+            /** @description as it stands */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PassportData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    passportLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the label */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getPicturesOfRun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PlaceShownData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    showPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShowPartRequest"];
+            };
+        };
+        responses: {
+            /** @description all of the run */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PlaceShownData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
                 };
             };
             /** @description refused: the field, the reason and what to do */
@@ -20153,12 +21123,91 @@ export interface operations {
             };
         };
     };
+    importShop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** Format: uuid */
+                    id: string;
+                    preview?: boolean;
+                };
+            };
+        };
+        responses: {
+            /** @description what it did or would do */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["ZipFileData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    exportShop: {
+        parameters: {
+            query?: {
+                /** @description of these alone, with machines, moulds, values and set-ups that they want; all unless given */
+                products?: {
+                    [key: string]: number;
+                } | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description the file */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     importCsv: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups";
             };
             cookie?: never;
         };
@@ -20209,7 +21258,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups";
             };
             cookie?: never;
         };

@@ -1,5 +1,6 @@
 import { reactive } from 'vue';
 import { api, coming, comings, Refused, Unreachable } from './client';
+import { plain } from './outbox';
 import { kept } from './store';
 import type { Preferences, Session } from './types';
 
@@ -21,7 +22,7 @@ async function take(next: Session): Promise<void> {
         (next.person !== null && next.person.id === session.person?.id ? session.sitting : null);
     const now = { ...next, sitting };
     Object.assign(session, now, { known: true });
-    await (await kept).put('last', JSON.parse(JSON.stringify(now)) as Session, 'session');
+    await (await kept).put('last', plain(now), 'session');
 }
 
 /** An answer that is lost on its way never comes: a screen that begins does not wait for it. */

@@ -47,12 +47,18 @@ export type Appended = Schemas['AppendedData'];
 export type AnyPlan = Pick<
     Schemas['PlanCompressionResult'],
     'settings' | 'timers' | 'charge' | 'checks' | 'cautions' | 'unknowns' | 'explanation' | 'warnings'
-> & { targets: Record<string, number | null> };
+> & {
+    targets: Record<string, number | null>;
+    /** what each method would give */
+    gives?: { school: string; choice: string; says: string }[];
+};
 export type Planned<P = AnyPlan> = Omit<Schemas['PlanData'], 'plan'> & { plan: P };
 export type PressPlan = Planned<Schemas['PlanCompressionResult']>;
 export type PlanRequest = Schemas['PlanRequest'];
 export type Process = Schemas['ProcessData'];
 export type Figure = Schemas['Figure'];
+export type Passport = Schemas['PassportData'];
+export type ZipFile = Schemas['ZipFileData'];
 export type Piece = Schemas['PieceData'];
 export type CurvePoint = PressPlan['plan']['cycle']['curve'][number];
 export type Block = Schemas['SafetyCheckResult']['blocks'][number];
@@ -75,6 +81,12 @@ export interface ProcedureEntry {
     key?: string;
     once?: boolean;
     effect?: string;
+    /** a number of the plan: where it has none nobody is asked */
+    where_planned?: string;
+    /** its piece goes back to a step, as often as the plan's number of times says */
+    again?: { to: string; minutes?: string; most?: string; says?: string };
+    /** a timer that runs is over later by so many minutes of the plan */
+    delays?: { timer: string; minutes: string };
     fields: ProcedureField[];
 }
 export interface ProcedureGate {
@@ -92,6 +104,8 @@ export interface ProcedureGate {
     /** a place that has room again by the time that `within` minutes of the plan have gone */
     room?: string;
     within?: string;
+    /** a number of the plan: where it has none there is no such gate */
+    where_planned?: string;
 }
 export interface ProcedureStep {
     id: string;
@@ -110,6 +124,8 @@ export interface ProcedureStep {
     typical_min?: number;
     /** the plan's number of minutes, before what is typical */
     plan_min?: string;
+    /** the measured figure that the time in it is, s */
+    clock?: string;
     timer?: string;
     needs_heat?: boolean;
     pass_anyway?: 'no' | 'reason' | 'lead';
@@ -207,6 +223,9 @@ export interface OwnChange {
 }
 export type Defect = Schemas['DefectData'];
 export type FlawMap = Schemas['FlawMapData'];
+export type HandOver = Schemas['HandOverData'];
+export type PartPicture = Schemas['PartPictureData'];
+export type PlaceShown = Schemas['PlaceShownData'];
 export type Lesson = Schemas['LessonData'];
 export interface RankedCause {
     id: string;

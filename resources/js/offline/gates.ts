@@ -1,4 +1,4 @@
-import type { Procedure, ProcedureGate, ProcedureStep, Run } from '../api/types';
+import type { Procedure, ProcedureEntry, ProcedureGate, ProcedureStep, Run } from '../api/types';
 
 /**
  * What a step still lacks, by the gates in the procedure's data: the one rule of a run that a screen evaluates itself, so
@@ -46,6 +46,18 @@ export function missing(run: Run, at: number, piece: number | null = null): stri
     return lacks.filter((lack) => lack !== null);
 }
 
+/** What a step asks for: what the plan has a number for, and what may be said once more of its piece. */
+export function entriesOf(run: Run, step: ProcedureStep, piece: number | null): ProcedureEntry[] {
+    const said = (id: string) =>
+        run.entries.filter((e) => e.entry === id && (e.piece ?? null) === piece).length;
+    const planned = (name: string | undefined) => run.plan[name ?? ''] ?? null;
+    return (step.entries ?? [])
+        .map((id) => procedureOf(run).entries.find((entry) => entry.id === id))
+        .filter((entry) => entry !== undefined)
+        .filter((entry) => entry.where_planned === undefined || planned(entry.where_planned) !== null)
+        .filter((entry) => !entry.again || said(entry.id) < Number(planned(entry.again.most) ?? Infinity));
+}
+
 /** the timer of an interruption: until what is in the machine is as it was */
 export const RESTART = 'restart';
 
@@ -74,6 +86,7 @@ export function lacking(
     gate: ProcedureGate,
     at: number,
 ): string | null {
+    if (gate.where_planned !== undefined && (run.plan[gate.where_planned] ?? null) === null) return null;
     const says = gate.says ?? '';
     if (gate.timer !== undefined)
         return lacksTime(thread.timers.find((t) => t.id === gate.timer)?.ends_at, says, at);

@@ -64,6 +64,8 @@ function lay(run: Run, type: string, key: string, at: number, by: string, data: 
                 corrected: 0,
                 piece,
             });
+            delay(run, thread, data.entry);
+            sendBack(run, piece, data.entry, at);
             break;
         case 'corrected': {
             const entry = run.entries.find((e) => e.key === data.event);
@@ -123,6 +125,32 @@ function threadIn(run: Run, piece: number | null): Thread | null {
     return (piece === null ? run : pieceOf(run, piece)) as Thread | null;
 }
 
+/** A look takes a sheet out of the heat: the timer that runs is over later. */
+function delay(run: Run, thread: Thread | null, entry: string): void {
+    const delays = procedureOf(run).entries.find((e) => e.id === entry)?.delays;
+    const timer = thread?.timers.find((t) => t.id === delays?.timer && t.answered_at === null);
+    if (!delays || !timer) return;
+    const minutes = Number(run.plan[delays.minutes] ?? 0);
+    Object.assign(timer, { ends_at: timer.ends_at + 60 * minutes, minutes: timer.minutes + minutes });
+}
+
+/** A piece is at a step again that it has been through (core/src/Run/RunMachine.php). */
+function sendBack(run: Run, piece: number | null, entry: string, at: number): void {
+    const procedure = procedureOf(run);
+    const again = procedure.entries.find((e) => e.id === entry)?.again;
+    const of = pieceOf(run, piece);
+    const from = procedure.steps.findIndex((s) => s.id === again?.to);
+    const to = procedure.steps[from];
+    if (!again || !of || !to) return;
+    const anew = procedure.steps.slice(from).filter((s) => phase(s) === phase(to));
+    const ids = anew.map((s) => s.id);
+    of.done = of.done.filter((id) => !ids.includes(id));
+    of.confirmed = Object.fromEntries(Object.entries(of.confirmed).filter(([id]) => !ids.includes(id)));
+    of.timers = of.timers.filter((t) => !anew.some((s) => s.timer === t.id));
+    Object.assign(of, { step: to.id, step_since: at });
+    start(run, of.timers, to.timer, at, again.minutes);
+}
+
 function finishStep(run: Run, piece: number | null, id: string, at: number, by: string): void {
     const procedure = procedureOf(run);
     const step = procedure.steps.find((s) => s.id === id);
@@ -171,13 +199,18 @@ function resume(run: Run, at: number, wait: number): void {
 function answer(run: Run, thread: Thread, step: ProcedureStep, at: number): void {
     const own = thread.timers.find((t) => t.id === step.timer);
     if (own) own.answered_at = at;
-    const starts = procedureOf(run).timers.find((t) => t.id === step.starts);
-    if (!starts) return;
-    const minutes = Number(run.plan[starts.minutes] ?? 0);
-    thread.timers.push({
-        id: starts.id,
-        title: starts.title,
-        kind: starts.kind,
+    start(run, thread.timers, step.starts, at);
+}
+
+/** A timer begins; by its own minutes of the plan, or by others that are named. */
+function start(run: Run, timers: Run['timers'], id: string | undefined, at: number, by?: string): void {
+    const timer = procedureOf(run).timers.find((t) => t.id === id);
+    if (!timer) return;
+    const minutes = Number(run.plan[by ?? timer.minutes] ?? 0);
+    timers.push({
+        id: timer.id,
+        title: timer.title,
+        kind: timer.kind,
         started_at: at,
         ends_at: at + 60 * minutes,
         minutes,
@@ -203,6 +236,7 @@ function beginPiece(run: Run, at: number): void {
         confirmed: {},
         missing: [],
         flags: [],
+        clocked: {},
     });
 }
 

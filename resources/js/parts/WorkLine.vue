@@ -3,7 +3,8 @@ import { mdiAccountSwitch, mdiFootPrint, mdiHandBackRight, mdiLogout, mdiThemeLi
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { floor } from '../api/floor';
-import { queue, unsent } from '../api/queue';
+import { unsentSaid } from '../api/changes';
+import { queue, unsent as unsentEvents } from '../api/queue';
 import { session, setPreferences, signOut } from '../api/session';
 import { pedal } from './foot';
 import FootSetting from './FootSetting.vue';
@@ -12,6 +13,7 @@ import { ref } from 'vue';
 
 const route = useRoute();
 const router = useRouter();
+const unsent = computed(() => unsentEvents.value + unsentSaid.value);
 const switching = ref(false);
 const setting = ref(false);
 const at = computed(() => String(route.meta.stage ?? route.name));

@@ -71,6 +71,10 @@ export function timeOfDay(seconds: number): string {
     return new Date(seconds * 1000).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 }
 
+/** A time of day, with its day where that is another than today's. */
+export const momentText = (at: number, now: number): string =>
+    dayText(at) === dayText(now) ? timeOfDay(at) : `${dayText(at)} ${timeOfDay(at)}`;
+
 export function dayText(seconds: number): string {
     return new Date(seconds * 1000).toLocaleDateString('en-GB', {
         weekday: 'short',

@@ -1,33 +1,23 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { api } from '../../api/client';
-import { newKey } from '../../api/queue';
+import { letGo } from '../../api/changes';
+import { queue } from '../../api/queue';
 import { session } from '../../api/session';
-import type { Change } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { clockText, show, timeOfDay } from '../../parts/units';
-import { sentence, useSend } from '../../parts/useSend';
 import AllTasks from './AllTasks.vue';
 import { handsNow, isThrough, waits } from './change';
 import ChangeStrip from './ChangeStrip.vue';
 import HandsTask from './HandsTask.vue';
+import { useChange } from './useChange';
 import WaitTask from './WaitTask.vue';
 import WhyDialog from './WhyDialog.vue';
 
 /** A machine from one job to the next: what hands do now, what goes on by itself, and when it is ready from here on. */
-const EVERY_MS = 15_000;
 const route = useRoute();
-const id = computed(() => String(route.params.id));
 const now = useNow();
-const client = useQueryClient();
-const found = useQuery({
-    queryKey: computed(() => ['change', id.value]),
-    queryFn: () => api.get<Change>(`changes/${id.value}`),
-    refetchInterval: EVERY_MS,
-});
-const change = computed(() => found.data.value ?? null);
+const { change, missing, fault, waiting, refused, busy, say } = useChange(() => String(route.params.id));
 const chosen = ref<string | null>(null);
 const ready = computed(() => (change.value ? handsNow(change.value) : []));
 const task = computed(() => ready.value.find((t) => t.task.id === chosen.value) ?? ready.value[0] ?? null);
@@ -38,30 +28,22 @@ const late = computed(() =>
 );
 /** what is left out, or 'all' where everything is given up */
 const asking = ref<string | null>(null);
-const { busy, fault, send } = useSend();
-async function say(kind: string, said: object) {
-    const kept = await send(() =>
-        api.post<Change>(`changes/${id.value}/entries`, {
-            id: newKey(),
-            after: change.value?.after ?? 0,
-            kind,
-            ...said,
-        }),
-    );
+async function why(reason: string) {
+    const about = asking.value;
     asking.value = null;
-    if (kept) client.setQueryData(['change', id.value], kept);
-    else await found.refetch();
+    await (about === 'all' ? say('given_up', { why: reason }) : say('passed', { task: about, why: reason }));
 }
-const why = (reason: string) =>
-    asking.value === 'all'
-        ? say('given_up', { why: reason })
-        : say('passed', { task: asking.value, why: reason });
+const titleOf = (said: { said: Record<string, unknown>; kind: string }) =>
+    change.value?.tasks.find((t) => t.task.id === said.said.task)?.task.title ??
+    said.kind.replaceAll('_', ' ');
+/** What is taken back or given up wants the server: only its log knows what was the newest. */
+const away = computed(() => !queue.online || waiting.value > 0);
 </script>
 
 <template>
     <div class="page">
         <p v-if="!change" class="card quiet">
-            {{ found.isPending.value ? 'Looking it up …' : 'There is no such change.' }}
+            {{ missing || 'Looking it up …' }}
         </p>
         <template v-else>
             <div class="page-head">
@@ -75,7 +57,7 @@ const why = (reason: string) =>
                         {{ change.by }}, {{ timeOfDay(change.at) }}
                     </p>
                 </div>
-                <v-btn v-if="open" variant="text" @click="asking = 'all'">Give it up</v-btn>
+                <v-btn v-if="open" variant="text" :disabled="away" @click="asking = 'all'">Give it up</v-btn>
             </div>
             <p v-if="change.stop" class="card caution">
                 <span aria-hidden="true">▲</span> {{ change.stop }} No purging may be left out.
@@ -83,7 +65,17 @@ const why = (reason: string) =>
             <p v-for="c in change.cares" :key="c" class="card caution">
                 <span aria-hidden="true">▲</span> {{ c }}
             </p>
-            <p v-if="fault" class="card fault" role="alert">{{ sentence(fault) }}</p>
+            <p v-if="fault" class="card fault" role="alert">{{ fault }}</p>
+            <p v-for="r in refused" :key="r.id" class="card fault refused" role="alert">
+                <span
+                    ><strong>{{ titleOf(r) }}, {{ timeOfDay(r.at) }}, was not kept:</strong>
+                    {{ r.refused }}</span
+                >
+                <v-btn variant="outlined" @click="letGo(r.id)">I have read it</v-btn>
+            </p>
+            <p v-if="waiting > 0" class="quiet" role="status">
+                {{ waiting }} kept on this screen, not sent yet.
+            </p>
             <section class="card when" aria-label="When it is ready">
                 <p v-if="open" class="ready">
                     Ready at <strong class="num">{{ timeOfDay(change.ready_at) }}</strong>,
@@ -147,7 +139,7 @@ const why = (reason: string) =>
                 :change="change"
                 :open="open"
                 :done="done"
-                :busy="busy"
+                :busy="busy || away"
                 :lead="session.person?.role === 'lead'"
                 @back="(t) => say('undone', { task: t })"
                 @leave="(t) => (asking = t)"
@@ -192,6 +184,12 @@ const why = (reason: string) =>
 }
 .caution {
     margin-bottom: 10px;
+}
+.refused {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    justify-content: space-between;
 }
 @media (max-width: 900px) {
     .two {

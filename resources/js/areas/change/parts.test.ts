@@ -1,4 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { changes, letGo } from '../../api/changes';
+import { session } from '../../api/session';
 import type { Change, ChangeTask, Hose } from '../../api/types';
 import { serverNow } from '../../parts/clock';
 import { type Asked, buttonOf, refusal, server, shown, shownAt, textOf } from '../../tests/mount';
@@ -87,6 +89,7 @@ const change = (tasks: ChangeTask[], over: Partial<Change> = {}): Change => ({
     hoses: HOSES,
     cares: [],
     unknown: [],
+    ready_within_k: 5,
     ...over,
 });
 
@@ -287,8 +290,11 @@ describe('all of it', () => {
 
 describe('the page of a change', () => {
     let asked: Asked[] = [];
-    beforeEach(() => {
+    beforeEach(async () => {
         asked = [];
+        Object.assign(session, { person: { id: 3, name: 'Ines Halloran', role: 'operator', has_pin: true } });
+        delete changes.known.c1;
+        for (const said of [...changes.said]) await letGo(said.id);
     });
     afterEach(() => vi.unstubAllGlobals());
     const of = change([task('hopper'), task('settings'), task('heat_1', { task: { hands: false } })]);
@@ -338,6 +344,29 @@ describe('the page of a change', () => {
         await buttonOf(page, 'Done').trigger('click');
         await vi.waitFor(() => expect(page.get('[role=alert]').text()).toContain('somebody has added'));
         await vi.waitFor(() => expect(asked.slice(before).some((a) => a.method === 'GET')).toBe(true));
+        page.unmount();
+    });
+
+    it('goes on without a server, says so, and sends it when there is one', async () => {
+        const { page } = await open({ 'POST changes/c1/entries': { status: 503, error: {} } });
+        await buttonOf(page, 'Done').trigger('click');
+        await vi.waitFor(() => expect(textOf(page)).toContain('1 kept on this screen, not sent yet'));
+        expect(page.get('section.hands h2').text()).toBe('settings');
+        expect(buttonOf(page, 'Give it up').attributes('disabled')).toBeDefined();
+        page.unmount();
+    });
+
+    it('does not take a heat for there that is not', async () => {
+        const heat = task('heat_1', {
+            state: 'under_way',
+            task: { hands: false, asks: 'temperature', set_c: 230 },
+        });
+        const { page } = await open({ 'changes/c1': { ...of, tasks: [heat] } });
+        await page.get('form input').setValue('210');
+        await page.get('form input').trigger('change');
+        await page.get('form').trigger('submit');
+        await vi.waitFor(() => expect(page.get('[role=alert]').text()).toContain('20 K under'));
+        expect(said()).toHaveLength(0);
         page.unmount();
     });
 

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import type { RunSummary } from '../../api/types';
 import { measuredText } from '../../parts/figures';
 import { dayText, timeOfDay } from '../../parts/units';
@@ -9,7 +10,7 @@ import { dayText, timeOfDay } from '../../parts/units';
 const open = useQuery({
     queryKey: ['runs', 'open'],
     queryFn: () => api.page<RunSummary>('runs?verdict=open'),
-    refetchInterval: 5000,
+    refetchInterval: () => every(5000),
 });
 const done = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.page<RunSummary>('runs') });
 const waits = computed(() => open.data.value?.items.filter((r) => r.looks) ?? []);

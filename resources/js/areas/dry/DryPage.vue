@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import { refreshFloor } from '../../api/floor';
 import { newKey } from '../../api/queue';
 import type { DryBoard, DryPlan } from '../../api/types';
@@ -20,7 +21,7 @@ const queries = useQueryClient();
 const { data: board } = useQuery({
     queryKey: ['drying'],
     queryFn: () => api.get<DryBoard>('drying'),
-    refetchInterval: 15000,
+    refetchInterval: () => every(15_000),
 });
 const { find, lots } = useLots();
 const lot = ref<number | null>(null);

@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import type { Change } from '../../api/types';
 import { useNow } from '../../parts/clock';
 import { timeOfDay } from '../../parts/units';
@@ -13,7 +14,7 @@ const now = useNow();
 const changes = useQuery({
     queryKey: ['changes'],
     queryFn: () => api.list<Change>('changes'),
-    refetchInterval: EVERY_MS,
+    refetchInterval: () => every(EVERY_MS),
 });
 const open = computed(() => changes.data.value ?? []);
 const next = (c: Change) => {

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { api } from '../../api/client';
 import type { Proposal } from '../../api/types';
 import { useNow } from '../../parts/clock';
-import { dayText, timeOfDay } from '../../parts/units';
+import { momentText, timeOfDay } from '../../parts/units';
 import { endOfShift } from './shift';
 
 /** What runs short, as what could be made next: when it would be there, what that wants now, one tap from its set-up. */
@@ -17,8 +17,7 @@ const proposals = useQuery({
     refetchInterval: AGAIN_MS,
     placeholderData: (before: Proposal[] | undefined) => before,
 });
-const when = (at: number) =>
-    dayText(at) === dayText(now.value) ? timeOfDay(at) : `${dayText(at)} ${timeOfDay(at)}`;
+const when = (at: number) => momentText(at, now.value);
 const setUp = (p: Proposal) =>
     `/set?product=${p.product_id}${p.counts && p.pieces > 1 ? `&${p.counts}=${p.pieces}` : ''}`;
 </script>

@@ -5,6 +5,7 @@ import { api } from '../../api/client';
 import type { LearntProduct } from '../../api/types';
 import { came } from './chart';
 import FlawsCard from '../cause/FlawsCard.vue';
+import SamplesCard from '../check/SamplesCard.vue';
 import CapturesCard from './CapturesCard.vue';
 import ControlChart from './ControlChart.vue';
 import RecentStrip from './RecentStrip.vue';
@@ -49,6 +50,7 @@ const { data, isPending } = useQuery({
                     <ControlChart v-for="c in data.charts" :key="c.figure.id" :chart="c" />
                 </div>
                 <div class="stack">
+                    <SamplesCard of="products" :id="id" />
                     <FlawsCard of="products" :id="id" />
                     <CapturesCard :product="id" />
                     <section class="card">

@@ -16,9 +16,11 @@ import CasesOf from './CasesOf.vue';
 import CaptureCard from '../run/CaptureCard.vue';
 import LeftoversCard from '../run/LeftoversCard.vue';
 import FlawsCard from '../cause/FlawsCard.vue';
+import SamplesCard from '../check/SamplesCard.vue';
 import FoundLater from './FoundLater.vue';
 import LessonCard from './LessonCard.vue';
 import LogTable from './LogTable.vue';
+import PassportCard from './PassportCard.vue';
 import PieceTable from './PieceTable.vue';
 import { title as channelTitle } from '../reckon/schema';
 import { byKind } from './trace';
@@ -179,6 +181,8 @@ const overrides = computed(
                 </section>
             </div>
             <FlawsCard class="mt-4" of="runs" :id="id" empty />
+            <SamplesCard class="mt-4" of="runs" :id="id" />
+            <PassportCard v-if="run.summary.good > 0" class="mt-4" :run="id" />
             <PieceTable v-if="run.pieces.length > 0" :run="run" :procedure="procedure" :scanned="scanned" />
             <HeardList
                 v-if="run.heard > 0"

@@ -53,6 +53,27 @@ describe('how a run went beside its plan', () => {
         expect(second!.anyway).toEqual([]);
     });
 
+    it('says what its taps measured where no check did', () => {
+        const seat = {
+            id: 'seat_s',
+            label: 'Nozzle to full',
+            dimension: 'seconds',
+            decimals: 0,
+            measured: true,
+        };
+        const [first, second] = howItWent(
+            run({
+                summary: { figures: [seat] },
+                pieces: [
+                    { piece: 1, outcome: 'done', timers: [], clocked: { seat_s: 7.4 } },
+                    { piece: 2, outcome: 'open', timers: [], clocked: {} },
+                ],
+            }),
+        );
+        expect(plain(first!.measured)).toEqual({ seat_s: '7 s' });
+        expect(second!.measured).toEqual({ seat_s: '' });
+    });
+
     it('says of each piece what was timed, measured, judged and passed anyway', () => {
         const [first, second] = howItWent(
             run({

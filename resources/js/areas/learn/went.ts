@@ -8,7 +8,7 @@ export interface Went {
     piece: number | null;
     /** by timer of the procedure; done is null where it never ran out */
     timed: { title: string; planned: number; done: number | null; short: boolean }[];
-    /** what its newest check measured, in words, by figure */
+    /** what its newest check or its taps measured, in words, by figure */
     measured: Record<string, string>;
     verdict: string;
     reason: string;
@@ -50,10 +50,10 @@ function passOf(run: Run, procedure: Procedure, piece: number | null): Went {
             ];
         }),
         measured: Object.fromEntries(
-            measuredOf(run).map((f) => [
-                f.id,
-                check && f.id in check.figures ? figureText({ ...f, value: check.figures[f.id]! }) : '',
-            ]),
+            measuredOf(run).map((f) => {
+                const value = check?.figures[f.id] ?? thread?.clocked?.[f.id];
+                return [f.id, value === undefined ? '' : figureText({ ...f, value })];
+            }),
         ),
         verdict: thread?.outcome === 'dropped' ? 'taken out' : String(judged?.values.verdict ?? ''),
         reason: String(judged?.values.reason ?? dropped?.data.reason ?? ''),

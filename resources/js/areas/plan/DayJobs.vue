@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue';
 import type { DayJob } from '../../api/types';
-import { dayText, timeOfDay } from '../../parts/units';
+import { momentText, timeOfDay } from '../../parts/units';
 import { clockOn, dueWords, holdWords } from './day';
 
 /** What is to be made, in the order it will be there: when, how sure that is, what holds it up, and what one may say to it. */
@@ -16,8 +16,7 @@ const emit = defineEmits<{
     choose: [job: string | null];
     wish: [job: string, kind: 'pinned' | 'free' | 'left_out', start: number | null];
 }>();
-const when = (moment: number) =>
-    dayText(moment) === dayText(props.now) ? timeOfDay(moment) : `${dayText(moment)} ${timeOfDay(moment)}`;
+const when = (moment: number) => momentText(moment, props.now);
 const setUp = (j: DayJob) =>
     `/set?product=${j.product_id}${j.counts && j.pieces > 1 ? `&${j.counts}=${j.pieces}` : ''}`;
 const pinTo = ref('');

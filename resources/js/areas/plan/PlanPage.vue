@@ -60,7 +60,10 @@ const print = () => window.print();
                     </button>
                 </p>
             </div>
-            <v-btn variant="outlined" class="no-print" @click="print">Print the day</v-btn>
+            <div class="heads no-print">
+                <v-btn variant="outlined" to="/handover">Hand over</v-btn
+                ><v-btn variant="outlined" @click="print">Print the day</v-btn>
+            </div>
         </div>
         <form v-if="supplying" class="card fields mb-2" @submit.prevent="keepSupply">
             <TypedField
@@ -136,6 +139,10 @@ const print = () => window.print();
 </template>
 
 <style scoped>
+.heads {
+    display: flex;
+    gap: 10px;
+}
 .moved {
     border-left: 6px solid var(--slate);
     padding: 2px 12px;

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import { newKey } from '../../api/queue';
 import type { Day } from '../../api/types';
 import { useNow } from '../../parts/clock';
@@ -19,21 +20,30 @@ export function useDay() {
     const found = useQuery({
         queryKey: key,
         queryFn: () => api.get<Day>(`day?from=${span.value.from}&until=${span.value.until}`),
-        refetchInterval: AGAIN_MS,
+        refetchInterval: () => every(AGAIN_MS),
         placeholderData: (before: Day | undefined) => before,
     });
     const day = computed(() => found.data.value ?? null);
     const { busy, fault, send } = useSend();
+    const again = () => client.invalidateQueries({ queryKey: ['day'] });
     async function say(path: string, body: object): Promise<boolean> {
         const kept = await send(async () => {
             await api.post<unknown>(path, { id: newKey(), ...body });
             return true;
         });
-        await client.invalidateQueries({ queryKey: ['day'] });
+        // What was said is kept; the plan that follows from it is drawn when it is there.
+        void again();
         return kept === true;
     }
-    const wish = (job: string, kind: 'pinned' | 'free' | 'left_out', start: number | null = null) =>
-        say('day/wishes', { day: span.value.from, after: day.value?.after ?? 0, job, kind, start });
+    /** A wish names the one before it: the next is not made before that is known here. */
+    async function wish(job: string, kind: 'pinned' | 'free' | 'left_out', start: number | null = null) {
+        const after = day.value?.after ?? 0;
+        await send(async () => {
+            await api
+                .post<unknown>('day/wishes', { id: newKey(), day: span.value.from, after, job, kind, start })
+                .finally(again);
+        });
+    }
     const here = (person: number, from: number, to: number) =>
         say('day/people', { day: span.value.from, person_id: person, from, to });
     return { now, span, day, found, busy, fault, say, wish, here };

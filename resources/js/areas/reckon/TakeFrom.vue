@@ -20,10 +20,16 @@ const { data: products } = useQuery({
 /** Only what something here would answer is offered. */
 const offers = (known: Values) => takeFrom(known, props.schema.input, {})[1].length > 0;
 const ofMachine = (m: Machine): Values => ({ ...m.facts, name: m.name, last_polymer: m.last_polymer });
-const ofPart = (p: Product): Values => ({ ...p.dimensions, polymer: p.polymer, process: p.process });
+/** a formed part says of its sheet and depth what calculations call thickness and height */
+const dimensionsOf = ({ dimensions }: Product): Values => ({
+    ...(dimensions.sheet_mm === undefined ? {} : { thickness_mm: dimensions.sheet_mm }),
+    ...(dimensions.depth_mm === undefined ? {} : { height_mm: dimensions.depth_mm }),
+    ...dimensions,
+});
+const ofPart = (p: Product): Values => ({ ...dimensionsOf(p), polymer: p.polymer, process: p.process });
 const usefulMachines = computed(() => (machines.value ?? []).filter((m) => offers(m.facts as Values)));
 const usefulParts = computed(() =>
-    (products.value ?? []).filter((p) => offers({ ...p.dimensions, process: p.process })),
+    (products.value ?? []).filter((p) => offers({ ...dimensionsOf(p), process: p.process })),
 );
 const tookFrom = ref('');
 function take(from: string, known: Values) {

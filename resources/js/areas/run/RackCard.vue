@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed } from 'vue';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import { newKey } from '../../api/queue';
 import type { Page, RackStrip } from '../../api/types';
 import { clockText, minutesText, show } from '../../parts/units';
@@ -22,7 +23,7 @@ const { data } = useQuery({
     queryKey: key,
     queryFn: () => api.list<RackStrip>(`runs/${id}/rack`),
     enabled: asks,
-    refetchInterval: 15_000,
+    refetchInterval: () => every(15_000),
 });
 const loads = computed(() => !own.value && entries.value.some((e) => e.id === 'load'));
 const { busy, fault, send } = useSend();

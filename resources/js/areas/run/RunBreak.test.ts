@@ -67,6 +67,27 @@ describe('a run that stands still', () => {
         expect(textOf(page)).toContain('Hot through again at');
     });
 
+    it('asks again when the server has heard of the break, and leaves what a person typed', async () => {
+        const asked = await shownOf(run({ breaks: [stood] }), {
+            'runs/r/restart': { off_min: 20, barrel_c: 167, wait_min: 24.3, says: 'Cold.', cautions: [] },
+        });
+        const times = () => asked.filter((a) => a.path.startsWith('runs/r/restart')).length;
+        await buttonOf(page, 'It goes on').trigger('click');
+        await flushPromises();
+        expect(times()).toBe(1);
+        await page.findAll('input')[1]!.setValue('12');
+        await page.findAll('input')[1]!.trigger('blur');
+        queue.waiting.push({
+            key: 'k',
+            run_id: 'r',
+            refused: null,
+            event: { key: 'k', type: 'noted', at: NOW, data: {} },
+        } as never);
+        await flushPromises();
+        expect(times()).toBe(2);
+        expect((page.findAll('input')[1]!.element as HTMLInputElement).value).toContain('12');
+    });
+
     it('asks a person how long, where nobody else can say', async () => {
         await shownOf(run({ breaks: [stood] }), { 'runs/r/restart': refusal('run', 'is not interrupted') });
         await buttonOf(page, 'It goes on').trigger('click');

@@ -9,7 +9,7 @@ import { useLatest } from '../../parts/useSend';
 import { useRunScreen } from './screen';
 
 /** A run that stands still: why, since when, and what it needs before it goes on. */
-const { id, run, now, logRun } = useRunScreen();
+const { id, run, now, waiting, logRun } = useRunScreen();
 const REASONS = ['The power went', 'Left for the night', 'Called away, heat off', 'The machine stood still'];
 const stands = computed(() => (run.value ? breakOf(run.value) : null));
 const restart = computed(
@@ -27,7 +27,8 @@ async function interrupt(reason: string) {
 const readC = ref<number | null>(null);
 const waitMin = ref<number | null>(null);
 const { answer, fault } = useLatest(
-    () => [asking.value, readC.value],
+    // Asked again when the server has what was touched here: before that it knows of no break.
+    () => [asking.value, readC.value, waiting.value.length],
     (signal) =>
         asking.value === 'back'
             ? api.get<Restart>(
@@ -36,8 +37,11 @@ const { answer, fault } = useLatest(
               )
             : null,
 );
-watch(answer, (told) => {
-    if (told?.wait_min != null) waitMin.value = Math.ceil(told.wait_min);
+let told: number | null = null;
+watch(answer, (now) => {
+    // What a person typed stays.
+    if (now?.wait_min == null || (waitMin.value !== null && waitMin.value !== told)) return;
+    waitMin.value = told = Math.ceil(now.wait_min);
 });
 function back() {
     readC.value = null;

@@ -1,15 +1,25 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Run } from '../../api/types';
+import { serverNow } from '../../parts/clock';
 import CaptureCard from './CaptureCard.vue';
 import LeftoversCard from './LeftoversCard.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import MadeOf from './MadeOf.vue';
 import LessonCard from '../learn/LessonCard.vue';
+import TaughtOffer from './TaughtOffer.vue';
 
 /** How a run ended, what it taught, and where one goes from here. */
-defineProps<{ run: Run }>();
+const props = defineProps<{ run: Run }>();
 const router = useRouter();
+const DAY_S = 86_400;
+/** Machines that can be asked, while the run is fresh: later it is asked on their own pages. */
+const taught = computed(() =>
+    props.run.summary.status === 'finished' && serverNow() - (props.run.summary.ended_at ?? 0) < DAY_S
+        ? props.run.summary.stations.filter((s) => s.learns)
+        : [],
+);
 </script>
 
 <template>
@@ -28,6 +38,7 @@ const router = useRouter();
         <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
         <MadeOf :run="run" />
         <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
+        <TaughtOffer v-for="s in taught" :key="s.machine_id" :station="s" />
         <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
         <LeftoversCard :run="run.summary.id" />
         <div class="acts">

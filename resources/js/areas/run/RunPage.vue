@@ -54,7 +54,7 @@ watch(
         <StepNow v-if="step && run.summary.status === 'running'" class="now" />
         <RunOver v-else class="now over-now" :run="run" />
 
-        <aside class="strip" aria-label="Temperatures">
+        <aside class="strip" tabindex="0" aria-label="Temperatures">
             <RunStrip :run="run" :procedure="procedure" :core-c="cooling && point ? point.core_c : null" />
             <StepMore v-if="step && run.summary.status === 'running'" />
         </aside>
@@ -115,6 +115,10 @@ watch(
     grid-row: 2 / 4;
     grid-column: 3;
     overflow-y: auto;
+}
+/* At the window's edge: a ring around it would be cut off. */
+.strip:focus-visible {
+    outline-offset: -3px;
 }
 @media (max-width: 1180px) {
     .run {

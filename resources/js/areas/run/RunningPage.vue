@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import type { RunSummary } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 
 const { data, isPending, isError } = useQuery({
     queryKey: ['runs', 'open'],
     queryFn: () => api.page<RunSummary>('runs?verdict=open'),
-    refetchInterval: 5000,
+    refetchInterval: () => every(5000),
 });
 </script>
 

@@ -27,6 +27,13 @@ const { id, run, focus, settling, entries, grid, pump, logged, asked, start, ask
             :to="`/flaws/${id}${focus.piece === null ? '' : `?piece=${focus.piece}`}`"
             >Where a flaw is</v-btn
         >
+        <v-btn
+            v-if="run"
+            variant="outlined"
+            block
+            :to="`/parts/${id}${focus.piece === null ? '' : `?piece=${focus.piece}`}`"
+            >How it should be</v-btn
+        >
         <v-btn v-if="focus.piece !== null && !focus.next" variant="outlined" block @click="ask('drop')"
             >Take it out</v-btn
         >

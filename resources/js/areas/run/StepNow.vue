@@ -9,6 +9,7 @@ import ChargePicks from './ChargePicks.vue';
 import HeardList from './HeardList.vue';
 import InsideCard from './InsideCard.vue';
 import RackCard from './RackCard.vue';
+import { clockText } from '../../parts/units';
 import { useRunScreen } from './screen';
 import StepClock from './StepClock.vue';
 import StepConfirm from './StepConfirm.vue';
@@ -58,6 +59,9 @@ const picture = computed(() =>
             <span aria-hidden="true">▲</span> {{ c }}
         </p>
 
+        <p v-if="step.clock && thread?.step" class="counts mono" role="timer" aria-label="Time in this step">
+            {{ clockText(now - thread.since) }}
+        </p>
         <StepClock
             v-if="timer"
             :timer="timer"
@@ -163,6 +167,10 @@ const picture = computed(() =>
     font-size: 1.1rem;
     font-weight: 600;
     margin-top: 2px;
+}
+.counts {
+    font-size: 3.2rem;
+    line-height: 1.1;
 }
 .caution {
     color: var(--alarm);

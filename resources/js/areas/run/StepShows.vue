@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import type { Dimension, Procedure, Run } from '../../api/types';
 import { number, show } from '../../parts/units';
 import { title } from '../reckon/schema';
@@ -11,7 +12,9 @@ const UNITS: [string, Dimension][] = [
     ['_g', 'mass'],
     ['_min', 'time'],
 ];
-/** What a step shows of the plan: in the person's units, and in the procedure's words. */
+/** in the machine's own marks, where it has any */
+const marks = computed(() => (props.run.in_marks ?? {}) as Record<string, string | undefined>);
+/** In the person's units, and in the procedure's words. */
 function told(name: string): { label: string; text: string } {
     const value = props.run.plan[name];
     const dimension = UNITS.find(([end]) => name.endsWith(end))?.[1] ?? 'number';
@@ -27,7 +30,7 @@ function told(name: string): { label: string; text: string } {
     <div :class="['shows', { small }]">
         <p v-for="n in names" :key="n">
             <span>{{ told(n).label }}</span><strong class="mono">{{ told(n).text }}</strong
-            ><em v-if="run.in_marks?.[n]">{{ run.in_marks?.[n] }}</em>
+            ><em v-if="marks[n]">{{ marks[n] }}</em>
         </p>
     </div>
 </template>

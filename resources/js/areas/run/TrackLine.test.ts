@@ -19,6 +19,7 @@ const line = (over: Partial<Tracked>) =>
                 on_time: true,
                 more_min: 0,
                 as_if_s: 300,
+                of_what: 'Middle',
                 at: ENDS - 300,
                 ...over,
             },
@@ -47,6 +48,12 @@ describe('a timer beside what instruments say of it', () => {
         expect(page.emitted('more')).toEqual([
             [2, 'as measured. 2 min late: the platens are at 171 °C, 14 under their set-point.'],
         ]);
+    });
+
+    it('gives a sheet under its heater seconds more, on the second', () => {
+        const page = line({ ready_at: ENDS + 21, on_time: false, more_min: 20 / 60 });
+        expect(page.get('button').text()).toBe('Give it 0:20 more');
+        expect(page.text()).toContain('As measured: 0:20 later.');
     });
 
     it('says when it is early, and takes nothing away', () => {

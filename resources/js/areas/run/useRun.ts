@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
 import { flush, keepAll, loadRun, queue, recordAll, type Entry } from '../../api/queue';
+import { keepAsking } from '../../api/news';
 import type { NewEvent, Procedure } from '../../api/types';
 import { threadOf } from '../../offline/gates';
 import { handsOf } from '../../offline/hands';
@@ -12,6 +13,10 @@ import { aboutOf, focusOf, stepOf, TICK_S, type Focus } from './focus';
 
 /** ms in which a screen that has turned to something else by itself takes no touch: it was meant for what stood there */
 const SETTLES_MS = 700;
+/** ms after which somebody on another screen may have added to it */
+const EVERY_MS = 5000;
+/** own touches are told too: a run is asked for no more often than this, ms */
+const GATHER_MS = 1000;
 /** ms after a touch in which the screen turns because of it */
 const OWN_MS = 300;
 
@@ -79,18 +84,16 @@ export function useRun(id: string) {
     }
     onMounted(load);
     // Somebody on another screen may have added to it.
-    const poll = window.setInterval(() => {
-        if (
-            document.visibilityState === 'visible' &&
-            waiting.value.length === 0 &&
-            run.value?.summary.status === 'running'
-        )
-            void load();
-    }, 5000);
+    const stop = keepAsking(
+        () => {
+            if (waiting.value.length === 0 && run.value?.summary.status === 'running') void load();
+        },
+        { kinds: ['run'], of: () => id, everyMs: EVERY_MS, gatherMs: GATHER_MS },
+    );
     watch(
         () => run.value?.summary.status,
         (status) => {
-            if (status !== undefined && status !== 'running') window.clearInterval(poll);
+            if (status !== undefined && status !== 'running') stop();
         },
     );
 
@@ -151,7 +154,7 @@ export function useRun(id: string) {
         logAll,
         logThen,
         logRun,
-        stop: () => window.clearInterval(poll),
+        stop,
     };
 }
 export type RunHere = ReturnType<typeof useRun>;

@@ -1,5 +1,5 @@
 import { computed } from 'vue';
-import type { ProcedureEntry } from '../../api/types';
+import { entriesOf } from '../../offline/gates';
 import { handsOf, placeName } from '../../offline/hands';
 import { judgedBy, missingOf } from './focus';
 import type { RunHere } from './useRun';
@@ -8,9 +8,7 @@ import type { RunHere } from './useRun';
 export function useThisStep({ run, procedure, now, focus, step, thread }: RunHere) {
     const confirmed = (item: string) => thread.value?.confirmed[step.value?.id ?? '']?.[item] !== undefined;
     const entries = computed(() =>
-        (step.value?.entries ?? [])
-            .map((e) => procedure.value?.entries.find((x) => x.id === e))
-            .filter((e): e is ProcedureEntry => !!e),
+        run.value && step.value ? entriesOf(run.value, step.value, focus.value.piece) : [],
     );
     const reminder = computed(() => step.value?.reminders?.[0] ?? null);
     /** what is logged again and again while the timer runs: pumped, looked */

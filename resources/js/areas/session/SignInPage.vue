@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { Refused } from '../../api/client';
 import { refreshFloor } from '../../api/floor';
-import { flush, queue, unsent } from '../../api/queue';
+import { unsentSaid } from '../../api/changes';
+import { flush, queue, unsent as unsentEvents } from '../../api/queue';
 import { session, signIn } from '../../api/session';
 import PersonSwitch from '../../parts/PersonSwitch.vue';
 
 const route = useRoute();
 const router = useRouter();
+const unsent = computed(() => unsentEvents.value + unsentSaid.value);
 const login = ref('');
 const password = ref('');
 const problem = ref('');

@@ -47,6 +47,11 @@ const set = (name: string, to: number | null) => {
     else draft.value.settings[name] = to;
 };
 
+/** what each method would give on this very plan */
+const givenBy = (school: string): Record<string, string> =>
+    Object.fromEntries(
+        (props.plan.plan.gives ?? []).filter((g) => g.school === school).map((g) => [g.choice, g.says]),
+    );
 const schools = computed(() =>
     Object.entries((process.value?.schools ?? {}) as Record<string, School>)
         // Where the plan settles on none of a school it changes nothing.
@@ -55,6 +60,12 @@ const schools = computed(() =>
             id,
             ...school,
             chosen: draft.value.choices[id] ?? props.plan.choices[id],
+        }))
+        .map((school) => ({ ...school, gives: givenBy(school.id) }))
+        // What this machine cannot is not offered.
+        .map(({ choices, ...of }) => ({
+            ...of,
+            choices: choices.filter((c) => Object.keys(of.gives).length === 0 || c.id in of.gives),
         })),
 );
 const chosen = computed(() =>
@@ -62,6 +73,7 @@ const chosen = computed(() =>
 );
 const drawing = computed(() => drawingOf(props.plan.process));
 const COLOURS = { heat: 'hot', cool: 'cold', wait: '' };
+const targets = computed(() => props.plan.plan.targets as Record<string, unknown>);
 const told = computed(() => [
     {
         id: 'charge',
@@ -80,6 +92,16 @@ const told = computed(() => [
             kind: COLOURS[known?.kind ?? 'wait'],
         };
     }),
+    // What no setting says, and hands set all the same.
+    ...Object.entries(props.plan.in_marks ?? {})
+        .filter(([name]) => !settings.value.some((s) => s.name === name))
+        .map(([name, mark]) => ({
+            id: name,
+            name: title(name),
+            text: show(targets.value[name] as number | null, 'temperature'),
+            why: mark,
+            kind: '',
+        })),
 ]);
 </script>
 
@@ -165,7 +187,10 @@ const told = computed(() => [
                         :checked="c.id === s.chosen"
                         @change="draft.choices[s.id] = c.id"
                     />
-                    <span>{{ c.title }}<template v-if="c.id === s.default">, our default</template></span>
+                    <span>
+                        {{ c.title }}<template v-if="c.id === s.default">, our default</template>
+                        <small v-if="s.gives[c.id]" class="quiet">{{ s.gives[c.id] }}</small>
+                    </span>
                 </label>
             </fieldset>
         </details>

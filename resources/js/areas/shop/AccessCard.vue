@@ -12,6 +12,7 @@ const SCOPES = [
     ['signals', 'is a foot switch at one machine'],
     ['calc', 'calculates'],
     ['shop', 'does what its maker may'],
+    ['calendar', 'lets a calendar subscribe to the plan'],
 ] as const;
 const props = defineProps<{ machines: Machine[] }>();
 const client = useQueryClient();
@@ -25,6 +26,12 @@ const ready = computed(
     () => asked.value.name !== '' && (!ofMachine.value || asked.value.machine_id !== null),
 );
 const secret = ref('');
+/** where a calendar finds the plan: its address is the key */
+const address = computed(() =>
+    secret.value && asked.value.scope === 'calendar'
+        ? `${location.origin}/api/v1/calendar/${secret.value.replace('|', '-')}.ics`
+        : '',
+);
 const said = ref('');
 const { fault, send } = useSend();
 
@@ -114,7 +121,8 @@ async function end(path: string, done: string, key: string) {
         <v-btn v-else variant="outlined" class="add" @click="making = true">A new token</v-btn>
         <p v-if="fault" role="alert" class="fault">{{ sentence(fault) }}</p>
         <p v-else-if="said" role="status">{{ said }}</p>
-        <p v-if="secret" class="mono secret">{{ secret }}</p>
+        <p v-if="address">Subscribe to this address in the calendar; whoever has it sees the plan.</p>
+        <p v-if="secret" class="mono secret">{{ address || secret }}</p>
         <h3>Screens where a PIN is enough</h3>
         <table class="rows">
             <tbody>

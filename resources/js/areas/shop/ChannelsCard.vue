@@ -2,6 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, reactive, ref } from 'vue';
 import { api } from '../../api/client';
+import { every } from '../../api/news';
 import { session } from '../../api/session';
 import type { Alarm, Channel } from '../../api/types';
 import { useNow } from '../../parts/clock';
@@ -19,7 +20,7 @@ const key = computed(() => ['channels', props.machine]);
 const channels = useQuery({
     queryKey: key,
     queryFn: () => api.list<Channel>(`machines/${props.machine}/channels`),
-    refetchInterval: 5000,
+    refetchInterval: () => every(5000),
 });
 const alarms = useQuery({
     queryKey: computed(() => ['channels', props.machine, 'alarms']),

@@ -33,6 +33,7 @@ const answered = async (over: object = {}) => {
     const asked = server({
         'machines/1/learnt': learnt(over),
         'machines/1/facts': detail(12),
+        'machines/1': detail(),
     });
     const page = await card();
     await buttonOf(page, 'Ask its runs').trigger('click');
@@ -66,7 +67,6 @@ describe('what its readings say of a machine', () => {
             },
             note: 'fitted from run 140, 136',
         });
-        await page.setProps({ machine: detail(12) });
         await buttonOf(page, 'Take it back').trigger('click');
         await vi.waitFor(() => expect(textOf(page)).toContain('Use it'));
         expect(asked.at(-1)!.body).toMatchObject({
@@ -93,6 +93,7 @@ describe('what its readings say of a machine', () => {
         await vi.waitFor(() => expect(textOf(page)).toContain('Runs of it have no readings yet.'));
         server({
             'machines/1/learnt': learnt(),
+            'machines/1': detail(),
             'machines/1/facts': refusal('after', 'somebody has said something of Anvil meanwhile', 409),
         });
         await buttonOf(page, 'Ask its runs').trigger('click');

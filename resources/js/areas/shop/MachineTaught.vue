@@ -1,58 +1,13 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query';
-import { ref } from 'vue';
-import { api } from '../../api/client';
 import { session } from '../../api/session';
-import type { MachineDetail, MachineLearnt } from '../../api/types';
+import type { MachineDetail } from '../../api/types';
+import { sentence } from '../../parts/useSend';
 import { format, shownUnit, title, unitOf } from '../reckon/schema';
-import { sentence, useSend } from '../../parts/useSend';
+import { useTaught } from './useTaught';
 
 /** What the readings of ordinary runs say of a machine, in one sentence; used by one tap, and taken back by another. */
 const props = defineProps<{ machine: MachineDetail }>();
-const client = useQueryClient();
-const learnt = ref<MachineLearnt | null>(null);
-const share = ref<number | null>(null);
-/** what was known before, to be said again */
-const before = ref<Record<string, { value: number | null; origin: string }> | null>(null);
-const { busy, fault, send } = useSend();
-async function ask() {
-    before.value = null;
-    learnt.value =
-        (await send(() =>
-            api.post<MachineLearnt>(`machines/${props.machine.machine.id}/learnt`, {}, undefined, (done) => {
-                share.value = done;
-            }),
-        )) ?? null;
-    share.value = null;
-}
-const originOf = (name: string) =>
-    props.machine.log.findLast((fact) => fact.name === name)?.origin ?? 'unknown';
-async function say(facts: Record<string, { value: number | null; origin: string }>, note: string) {
-    const now = await send(() =>
-        api.post<MachineDetail>(`machines/${props.machine.machine.id}/facts`, {
-            after: props.machine.after,
-            facts,
-            note,
-        }),
-    );
-    if (now) await client.invalidateQueries({ queryKey: ['machine'] });
-    return now !== undefined;
-}
-async function use() {
-    const of = learnt.value;
-    if (!of) return;
-    const was = Object.fromEntries(
-        of.facts.map((f) => [
-            f.name,
-            { value: f.was, origin: f.was === null ? 'unknown' : originOf(f.name) },
-        ]),
-    );
-    const facts = Object.fromEntries(of.facts.map((f) => [f.name, { value: f.value, origin: 'fitted' }]));
-    if (await say(facts, `fitted from run ${of.runs.join(', ')}`)) before.value = was;
-}
-async function back() {
-    if (before.value && (await say(before.value, 'what was fitted is taken back'))) before.value = null;
-}
+const { learnt, share, before, busy, fault, ask, use, back } = useTaught(() => props.machine.machine.id);
 </script>
 
 <template>

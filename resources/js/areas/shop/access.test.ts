@@ -63,6 +63,17 @@ describe('tokens and screens', () => {
         });
     });
 
+    it('of a calendar are an address to subscribe to', async () => {
+        const page = await open({ 'POST tokens': { token: '12|abcdef' } });
+        await buttonOf(page, 'A new token').trigger('click');
+        await page.findAll('form input')[0]!.setValue('diary');
+        await page.findAll('form select')[0]!.setValue('calendar');
+        expect(page.findAll('form select')).toHaveLength(2);
+        await page.get('form').trigger('submit');
+        await vi.waitFor(() => expect(textOf(page)).toContain('/api/v1/calendar/12-abcdef.ics'));
+        expect(posts()[0]!.body).toMatchObject({ scopes: ['calendar'], machine_id: null });
+    });
+
     it('of a script are for no machine, whatever was chosen before', async () => {
         const page = await open({ 'POST tokens': { token: 'x' } });
         await buttonOf(page, 'A new token').trigger('click');

@@ -4,6 +4,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { api, Refused } from '../../api/client';
+import { every } from '../../api/news';
 import { newKey } from '../../api/queue';
 import type { Polymer, Sorting } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
@@ -24,7 +25,7 @@ const id = String(route.params.id);
 const { data: batch, refetch } = useQuery({
     queryKey: ['sorting', id],
     queryFn: () => api.get<Sorting>(`sortings/${id}`),
-    refetchInterval: 5000,
+    refetchInterval: () => every(5000),
 });
 const { data: polymers } = useQuery({
     queryKey: ['polymers'],

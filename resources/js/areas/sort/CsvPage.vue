@@ -1,63 +1,35 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query';
 import { computed, ref } from 'vue';
-import { api, Refused } from '../../api/client';
-import { newKey } from '../../api/queue';
 import { columnsOf, KINDS, kindOf } from './csvFile';
+import ShopZip from './ShopZip.vue';
 import SortNav from './SortNav.vue';
+import { useFileIn } from './useFileIn';
 
 interface Outcome {
     rows: number;
     errors: { row: number; field: string; message: string }[];
     would: string[];
 }
-const queries = useQueryClient();
 const kind = ref<string | null>(null);
 const known = computed(() => KINDS.find((k) => k.id === kind.value) ?? null);
 const over = ref(false);
-const file = ref<File | null>(null);
-const seen = ref<Outcome | null>(null);
-const problem = ref('');
-const done = ref('');
-const busy = ref(false);
-const progress = ref(0);
-let id = newKey();
-async function send(dry: boolean) {
-    if (!file.value || kind.value === null) return;
-    busy.value = true;
-    problem.value = done.value = '';
-    try {
-        const outcome = await api.upload<Outcome>(
-            `transfer/${kind.value}`,
-            file.value,
-            (share) => {
-                progress.value = share;
-            },
-            { id, preview: dry ? '1' : '0' },
-        );
-        seen.value = dry || outcome.errors.length > 0 ? outcome : null;
-        if (!dry && outcome.errors.length === 0) {
-            done.value = `${outcome.rows} rows are in.`;
-            id = newKey();
-            file.value = null;
-            await queries.invalidateQueries();
-        }
-    } catch (error) {
-        problem.value =
-            error instanceof Refused
-                ? `The file ${error.message}.`
-                : 'The server does not answer; nothing was brought in.';
-    } finally {
-        busy.value = false;
-        progress.value = 0;
-    }
-}
+const {
+    file,
+    seen,
+    problem,
+    done,
+    busy,
+    progress,
+    choose: take,
+    send,
+} = useFileIn<Outcome>(
+    () => `transfer/${kind.value}`,
+    (told) => `${told.rows} rows are in.`,
+);
 /** A file says by its columns what it holds; where it does not, a person says it. */
 async function choose(chosen: File | null | undefined) {
     over.value = false;
-    file.value = chosen ?? null;
-    seen.value = null;
-    problem.value = done.value = '';
+    take(chosen);
     if (!chosen) return;
     const columns = columnsOf(await chosen.slice(0, 4096).text());
     kind.value = kindOf(columns)?.id ?? null;
@@ -168,6 +140,7 @@ async function say(id: string) {
                 </template>
             </section>
         </div>
+        <ShopZip />
     </div>
 </template>
 

@@ -42,6 +42,13 @@ async function take(file: File | null | undefined) {
 </template>
 
 <style scoped>
+.f {
+    grid-template-columns: minmax(0, 1fr);
+}
+.pic input {
+    min-width: 0;
+    width: 100%;
+}
 .pic {
     display: flex;
     gap: 10px;

@@ -44,6 +44,13 @@ export const KINDS: readonly CsvKind[] = [
         note: 'a row for each number',
     },
     {
+        id: 'setups',
+        says: 'Set-ups',
+        columns: ['product', 'machine', 'setting', 'value'],
+        also: ['note'],
+        note: 'a row for each setting or method; what a file says of a product on a machine is its next version',
+    },
+    {
         id: 'values',
         says: 'Own values of polymers',
         columns: ['polymer', 'property', 'value', 'reason'],

@@ -243,9 +243,17 @@ describe('CSV in and out', () => {
         server({});
         const { page } = await shownAt(CsvPage, '/sort/csv', '/sort/csv');
         expect(page.findAll('.outs a').map((a) => a.attributes('href'))).toEqual(
-            ['lots', 'sources', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures'].map(
-                (k) => `/api/v1/transfer/${k}.csv`,
-            ),
+            [
+                'lots',
+                'sources',
+                'movements',
+                'mixes',
+                'machines',
+                'products',
+                'setups',
+                'values',
+                'procedures',
+            ].map((k) => `/api/v1/transfer/${k}.csv`),
         );
     });
 

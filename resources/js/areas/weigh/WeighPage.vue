@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query';
 import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, Refused } from '../../api/client';
+import { every } from '../../api/news';
 import { newKey } from '../../api/queue';
 import type { Charge, Mix, Polymer, Product, ProductCharge } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
@@ -17,7 +18,7 @@ const queries = useQueryClient();
 const { data: charges } = useQuery({
     queryKey: ['charges'],
     queryFn: () => api.list<Charge>('charges'),
-    refetchInterval: 15000,
+    refetchInterval: () => every(15_000),
 });
 const { data: products } = useQuery({
     queryKey: ['products'],

@@ -4,6 +4,7 @@ export const MACHINES: Record<string, Drawn> = {
     extruder: {
         size: [320, 180],
         cold: [rect(16, 50, 54, 60), 'M90 58L102 24h36l12 34z', rect(236, 120, 70, 40)],
+        // The vent stands on the barrel past the hopper.
         hot: [rect(70, 58, 140, 12), rect(70, 92, 140, 12), rect(70, 70, 150, 22)],
         measures: [
             {
@@ -20,6 +21,11 @@ export const MACHINES: Record<string, Drawn> = {
                 fact: 'barrel_volume_cm3',
                 line: [70, 116, 210, 116],
                 how: 'what comes when it is run empty, grams over density',
+            },
+            {
+                fact: 'vent_kpa',
+                line: [176, 40, 176, 58],
+                how: 'the air here less what its gauge shows with the pump on; the air itself where it only stands open',
             },
             {
                 fact: 'bath_c',

@@ -1,11 +1,32 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import type { components } from '../../api/schema';
 import ResultDrawing from '../../areas/reckon/ResultDrawing.vue';
 import { minutesText, number } from '../../parts/units';
 import ValveDrawing from './ValveDrawing.vue';
 
 /** The sheet under the heater with its earliest and latest, the pull, and the walls that come of it. */
-defineProps<{ plan: components['schemas']['PlanVacuumFormingResult'] }>();
+const props = defineProps<{ plan: components['schemas']['PlanVacuumFormingResult'] }>();
+
+/** where each part stands on the blank, mm */
+const bed = computed(() => {
+    const { bed: layout, targets, blank_length_mm, blank_width_mm } = props.plan;
+    if (!layout) return [];
+    const { along, across, length_mm, width_mm } = layout;
+    const set = Object.fromEntries(props.plan.settings.map((s) => [s.name, s.value]));
+    const [width, height] = [
+        set.base_diameter_mm ?? set.length_mm ?? 0,
+        set.base_diameter_mm ?? set.width_mm ?? 0,
+    ];
+    const step = (of: number, part: number, many: number) => (many > 1 ? (of - part) / (many - 1) : 0);
+    return Array.from({ length: Number(targets.parts_per_piece ?? 1) }, (_, i) => ({
+        x: (blank_length_mm - length_mm) / 2 + (i % along) * step(length_mm, width, along),
+        y: (blank_width_mm - width_mm) / 2 + Math.floor(i / along) * step(width_mm, height, across),
+        width,
+        height,
+        rx: set.base_diameter_mm ? width / 2 : 0,
+    }));
+});
 </script>
 
 <template>
@@ -17,6 +38,18 @@ defineProps<{ plan: components['schemas']['PlanVacuumFormingResult'] }>();
         <figure>
             <figcaption>Its wall, from the rim down</figcaption>
             <ResultDrawing name="forming.wall" :input="{}" :result="plan.wall" />
+        </figure>
+        <figure v-if="bed.length > 1">
+            <figcaption>The blank, with {{ bed.length }} on one bed</figcaption>
+            <svg
+                :viewBox="`-4 -4 ${plan.blank_length_mm + 8} ${plan.blank_width_mm + 8}`"
+                class="bed"
+                role="img"
+                :aria-label="`${bed.length} parts on a blank of ${number(plan.blank_length_mm, 0)} by ${number(plan.blank_width_mm, 0)} mm`"
+            >
+                <rect :width="plan.blank_length_mm" :height="plan.blank_width_mm" class="blank" />
+                <rect v-for="(at, i) in bed" :key="i" v-bind="at" class="part" />
+            </svg>
         </figure>
         <figure v-if="plan.pull.length > 1">
             <figcaption>The pull</figcaption>
@@ -63,5 +96,19 @@ figure {
 figcaption {
     font-weight: 650;
     margin-bottom: 4px;
+}
+.bed {
+    width: 100%;
+    max-height: 220px;
+}
+.blank {
+    fill: var(--paper);
+    stroke: var(--ink);
+    vector-effect: non-scaling-stroke;
+}
+.part {
+    fill: var(--line);
+    stroke: var(--cold, var(--ink));
+    vector-effect: non-scaling-stroke;
 }
 </style>

@@ -22,8 +22,10 @@ interface Sheet {
 const sheet = computed(() => (props.run.setup.sheet ?? null) as Sheet | null);
 const heat = computed(() => props.thread.timers.find((t) => t.id === 'heat' && t.answered_at === null));
 const end = computed(() => sheet.value?.curve.at(-1)?.time_s ?? 0);
+/** s of heat that looks have cost, or that it was given more: so far behind the plan it is */
+const behind = computed(() => 60 * ((heat.value?.minutes ?? 0) - Number(props.run.plan.heat_min ?? 0)));
 const now = computed(() =>
-    Math.min(end.value, Math.max(0, props.now - (heat.value?.started_at ?? props.now))),
+    Math.min(end.value, Math.max(0, props.now - (heat.value?.started_at ?? props.now) - behind.value)),
 );
 const NAMES = [
     ['hottest_c', 'Hottest'],
@@ -58,7 +60,9 @@ const tank = computed(
 );
 /** s until its pump goes on; null where it fills by itself, or no sheet is under the heater */
 const pumpIn = computed(() =>
-    tank.value && heat.value ? heat.value.started_at + tank.value.start_s - props.now : null,
+    tank.value && heat.value
+        ? heat.value.started_at + tank.value.start_s + Math.max(0, behind.value) - props.now
+        : null,
 );
 </script>
 

@@ -10,12 +10,17 @@ const valves = [
     { step: 'heat', when: 'While it heats', open: ['pump_tank'], shut: ['tank_bed', 'air_bed'] },
     { step: 'go', when: 'Sealed: the tank', open: ['tank_bed'], shut: ['pump_tank', 'air_bed'] },
 ];
-const of = (step: string, since: number) =>
+const of = (step: string, since: number, minutes = 1) =>
     shown(RunPicture, {
-        run: { setup: { valves, tank: { start_s: 40, fill_s: 65, gauge_pct: 94.1 } } } as unknown as Run,
+        run: {
+            plan: { heat_min: 1 },
+            setup: { valves, tank: { start_s: 40, fill_s: 65, gauge_pct: 94.1 } },
+        } as unknown as Run,
         thread: {
             step,
-            timers: [{ id: 'heat', started_at: NOW - since, answered_at: step === 'heat' ? null : NOW }],
+            timers: [
+                { id: 'heat', minutes, started_at: NOW - since, answered_at: step === 'heat' ? null : NOW },
+            ],
         } as unknown as ThreadState,
         now: NOW,
     });
@@ -49,5 +54,7 @@ describe('valves of a former', () => {
         expect(on).toContain('Pump on');
         expect(on).not.toContain('Pump on in');
         expect(on).toContain('full at 94 %');
+        // Two looks of three seconds: the sheet is hot six seconds later, and so is the tank full.
+        expect(textOf(await of('heat', 10, 1.1))).toContain('Pump on in 0:36');
     });
 });
