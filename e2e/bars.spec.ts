@@ -40,7 +40,7 @@ test('a shift of bars: three moulds from cold to the shelf and the tub, and no f
     page,
     context,
 }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await signIn(page, 'maren');
     await enterExtruded(page, 'peg', {
         width_mm: 6,
@@ -82,7 +82,9 @@ test('a shift of bars: three moulds from cold to the shelf and the tub, and no f
     // Out, stripped and good is one touch; its mould is free, and the machine would have the next bar.
     await goOn(page);
     await expect(page.getByText('1 good of 4')).toBeVisible();
-    await expect(stepTitle(page)).toContainText('Bar 4: Mould on, locked');
+    // Unless the second rings first, on a slow machine.
+    await expect(stepTitle(page)).toContainText(/Bar 4: Mould on, locked|Bar 2:\s+In the tank/);
+    await expect(page.getByRole('button', { name: /^(Next: )?bar 4/i })).toBeVisible();
     await accessible(page);
     for (const bar of [2, 3]) {
         await page

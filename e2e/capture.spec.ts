@@ -9,7 +9,7 @@ interface Named {
 test('what a controller shows at a good cycle is kept once, and held to what a printed mould bears', async ({
     page,
 }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(180_000);
     await signIn(page, 'maren');
     const [run] = await list<{ id: string; number: number; machine: string; product: string; good: number }>(
         page,

@@ -16,7 +16,7 @@ interface Lesson {
 test('a bad shot is asked for its cause, one change goes into the next set-up, and the shop learns', async ({
     page,
 }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     await signIn(page, 'ines');
     const run = (await list<Row>(page, 'runs?limit=100')).find(
         (r) => r.process === 'injection' && r.bad > 0,
@@ -70,7 +70,7 @@ test('a bad shot is asked for its cause, one change goes into the next set-up, a
 });
 
 test('what a run taught is one sentence, and yes is kept', async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await signIn(page, 'ines');
     let found: Row | null = null;
     for (const run of await list<Row>(page, 'runs?limit=60&status=finished')) {

@@ -16,7 +16,7 @@ const shop = (...args: string[]) =>
 
 let password = '';
 test.beforeAll(() => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     password = /password (\S+)/.exec(shop('start', '--no-demo', '--port', String(port)))![1]!;
 });
 test.afterAll(() => {
@@ -26,7 +26,7 @@ test.afterAll(() => {
 const at = (page: Page, path = '') => page.goto(`http://127.0.0.1:${port}/${path}`);
 
 test('an empty shop gets from nothing to its first pressed sheet, as a new lead goes', async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await at(page, 'sign-in');
     await page.getByLabel('Name to sign in').fill('lead');
     await page.getByLabel('Password').fill(password);

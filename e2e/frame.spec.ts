@@ -21,6 +21,7 @@ const READY: Record<string, string> = {
     '/shop/machines/1': 'Anvil',
     '/shop': 'Shop',
     '/goods': 'Goods',
+    '/handover': 'Hand-over',
     '/shop/procedures': 'How we work',
     '/shop/machines/new': 'A new machine',
     '/shop/products/new': 'A new product',
@@ -29,7 +30,7 @@ const READY: Record<string, string> = {
 test('every screen is accessible, in light and in dark, keeps to the content policy and logs no error', async ({
     page,
 }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(600_000);
     const faults: string[] = [];
     page.on('console', (m) => {
         if (m.type() === 'error' && !m.text().includes('status of 4')) faults.push(m.text());
@@ -54,6 +55,10 @@ test('every screen is accessible, in light and in dark, keeps to the content pol
     await page.goto('/sort');
     await page.getByRole('link', { name: 'L-0101' }).click();
     await expect(page.getByRole('heading', { name: 'Ledger' })).toBeVisible();
+    await accessible(page);
+    const runs = await list<{ id: string; product: string }>(page, 'runs?limit=100');
+    await page.goto(`/parts/${runs.find((r) => r.product === 'hive floor panel')!.id}`);
+    await expect(page.getByRole('region', { name: 'top face' })).toBeVisible();
     await accessible(page);
     expect(faults).toEqual([]);
 });
@@ -127,7 +132,16 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
     const [lot] = await list<{ id: number }>(page, 'lots');
     const pages = [
         ...['/', '/sort', '/sort/batches', '/sort/sources', '/sort/csv', '/dry', '/weigh', '/set', '/check'],
-        ...['/learn', '/plan', '/reckon', '/shop', `/learn/${run!.id}`, `/flaws/${run!.id}`],
+        ...[
+            '/learn',
+            '/plan',
+            '/handover',
+            '/reckon',
+            '/shop',
+            `/learn/${run!.id}`,
+            `/flaws/${run!.id}`,
+            `/parts/${run!.id}`,
+        ],
         ...[`/sort/lots/${lot!.id}`, `/trace/lot/${lot!.id}`, '/reckon/heat.press_cycle'],
     ];
     for (const at of pages) {

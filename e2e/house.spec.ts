@@ -54,7 +54,7 @@ test.describe('kept for later', () => {
     test.use({ serviceWorkers: 'allow' });
 
     test('a gate refuses without the server what the server would refuse', async ({ page, context }) => {
-        test.setTimeout(90_000);
+        test.setTimeout(180_000);
         await signIn(page, 'ines');
         await setUpPanel(page);
         await page.getByRole('button', { name: /^Start the run/ }).click();

@@ -39,7 +39,7 @@ test('an instrument speaks, is watched, and its alarm is one person’s on every
     page,
     browser,
 }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(180_000);
     await signIn(page, 'maren');
     const pond = (await list<Machine>(page, 'machines')).find((m) => m.name === 'Little Pond')!;
     const probe = await instrumentOf(page, pond);
@@ -73,6 +73,11 @@ test('an instrument speaks, is watched, and its alarm is one person’s on every
     await probe('bath_c', 24);
     await expect(bar).toBeHidden();
     await expect(page.getByRole('status', { name: 'Alarms' })).toBeHidden();
+
+    // What is read is told to every screen: nobody here asks for it before twenty seconds are over.
+    await probe('bath_c', 24.7);
+    await expect(card).toContainText('24.7', { timeout: 5000 });
+    await probe('bath_c', 24);
 
     // Held beside a glass thermometer: what it sends from now on is put right.
     await card.getByRole('button', { name: 'Calibrate: Bath' }).click();

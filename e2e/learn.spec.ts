@@ -56,6 +56,33 @@ test('the label of a sheet opens its record when it is scanned, and what is foun
     await expect(page.getByText('There is no run 1999999 here')).toBeVisible();
 });
 
+test('a part goes out with a code that shows what a lead has ticked, to whoever has it and nobody else', async ({
+    page,
+    browser,
+}) => {
+    await signIn(page, 'maren');
+    const runs = await list<Run>(page, 'runs?verdict=good');
+    const run = runs.find((r) => r.product === 'divider board' && r.status === 'finished')!;
+    await page.goto(`/learn/${run.id}`);
+    const card = page.getByRole('region', { name: 'Passport of its parts' });
+    await expect(card).toContainText('Nobody outside the shop sees anything of it.');
+    await card.getByLabel('Plastic, with its mark').check();
+    await card.getByRole('button', { name: 'Show what is ticked' }).click();
+    const address = (await card.getByRole('link', { name: /made/ }).getAttribute('href'))!;
+    await accessible(page, { within: '[aria-labelledby=passport]' });
+    const stranger = await browser.newPage();
+    const path = new URL(address).pathname;
+    await stranger.goto(path);
+    await expect(stranger.getByRole('definition')).toHaveText('>PS-HI< (high-impact polystyrene)');
+    await expect(stranger.getByText('divider board')).toHaveCount(0);
+    await accessible(stranger);
+    await card.getByRole('button', { name: 'Take it back' }).click();
+    await expect(card).toContainText('Nobody outside the shop sees anything of it.');
+    await stranger.reload();
+    await expect(stranger.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+    await stranger.close();
+});
+
 test('a press is asked what it really can do, and what its readings say is used and taken back', async ({
     page,
 }) => {

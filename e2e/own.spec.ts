@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { accessible, list, signIn } from './shop';
 
 test('a lead enters a machine and a product of the shop, and both are planned at once', async ({ page }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(180_000);
     await signIn(page, 'maren');
     await page.goto('/shop');
     await page.getByRole('link', { name: 'Add a machine' }).click();
@@ -54,7 +54,7 @@ test('a lead enters a machine and a product of the shop, and both are planned at
 });
 
 test('a mould is entered, says where it goes, and hangs with its product', async ({ page }) => {
-    test.setTimeout(90_000);
+    test.setTimeout(180_000);
     const mould = () =>
         page
             .locator('label:has(select)')

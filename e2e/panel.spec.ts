@@ -18,7 +18,7 @@ test.describe('kept for later', () => {
         page,
         context,
     }) => {
-        test.setTimeout(120_000);
+        test.setTimeout(240_000);
         await signIn(page, 'ines');
         const lots = await list<{ code: string; mass_g: number }>(page, 'lots');
         const before = lots.find((l) => l.code === 'L-0101')!.mass_g;

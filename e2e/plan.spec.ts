@@ -13,7 +13,7 @@ interface Floor {
 test('an order becomes a plan of the day, is pinned, waits for who is away, and is delivered', async ({
     page,
 }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     await signIn(page, 'maren');
     const panel = (await list<Goods>(page, 'goods')).find((g) => g.product === 'hive floor panel')!;
     await page.getByRole('link', { name: 'Plan', exact: true }).click();
@@ -91,7 +91,7 @@ test('an order becomes a plan of the day, is pinned, waits for who is away, and 
 });
 
 test('a job that is dragged begins where it was dropped', async ({ page }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     await signIn(page, 'ines');
     const rail = (await list<Goods>(page, 'goods')).find((g) => g.product === 'stand rail')!;
     const { server_time } = await ask<Floor>(page, 'floor');

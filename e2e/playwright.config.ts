@@ -11,9 +11,9 @@ if (own) {
 export default defineConfig({
     testDir: '.',
     outputDir: '.out',
-    timeout: 90_000,
+    timeout: 180_000,
     // On a busy machine what is late is not wrong.
-    expect: { timeout: 20_000 },
+    expect: { timeout: 45_000 },
     workers: Math.max(1, shops.length),
     retries: 0,
     forbidOnly: true,
@@ -25,7 +25,7 @@ export default defineConfig({
         contextOptions: { reducedMotion: 'reduce' },
         // Each story has a browser of its own, and would fetch the whole application for later: those that need it say so.
         serviceWorkers: 'block',
-        actionTimeout: 20_000,
+        actionTimeout: 45_000,
         trace: 'off',
         launchOptions: {
             executablePath: CHROMIUM,

@@ -16,16 +16,23 @@ const browser = await chromium.launch({
         '--disable-sync',
     ],
 });
-const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-const shot = async (name) => {
-    await page.waitForTimeout(900);
-    // Touched once, as a screen in a shop is; the frame that flashes while it calls is not of the page.
-    await page.mouse.move(2, 790);
-    await page.keyboard.press('Shift');
-    await page.evaluate(() => document.querySelectorAll('.flash').forEach((f) => f.remove()));
-    await page.waitForTimeout(150);
-    await page.screenshot({ path: `${out}${name}.png` });
+/** A screen as somebody has it: touched once, so that it may sound; the frame that flashes while it calls is not of a page. */
+const opened = async () => {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    await context.addInitScript(() => {
+        const calm = new CSSStyleSheet();
+        calm.replaceSync('.flash { display: none !important }');
+        document.adoptedStyleSheets = [calm];
+    });
+    return context.newPage();
 };
+const taken = async (of, name) => {
+    await of.keyboard.press('F8');
+    await of.waitForTimeout(900);
+    await of.screenshot({ path: `${out}${name}.png` });
+};
+const page = await opened();
+const shot = (name) => taken(page, name);
 const log = async (key, ...values) => {
     await page.keyboard.press(key);
     await page.getByRole('dialog').waitFor();
@@ -197,13 +204,13 @@ await shot('run-shots');
 await page.goto(`${base}/plan`);
 await page.getByRole('group', { name: 'The day by machine and person' }).waitFor();
 await shot('plan');
-const lead = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+const lead = await opened();
 await lead.goto(`${base}/sign-in`);
 await lead.getByLabel('Name to sign in').fill('maren');
 await lead.getByLabel('Password').fill('two-heats-oak');
 await lead.getByRole('button', { name: 'Sign in' }).click();
 await lead.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
 await lead.goto(`${base}/shop`);
-await lead.waitForTimeout(1200);
-await lead.screenshot({ path: `${out}shop.png` });
+await lead.waitForTimeout(2000);
+await taken(lead, 'shop');
 await browser.close();

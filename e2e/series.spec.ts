@@ -39,7 +39,7 @@ async function weighed(page: Page, lot: number, grams: number): Promise<string> 
 test('two sheets in one run: one heats while one cools, and none heats with nowhere to go', async ({
     page,
 }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     await signIn(page, 'ines');
     const lots = await list<{ id: number; code: string; mass_g: number }>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0101')!;

@@ -30,7 +30,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
     page,
     browser,
 }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await signIn(page, 'maren');
     await enterExtruded(page, 'hot strips for the reducer', {
         diameter_mm: 25,
@@ -106,7 +106,7 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
 });
 
 test('a profile is drawn free, and its haul-off is put right by what is measured', async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     await signIn(page, 'maren');
     await enterExtruded(page, 'edge bead', { diameter_mm: 20, length_mm: 60, die_area_mm2: 400, bars: 5 });
     await page.goto('/set');

@@ -22,7 +22,7 @@ function killHard(name: 'nginx' | 'php-fpm' | 'postgres'): void {
 
 for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
     test(`kill -9 of ${victim} in the middle of a run loses no entry and no second`, async ({ page }) => {
-        test.setTimeout(120_000);
+        test.setTimeout(240_000);
         await signIn(page, 'ines');
         await setUpPanel(page);
         await page.getByRole('button', { name: /^Start the run/ }).click();

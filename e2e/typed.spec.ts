@@ -84,7 +84,7 @@ async function everyField(page: Page, where: string): Promise<number> {
 }
 
 test('every field of the shop reads what is typed into it whole', async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(360_000);
     await signIn(page, 'maren');
     const lots = await list<{ id: number; code: string }>(page, 'lots');
     const lot = lots.find((l) => l.code === 'L-0102')!.id;

@@ -18,7 +18,7 @@ test('a note on a step becomes how the shop works, when a lead has approved it',
     browser,
     page,
 }) => {
-    test.setTimeout(240_000);
+    test.setTimeout(480_000);
     await signIn(page, 'ines');
     await begin(page);
     await page.keyboard.press('n');

@@ -25,7 +25,7 @@ const pour = async (page: Page, ...grams: number[]) => {
 test('a mix of three colours is weighed on the simulated scale: a wrong lot, an overshoot, a pulled cable, and on to its run', async ({
     page,
 }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(240_000);
     await signIn(page, 'ines');
     const before = (await ask<{ lot: { mass_g: number } }>(page, 'lots/L-0101')).lot.mass_g;
     await begin(page, 'hive floor panel', /meadow/);
