@@ -79,6 +79,8 @@ need_browser() { (need_packages chromium-headless-shell) 2>/dev/null || need_pac
 e2e() {
     say '── e2e'
     need_browser
+    # The notes on formats have lines for a microcontroller: they are run as they stand.
+    /usr/bin/python3 -c 'import requests' 2>/dev/null || need_packages python3-requests
     prepare_screens
     # A shop for each worker, started as anybody would start one.
     local number state port shops=() started=() workers=${E2E_WORKERS:-2}

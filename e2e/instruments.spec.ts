@@ -1,5 +1,6 @@
-import { execFileSync } from 'node:child_process';
+import { execFile, execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { promisify } from 'node:util';
 import { expect, request, test, type Page } from '@playwright/test';
 import { accessible, list, put, signIn } from './shop';
 
@@ -110,4 +111,50 @@ test('the lines of the shell in the notes on formats are an instrument', async (
     });
     await page.goto(`/shop/machines/${attic.id}`);
     await expect(page.getByRole('region', { name: 'What instruments read' })).toContainText('71.5');
+});
+
+test('an instrument asks, its code is scanned at the machine, and its readings are there', async ({
+    page,
+}) => {
+    await signIn(page, 'maren');
+    const attic = (await list<Machine>(page, 'machines')).find((m) => m.name === 'Attic')!;
+    const notes = readFileSync(new URL('../docs/formats/README.md', import.meta.url), 'utf8');
+    const ask = /```sh\n(ask=[\s\S]*?)```/.exec(notes)![1]!;
+    const send = /```python\n([\s\S]*?)```/.exec(notes)![1]!;
+    // As it stands on a sticker; another one each time, since who asks is remembered for a quarter of an hour.
+    const code = Array.from(
+        { length: 8 },
+        () => 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'[Math.floor(32 * Math.random())],
+    ).join('');
+    await page.goto(`/shop/machines/${attic.id}`);
+    const card = page.getByRole('region', { name: 'An instrument for it' });
+    await card.getByLabel('Code on the instrument').fill(`I-${code}`);
+    await card.getByRole('button', { name: 'Look for it' }).click();
+    await expect(page.getByRole('heading', { name: 'No instrument asks by this code' })).toBeVisible();
+
+    // The instrument is switched on: it asks as the notes say, and goes on as a microcontroller would.
+    const on = promisify(execFile)('bash', ['-c', `${ask}\nexport TOKEN; /usr/bin/python3 -c "$SEND"`], {
+        env: {
+            PATH: process.env.PATH,
+            DITHERMIC: new URL(page.url()).origin,
+            CODE: code,
+            SECRET: 'of-this-very-instrument',
+            CHANNEL: 'fan_c',
+            AGAIN: '1',
+            SEND: `import binascii, os, requests, time\n${send}\nsend(os.environ['DITHERMIC'], os.environ['TOKEN'], 'Attic', os.environ['CHANNEL'], lambda: 31.25, times=2, pause=0)`,
+        },
+        timeout: 100_000,
+    });
+    await expect(page.getByRole('heading', { name: 'bath thermometer' })).toBeVisible();
+    await expect(page.getByText('It will send fan')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Attic', exact: true })).toHaveAttribute(
+        'aria-pressed',
+        'true',
+    );
+    await accessible(page);
+    await page.getByRole('button', { name: 'It hangs at Attic: let it in' }).click();
+    await expect(page.getByRole('heading', { name: 'bath thermometer is let in at Attic' })).toBeVisible();
+    await on;
+    await page.getByRole('link', { name: 'To Attic' }).click();
+    await expect(page.getByRole('region', { name: 'What instruments read' })).toContainText('31.25');
 });

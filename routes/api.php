@@ -15,6 +15,8 @@ use App\Causes\Http\SampleController;
 use App\Instruments\Http\AlarmController;
 use App\Instruments\Http\ChannelController;
 use App\Instruments\Http\IntakeController;
+use App\Instruments\Http\PairingController;
+use App\Instruments\Models\Pairing;
 use App\Material\Http\ChargeController;
 use App\Material\Http\DryingController;
 use App\Material\Http\IdentificationController;
@@ -63,6 +65,9 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
+// An instrument that has nothing yet but the code that stands on it: what it asks for is given when a lead has scanned that.
+Route::post('pairings', [PairingController::class, 'ask'])->middleware('throttle:pairing');
+
 // A calendar elsewhere sends no header: its address is the key.
 Route::get('calendar/{key}.ics', CalendarController::class)->where('key', '[1-9][0-9]{0,14}-[A-Za-z0-9_]{20,100}')
     ->name('calendar')->middleware(['auth:sanctum', 'active', 'ability:calendar', 'throttle:calendar']);
@@ -86,6 +91,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('tokens', [AccessController::class, 'tokens']);
         Route::post('tokens', [AccessController::class, 'makeToken']);
         Route::delete('tokens/{token}', [AccessController::class, 'revokeToken']);
+        Route::get('pairings', [PairingController::class, 'index']);
+        Route::post('pairings/{code}', [PairingController::class, 'pair'])->where('code', Pairing::CODE);
         Route::get('screens', [AccessController::class, 'screens']);
         Route::delete('screens/{screen}', [AccessController::class, 'forgetScreen']);
     });

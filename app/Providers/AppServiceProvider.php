@@ -88,6 +88,7 @@ final class AppServiceProvider extends ServiceProvider
             static fn (Request $request): Limit => Limit::perMinute(30)->by('passport|'.$request->ip()),
         );
         RateLimiter::for('calendar', static fn (Request $request): Limit => Limit::perMinute(30)->by('calendar|'.$request->ip()));
+        RateLimiter::for('pairing', static fn (Request $request): Limit => Limit::perMinute(60)->by('pairing|'.$request->ip()));
         RateLimiter::for('pin', static fn (Request $request): Limit => Limit::perMinute(5)->by(
             'pin|'.(string) (int) $text($request, 'person_id').'|'.$request->ip(),
         ));

@@ -71,6 +71,12 @@ export const router = createRouter({
             meta: { title: 'What was made', stage: 'learn' },
         },
         {
+            path: '/i/:code',
+            name: 'pair',
+            component: () => import('./areas/shop/PairPage.vue'),
+            meta: { title: 'Pair an instrument', stage: 'shop' },
+        },
+        {
             path: '/dry',
             name: 'dry',
             component: () => import('./areas/dry/DryPage.vue'),

@@ -2291,6 +2291,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/pairings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The instrument that asks by a code; none while it does not ask */
+        get: operations["getPairings"];
+        put?: never;
+        /** An instrument asks to be let in, by the code that stands on it, until somebody has scanned that */
+        post: operations["askToPair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/pairings/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say at which machine the instrument with this code hangs: it is let in for that */
+        post: operations["pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -3819,6 +3854,15 @@ export interface components {
             /** Format: float */
             y_planned: number;
             window: components["schemas"]["LearnWindowResult"];
+        };
+        AskToPairRequest: {
+            /** @description as it stands on the instrument: eight of A to Z without I and O, 2 to 9 */
+            code: string;
+            /** @description the instrument's own, the same each time it asks */
+            secret: string;
+            name: string;
+            /** @description what it will send, as it names them */
+            channels?: string[];
         };
         BarrelContentsInput: components["schemas"]["MaterialInput"] & {
             /** @description space that melt can take (cm3) */
@@ -8182,6 +8226,17 @@ export interface components {
             /** Format: float */
             at: number | null;
         };
+        /** @description What an instrument that asks is told. */
+        LetInData: {
+            /** @enum {string} */
+            state: "waiting" | "paired";
+            /** @description ask again after so many seconds */
+            again_s: number;
+            /** @description whose readings it sends */
+            machine: string | null;
+            /** @description for readings and signals of that machine; keep it, it is told once */
+            token: string | null;
+        };
         LoadDryerRequest: {
             /** Format: uuid */
             id?: string;
@@ -8905,6 +8960,30 @@ export interface components {
             by: string | null;
             /** Format: float */
             at: number;
+        };
+        PairRequest: {
+            /** @description where the instrument hangs */
+            machine_id: number;
+        };
+        /** @description An instrument that asks to be let in. */
+        PairingData: {
+            /** @description as it stands on the instrument */
+            code: string;
+            /** @description what it calls itself */
+            name: string;
+            /** @description what it will send */
+            channels: string[];
+            /** @description from where it asked */
+            address: string;
+            /**
+             * Format: float
+             * @description last, s since 1970 UTC
+             */
+            asked_at: number;
+            /** @description where it was paired */
+            machine: string | null;
+            /** @description whether it has fetched its token */
+            let_in: boolean;
         };
         /** @description A photograph of a part. */
         PartPictureData: {
@@ -18011,6 +18090,121 @@ export interface operations {
                         error: components["schemas"]["ErrorBodyData"];
                     };
                 };
+            };
+        };
+    };
+    getPairings: {
+        parameters: {
+            query?: {
+                /** @description as it was scanned, without what stands before it */
+                code?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PairingData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    askToPair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskToPairRequest"];
+            };
+        };
+        responses: {
+            /** @description paired: here is its token */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetInData"];
+                };
+            };
+            /** @description nobody has scanned its code yet: ask again */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetInData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairRequest"];
+            };
+        };
+        responses: {
+            /** @description paired */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingData"];
+                };
+            };
+            /** @description none asks by it */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -197,6 +197,7 @@ export type Carried = Schemas['CarriedData'];
 export type Restart = Schemas['RestartData'];
 export type Alarm = Schemas['AlarmData'];
 export type Channel = Schemas['ChannelData'];
+export type Pairing = Schemas['PairingData'];
 export type Merge = Schemas['MergeData'];
 export type ProcedureWay = Omit<Schemas['ProcedureData'], 'shipped' | 'worked' | 'changes'> & {
     shipped: Procedure;

@@ -11,6 +11,8 @@ describe('what a scanner types', () => {
         ['r-0140-3', 'R-140-3'],
         ['https://bench.hollow-oak.test/r/140', 'R-140'],
         ['https://bench.hollow-oak.test/r/140/12', 'R-140-12'],
+        ['i-7k3m9pq2', 'I-7K3M9PQ2'],
+        ['https://bench.hollow-oak.test/i/7K3M9PQ2', 'I-7K3M9PQ2'],
     ])('reads %j', (text, code) => {
         expect(codeOf(text)).toBe(code);
     });
@@ -25,6 +27,9 @@ describe('what a scanner types', () => {
         'R-140-3-4',
         'https://bench.hollow-oak.test/r/x',
         'L-0101 and more',
+        'I-7K3M9PQ',
+        'I-7K3M9PQO',
+        'I-7K3M9PQ22',
         'https://bench.hollow-oak.test/x/L-0101',
         '<script>L-0101',
     ])('hears no code in %j', (text) => {
@@ -36,6 +41,7 @@ describe('what a scanner types', () => {
         ['C-00012', '/weigh'],
         ['R-140', '/r/140'],
         ['R-140-3', '/r/140/3'],
+        ['I-7K3M9PQ2', '/i/7K3M9PQ2'],
     ])('%s opens %s', (code, page) => {
         expect(pageOf(code)).toBe(page);
     });

@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core';
 
 /**
- * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is the code of a lot, a charge
- * or something made, or the address on its label. Whoever listened last hears it first.
+ * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is the code of a lot, a charge,
+ * something made or an instrument, or the address on its label. Whoever listened last hears it first.
  */
 type Heard = (code: string) => boolean;
 const listeners: Heard[] = [];
@@ -14,6 +14,8 @@ const SHORTEST = 4;
 export function codeOf(text: string): string | null {
     const found = /(?:^|\/l\/)([LC]-\d{4,8})$/i.exec(text.trim());
     if (found) return found[1]!.toUpperCase();
+    const instrument = /(?:^I-|\/i\/)([A-HJ-NP-Z2-9]{8})$/i.exec(text.trim());
+    if (instrument) return `I-${instrument[1]!.toUpperCase()}`;
     const made = /(?:^R-|\/r\/)(\d{1,9})(?:[-/](\d{1,7}))?$/i.exec(text.trim());
     return made ? `R-${Number(made[1])}${made[2] ? `-${Number(made[2])}` : ''}` : null;
 }
@@ -21,6 +23,7 @@ export function codeOf(text: string): string | null {
 /** The page that a code opens. */
 export function pageOf(code: string): string {
     if (code.startsWith('C')) return '/weigh';
+    if (code.startsWith('I')) return `/i/${code.slice(2)}`;
     return code.startsWith('R') ? `/r/${code.slice(2).replace('-', '/')}` : `/l/${code}`;
 }
 

@@ -10,6 +10,7 @@ import { dayText, timeOfDay } from '../../parts/units';
 import { title, unitOf, withUnit } from '../reckon/schema';
 import CareCard from './CareCard.vue';
 import ChannelsCard from './ChannelsCard.vue';
+import PairCard from './PairCard.vue';
 import MachineDrawing from './MachineDrawing.vue';
 import MachineTaught from './MachineTaught.vue';
 import MouldFits from './MouldFits.vue';
@@ -265,6 +266,7 @@ const log = computed(() => [...(detail.value?.log ?? [])].reverse());
         </form>
         <MachineTaught v-if="detail?.learns" :machine="detail" />
         <ChannelsCard v-if="detail" :machine="detail.machine.id" />
+        <PairCard v-if="detail && !detail.kind.is_mould" :machine="detail.machine.id" />
         <CareCard v-if="detail" :machine="detail.machine.id" />
         <MouldFits v-if="detail?.kind.is_mould" :mould="detail.machine.id" :after="detail.after" />
         <section v-if="log.length" class="card mt-4" aria-labelledby="said">
