@@ -27,6 +27,7 @@ dithermic dev [--port N]                 serve what is in this folder: PHP as it
 dithermic test [core|feature|unit|static|drill|e2e] run all tests, or one suite; core and feature take --filter TEXT
 dithermic calc --list | NAME [--schema] [--batch]  calculate: JSON on standard input, JSON out
 dithermic schedule:benchmark FILE [--seconds N] [--seed S]  plan a classic job shop, JSON out
+dithermic diagnose:runs [--runs N] [--questions N] bad runs by the physics, and whether the search finds their cause
 dithermic schedule:days [--days N] [--first SEED]  days that come otherwise, run by a list and by the plan
 dithermic seed                           add the demo shop to an empty one
 dithermic seed --scale [RUNS] [READINGS] years of the demo beside it (100000, 50000000), in a shop that is thrown away
