@@ -50,6 +50,28 @@ function goneAt(string $run): float
     return Run::query()->with(['events.by'])->findOrFail($run)->state()->pieces[1]->done['go']['at'];
 }
 
+it('offers by one touch only what one touch says: a pump, and no look that has to say what was seen', function (): void {
+    $id = test()->signedIn()
+        ->postJson('/api/v1/runs', jobOf('syrup feeder tray', 'former', 'Bellows', 'L-0093'))
+        ->assertCreated()
+        ->json('summary.id');
+    walkRun($id);
+    tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    tell($id, [['type' => 'step_done', 'data' => ['step' => 'clamp', 'piece' => 1, 'reason' => 'a test does not wait']]]);
+    [$panel] = heatingPanel();
+    $hands = $this->getJson('/api/v1/floor')->assertOk()->json('hands');
+    $of = static fn (string $run, string $entry): array => array_values(array_filter(
+        $hands,
+        static fn (array $h): bool => $h['run_id'] === $run && $h['entry'] === $entry,
+    ))[0];
+    expect($of($id, 'look'))->toMatchArray(['button' => null, 'piece' => 1])
+        ->and($of($panel, 'pump'))->toMatchArray(['button' => 'Pumped', 'piece' => null]);
+    // What one touch logs is taken as it is.
+    $this->postJson("/api/v1/runs/{$panel}/events", ['events' => [
+        entry('logged', ['entry' => 'pump', 'values' => []]),
+    ]])->assertOk()->assertJsonPath('refused', []);
+});
+
 it('hears a pull off the gauge, without a touch', function (): void {
     $id = pulledRun();
     expect($this->getJson("/api/v1/runs/{$id}/heard")->assertOk()->json('items'))->toBe([]);

@@ -21,7 +21,7 @@ final readonly class HandData
         #[OA\Property] public string $why,
         #[OA\Property] public string $step,
         #[OA\Property] public ?string $entry,
-        #[OA\Property(description: 'what one tap logs, when it is an entry')] public ?string $button,
+        #[OA\Property(description: 'what one tap logs; null where more has to be said of it')] public ?string $button,
         #[OA\Property] public ?string $timer,
         #[OA\Property] public int $people,
         #[OA\Property(description: 'null for the run itself')] public ?int $piece,

@@ -31,6 +31,7 @@ use App\Support\Seconds;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Run\Entry;
 use Dithermic\Core\Run\EventType;
 use Dithermic\Core\Run\Hand;
 use Dithermic\Core\Run\Plausible;
@@ -210,13 +211,19 @@ final readonly class PresentRun
             $hand->why,
             $hand->step,
             $hand->entry,
-            $hand->entry === null ? null : $machine->procedure->entry($hand->entry)->title ?? '',
+            self::button($hand->entry === null ? null : $machine->procedure->entry($hand->entry)),
             $hand->timer,
             $hand->people,
             $hand->piece,
             round($hand->presses(), 3),
             $hand->wait->value,
         ), $machine->calls($state));
+    }
+
+    /** What one touch logs; of what has to be said more of, nothing. */
+    private static function button(?Entry $entry): ?string
+    {
+        return $entry?->isOneTouch() === true ? $entry->title : null;
     }
 
     /** The machine of a place, or what the place is called where no machine is. */

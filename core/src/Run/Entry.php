@@ -46,6 +46,12 @@ final readonly class Entry
         );
     }
 
+    /** Whether one touch says all of it: nothing of it has to be filled in. */
+    public function isOneTouch(): bool
+    {
+        return $this->refuses([]) === null;
+    }
+
     /** @param  array<string, mixed>  $values */
     public function refuses(array $values): ?InputError
     {

@@ -6704,7 +6704,7 @@ export interface components {
             why: string;
             step: string;
             entry: string | null;
-            /** @description what one tap logs, when it is an entry */
+            /** @description what one tap logs; null where more has to be said of it */
             button: string | null;
             timer: string | null;
             people: number;

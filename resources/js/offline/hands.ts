@@ -134,7 +134,9 @@ function ofThread(run: Run, thread: ThreadState): Hand[] {
     const hands: Hand[] = [];
     for (const reminder of step.reminders ?? []) {
         const due = reminderDue(run, reminder, piece, timer, since);
-        const button = procedure.entries.find((e) => e.id === reminder.entry)?.title ?? null;
+        const entry = procedure.entries.find((e) => e.id === reminder.entry);
+        // One touch says all of it, or none (core/src/Run/Entry.php).
+        const button = entry && !entry.fields.some((f) => f.required) ? entry.title : null;
         if (due !== null)
             hands.push({
                 ...base,

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick, ref } from 'vue';
 import { floor } from '../api/floor';
+import * as entries from '../api/queue';
 import type { Floor, Hand } from '../api/types';
 import { buttonOf, server, shownAt, textOf } from '../tests/mount';
 import * as clock from './clock';
@@ -23,6 +24,7 @@ const hand = (over: Partial<Hand> = {}): Hand =>
         entry: null,
         timer: 'cool',
         people: 1,
+        piece: null,
         button: null,
         presses: 1,
         waits: '',
@@ -126,6 +128,24 @@ describe('what needs hands next', () => {
         await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/run/r1'));
         const here = await open([hand({ to: '/sort' })]);
         expect(textOf(here.page)).toContain('You are there');
+    });
+
+    it('logs by one touch what one touch says, for the piece that it is of', async () => {
+        const logged = vi.spyOn(entries, 'record').mockResolvedValue(undefined as never);
+        const { page, router } = await open([
+            hand({ run_id: 'r1', entry: 'pump', button: 'Pumped', piece: 2, timer: null }),
+        ]);
+        await buttonOf(page, 'Pumped').trigger('click');
+        expect(logged).toHaveBeenCalledWith('r1', 'logged', { entry: 'pump', values: {}, piece: 2 });
+        expect(router.currentRoute.value.path).toBe('/sort');
+    });
+
+    it('goes to the run for what has to be said more of, and logs nothing', async () => {
+        const logged = vi.spyOn(entries, 'record').mockResolvedValue(undefined as never);
+        const { page, router } = await open([hand({ run_id: 'r1', entry: 'look', button: null, piece: 1 })]);
+        await buttonOf(page, 'Go there').trigger('click');
+        await vi.waitFor(() => expect(router.currentRoute.value.path).toBe('/run/r1'));
+        expect(logged).not.toHaveBeenCalled();
     });
 
     it('shows all of them on a phone when they are asked for', async () => {

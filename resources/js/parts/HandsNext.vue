@@ -46,8 +46,9 @@ const AGAIN_S = 4;
 const flashes = useCall(ringing, now, AGAIN_S);
 
 async function tap(h: Hand) {
-    if (h.entry && h.run_id) {
-        await record(h.run_id, 'logged', { entry: h.entry, values: {} });
+    if (h.button && h.entry && h.run_id) {
+        const piece = h.piece === null ? {} : { piece: h.piece };
+        await record(h.run_id, 'logged', { entry: h.entry, values: {}, ...piece });
         await refreshFloor();
     } else await router.push(h.to);
 }

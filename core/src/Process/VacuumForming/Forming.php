@@ -183,7 +183,7 @@ final class Forming extends Definition
         $trim = (float) ($targets['trim_g'] ?? 0);
 
         return [
-            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d sheets, %.0f g of rim each', $good, $trim)),
+            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d sheet%s, %.0f g of rim each', $good, $good === 1 ? '' : 's', $trim)),
             self::scrap($told, 'part', (float) ($targets['blank_g'] ?? 0)),
         ];
     }
