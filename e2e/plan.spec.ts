@@ -5,6 +5,7 @@ interface Goods {
     product_id: number;
     product: string;
     held: number;
+    to_finish: number;
 }
 interface Floor {
     server_time: number;
@@ -98,7 +99,7 @@ test('a job that is dragged begins where it was dropped', async ({ page }) => {
     await put(page, 'orders', {
         id: crypto.randomUUID(),
         product_id: rail.product_id,
-        count: rail.held + 3,
+        count: rail.held + rail.to_finish + 3,
         due: server_time + 6 * 3600,
         words: 'a drag',
     });

@@ -50,9 +50,11 @@ use App\Runs\Http\RunLabelController;
 use App\Runs\Http\RunLotController;
 use App\Runs\Http\SignalController;
 use App\Shop\Http\CareController;
+use App\Shop\Http\FinishingController;
 use App\Shop\Http\GoodsController;
 use App\Shop\Http\MachineController;
 use App\Shop\Http\OwnValueController;
+use App\Shop\Http\PartController;
 use App\Shop\Http\PictureController;
 use App\Shop\Http\ProductController;
 use App\Shop\Http\ShopController;
@@ -72,7 +74,7 @@ Route::post('pairings', [PairingController::class, 'ask'])->middleware('throttle
 Route::get('calendar/{key}.ics', CalendarController::class)->where('key', '[1-9][0-9]{0,14}-[A-Za-z0-9_]{20,100}')
     ->name('calendar')->middleware(['auth:sanctum', 'active', 'ability:calendar', 'throttle:calendar']);
 // A number that a row can have; all else is not here.
-foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel', 'proposal'] as $name) {
+foreach (['source', 'product', 'person', 'token', 'screen', 'machine', 'channel', 'proposal', 'part'] as $name) {
     Route::pattern($name, '[1-9][0-9]{0,14}');
 }
 
@@ -183,6 +185,13 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('products/{product}/template.pdf', TemplateController::class);
         Route::post('products/{product}/goods', [GoodsController::class, 'store']);
         Route::post('products/{product}/shelf', [GoodsController::class, 'watch']);
+        Route::get('products/{product}/finishing', [FinishingController::class, 'show']);
+        Route::post('products/{product}/finishing', [FinishingController::class, 'say']);
+        Route::post('products/{product}/finished', [FinishingController::class, 'finish']);
+        Route::get('parts', [PartController::class, 'index']);
+        Route::post('parts', [PartController::class, 'store']);
+        Route::put('parts/{part}', [PartController::class, 'update']);
+        Route::post('parts/{part}/movements', [PartController::class, 'move']);
         Route::get('products/{product}/charge', [ShopController::class, 'charge']);
         Route::post('products/{product}/recipes', [ShopController::class, 'keepRecipe']);
         Route::get('sources', [SourceController::class, 'index']);

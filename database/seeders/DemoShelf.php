@@ -9,13 +9,17 @@ use App\Planning\Actions\KeepOrders;
 use App\Runs\Models\RunOutput;
 use App\Runs\Support\OutputKind;
 use App\Shop\Actions\KeepCare;
+use App\Shop\Actions\KeepFinishing;
+use App\Shop\Actions\KeepParts;
 use App\Shop\Actions\MoveGoods;
 use App\Shop\Models\Care;
 use App\Shop\Models\CareDone;
 use App\Shop\Models\GoodsMovement;
 use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
+use App\Shop\Queries\Goods;
 use App\Shop\Support\GoodsMovementKind;
+use App\Shop\Support\PartMovementKind;
 use Carbon\CarbonImmutable;
 use Ramsey\Uuid\Uuid;
 
@@ -44,6 +48,18 @@ final readonly class DemoShelf
         ['Heron', 'Look at the nozzle seat', 'A worn seat leaks under pressure.', null, 2000, 12],
     ];
 
+    /** bought-in part, how many came, at so many or fewer up to so many, days it takes */
+    private const PARTS = [
+        ['oak dowel 8 × 40', 120, 40, 200, 5],
+        ['kraft sleeve', 60, 50, 300, 3],
+    ];
+
+    /** product, what is done in minutes with which part, how many wait for it */
+    private const FINISHED = [
+        ['stand rail', [['saw both ends', 2.0, null, 0], ['drill', 1.5, null, 0], ['fit', 1.0, 'oak dowel 8 × 40', 2]], 3],
+        ['frame spacer clip', [['cut the gate off', 0.3, null, 0], ['pack', 0.2, 'kraft sleeve', 1]], 12],
+    ];
+
     /** what, how many, wanted in so many hours, for whom */
     private const ORDERS = [
         ['divider board', 14, 26, 'for the co-op\'s stall'],
@@ -53,8 +69,14 @@ final readonly class DemoShelf
     /** seen by somebody, once */
     private const RAISED = [['Heron', 'Lever pin has play', 'Clicks at the end of the stroke since this week.']];
 
-    public function __construct(private MoveGoods $move, private KeepCare $care, private KeepOrders $orders)
-    {
+    public function __construct(
+        private MoveGoods $move,
+        private KeepCare $care,
+        private KeepOrders $orders,
+        private KeepParts $parts,
+        private KeepFinishing $finishing,
+        private Goods $goods,
+    ) {
     }
 
     public function __invoke(User $lead, User $seer, CarbonImmutable $now): void
@@ -70,6 +92,7 @@ final readonly class DemoShelf
             $due = (float) $now->addHours($hours)->format('U.v');
             $this->orders->take(Uuid::uuid7()->toString(), $lead, $product, $count, $due, $words);
         }
+        $this->finished($lead, $seer);
         foreach (self::CARE as [$machine, $title, $why, $days, $pieces, $ago]) {
             $care = $this->add($machine, $lead, $title, $why, $days, $pieces);
             CareDone::query()->create([
@@ -81,6 +104,30 @@ final readonly class DemoShelf
         }
         foreach (self::RAISED as [$machine, $title, $why]) {
             $this->add($machine, $seer, $title, $why, null, null);
+        }
+    }
+
+    private function finished(User $lead, User $by): void
+    {
+        /** @var array<string, int> $ids */
+        $ids = [];
+        foreach (self::PARTS as [$name, $came, $at, $to, $days]) {
+            $part = $this->parts->say(null, [
+                'name' => $name, 'reorder_at' => $at, 'order_to' => $to, 'comes_days' => $days, 'retired' => false,
+            ], null);
+            $this->parts->move(Uuid::uuid7()->toString(), $part, PartMovementKind::Came, $came, 'Thornwick hardware', $by);
+            $ids[$name] = $part->id;
+        }
+        foreach (self::FINISHED as [$name, $steps, $wait]) {
+            $product = Product::query()->where('name', $name)->firstOrFail();
+            // The last ones stand there as they came out.
+            $raw = min($wait, $this->goods->held($product));
+            $this->finishing->say($product, 0, array_map(static fn (array $s): array => [
+                'title' => $s[0],
+                'minutes' => $s[1],
+                'people' => 1,
+                'uses' => $s[2] === null ? [] : [['part_id' => $ids[$s[2]], 'count' => $s[3]]],
+            ], $steps), $raw, $lead);
         }
     }
 

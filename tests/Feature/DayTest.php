@@ -257,3 +257,33 @@ it('knows a machine to be busy until all that was wanted of its run is made', fu
     expect($busy['starts'])->toBeGreaterThan($free + 80 * 60)
         ->and(implode($busy['first']))->toContain('wait for Anvil');
 });
+
+it('plans what waits to be finished into the hands of who is free, and makes none of it again', function (): void {
+    $reducer = productNamed('entrance reducer');
+    $parts = $this->signedIn('maren')->postJson('/api/v1/parts', ['name' => 'oak dowel'])->assertCreated()->json('items');
+    $dowel = collect($parts)->firstWhere('name', 'oak dowel')['id'];
+    $this->postJson("/api/v1/parts/{$dowel}/movements", ['id' => fake_uuid(), 'kind' => 'came', 'count' => 12])->assertCreated();
+    $this->postJson("/api/v1/products/{$reducer->id}/finishing", ['after' => 0, 'operations' => [
+        ['title' => 'saw', 'minutes' => 3, 'people' => 1, 'uses' => []],
+        ['title' => 'fit', 'minutes' => 2, 'people' => 1, 'uses' => [['part_id' => $dowel, 'count' => 2]]],
+    ]])->assertOk();
+    standing($reducer, 0);
+    DB::table('goods_totals')->where('product_id', $reducer->id)->increment('made', 8);
+    order($reducer, 4)->assertCreated();
+    $day = dayNow();
+    $work = array_values(array_filter($day['works'], static fn (array $w): bool => $w['product_id'] === $reducer->id))[0];
+    // Twelve dowels are six of them, at five minutes each.
+    expect($work)->toMatchArray(['says' => 'saw, fit: entrance reducer', 'count' => 8, 'can' => 6, 'hands_min' => 30])
+        ->and($work['due'])->not->toBeNull()
+        ->and($work['holds'])->toBe(['16 × oak dowel are wanted, and 12 are there: 4 are missing.'])
+        ->and($work['starts'])->toBeGreaterThanOrEqual($day['from'])
+        ->and($work['ends'] - $work['starts'])->toBeGreaterThanOrEqual(1800 / 4)
+        // The order's four are among the eight that wait.
+        ->and(jobFor($day, $day['orders'][0]['number']))->toBeNull();
+    $hands = array_merge(...array_column($day['hands'], 'bars'));
+    $minutes = array_sum(array_map(
+        static fn (array $b): float => $b['says'] === 'saw, fit: entrance reducer' ? ($b['to'] - $b['from']) / 60 : 0.0,
+        $hands,
+    ));
+    expect($minutes)->toEqualWithDelta(30, 0.1);
+});

@@ -39,7 +39,7 @@ it('knows what stands there: made, less what went out, and put right by a count'
 
 it('wants making once it runs short: a lead says when, and nobody overwrites another unseen', function (): void {
     $lead = $this->signedIn('maren');
-    $goods = shelfOf($this, 'stand rail');
+    $goods = shelfOf($this, 'syrup feeder tray');
     $path = "/api/v1/products/{$goods['product_id']}/shelf";
     $at = ['after_revision' => $goods['revision'], 'reorder_at' => $goods['held'], 'make_to' => $goods['held'] + 6];
     $lead->postJson($path, $at)->assertOk()->assertJsonPath('wants', 6);

@@ -14,6 +14,7 @@ final readonly class DayData
      * @param  list<DayLaneData>  $lanes
      * @param  list<DayLaneData>  $hands
      * @param  list<DayJobData>  $jobs
+     * @param  list<DayWorkData>  $works
      * @param  list<OrderData>  $orders
      * @param  list<string>  $moved
      * @param  list<string>  $why_not_more
@@ -25,6 +26,7 @@ final readonly class DayData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayLaneData'))] public array $lanes,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayLaneData'))] public array $hands,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayJobData'))] public array $jobs,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayWorkData'))] public array $works,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OrderData'))] public array $orders,
         #[OA\Property(
             description: 'against the plan before',

@@ -7,6 +7,7 @@ namespace App\Planning\Queries;
 use App\People\Models\User;
 use App\Planning\Data\DayData;
 use App\Planning\Data\DayJobData;
+use App\Planning\Data\DayWorkData;
 use App\Planning\Data\OrderData;
 use App\Planning\Models\DayPlanned;
 use App\Planning\Models\PlanWish;
@@ -52,10 +53,11 @@ final readonly class Day
         $people = $this->people($from, $until);
         $supply = PowerSupply::query()->orderByDesc('id')->first();
         $jobs = $this->jobs($goods, $orders, $now);
-        $asked = $this->ask->of($jobs, $wishes, $people, $supply, $from, $until, $now);
+        $works = DayWork::of($goods, $orders);
+        $asked = $this->ask->of($jobs, $works, $wishes, $people, $supply, $from, $until, $now);
         [$result, $whatIf, $plannedAt, $moved] = $asked === null
             ? [[], [], $now, []]
-            : $this->plans->of($from, $asked, $this->names($jobs, $people));
+            : $this->plans->of($from, $asked, $this->names($jobs, $works, $people));
         $placed = $result['tasks'] ?? [];
         $at = static fn (float $min): float => $from + 60 * $min;
 
@@ -64,8 +66,9 @@ final readonly class Day
             $from,
             $until,
             $this->lanes->machines($placed, $jobs, $from, $until, $now),
-            $this->lanes->people($people, $result['hands'] ?? [], $from),
+            $this->lanes->people($people, $result['hands'] ?? [], self::named($works), $from),
             $this->told($jobs, $result, $wishes, $at),
+            self::works($works, $result, $at),
             $orders,
             $moved,
             $whatIf,
@@ -93,7 +96,7 @@ final readonly class Day
         $numbers = array_column($orders, null, 'id');
         $demands = [];
         foreach ($goods as $g) {
-            foreach (Demand::of($g->held, $g->reorder_at, $g->make_to, $by[$g->product_id] ?? []) as $demand) {
+            foreach (Demand::of($g->held + $g->to_finish, $g->reorder_at, $g->make_to, $by[$g->product_id] ?? []) as $demand) {
                 $demands[] = [$g->product_id, $demand];
             }
         }
@@ -137,22 +140,61 @@ final readonly class Day
 
     /**
      * @param  array<string, DayJob>  $jobs
+     * @param  array<string, DayWork>  $works
      * @param  list<array{person: User, from: float, to: float}>  $people
      * @return array<string, string> what jobs, machines and people are called, by id
      */
-    private function names(array $jobs, array $people): array
+    private function names(array $jobs, array $works, array $people): array
     {
         return array_map(
             static fn (DayJob $job): string => $job->product->name
                 .($job->order === null ? '' : " for order {$job->order->number}"),
             $jobs,
-        ) + $this->makeable->standing()->mapWithKeys(
+        ) + self::named($works) + $this->makeable->standing()->mapWithKeys(
             static fn (Machine $m): array => [DayAsk::station($m) => $m->name],
         )->all() + array_column(
             array_map(static fn (array $p): array => ["p{$p['person']->id}", $p['person']->name], $people),
             1,
             0,
         );
+    }
+
+    /**
+     * @param  array<string, DayWork>  $works
+     * @return array<string, string> what is done, and to what, by job
+     */
+    private static function named(array $works): array
+    {
+        return array_map(static fn (DayWork $work): string => $work->says(), $works);
+    }
+
+    /**
+     * @param  array<string, DayWork>  $works
+     * @param  array<string, mixed>  $result
+     * @param  callable(float): float  $at
+     * @return list<DayWorkData>
+     */
+    private static function works(array $works, array $result, callable $at): array
+    {
+        $spans = DayPlanned::spans($result['tasks'] ?? []);
+        $told = [];
+        foreach ($works as $id => $work) {
+            [$starts, $ends] = isset($spans[$id]) ? array_map($at, $spans[$id]) : [null, null];
+            $told[] = new DayWorkData(
+                $id,
+                $work->goods->product_id,
+                $work->says(),
+                $work->goods->to_finish,
+                $work->goods->can_finish,
+                round($work->goods->finish_min * $work->goods->can_finish / $work->goods->to_finish, 1),
+                $work->due,
+                $starts,
+                $ends,
+                $work->goods->lacks,
+            );
+        }
+
+        return $told;
     }
 
     /**

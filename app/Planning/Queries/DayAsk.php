@@ -12,6 +12,7 @@ use App\Runs\Queries\Makeable;
 use App\Runs\Queries\ToMake;
 use App\Shop\Models\Machine;
 use App\Support\Seconds;
+use Dithermic\Core\Schedule\BenchJob;
 use Dithermic\Core\Schedule\RunJob;
 
 /** A day put as schedule.plan is asked: jobs, machines that stand here and when they are free, people, the supply. */
@@ -22,6 +23,8 @@ final readonly class DayAsk
 
     /** what volts a heater draws its watts at, where a machine's amps are not known */
     private const VOLTS = 230.0;
+
+    private const BENCH = 'bench';
 
     /** of all runs, what is planned within the time that a screen waits */
     private const MOST_TASKS = 1500;
@@ -34,12 +37,14 @@ final readonly class DayAsk
      * What schedule.plan is asked; null where nothing can be planned.
      *
      * @param  array<string, DayJob>  $jobs
+     * @param  array<string, DayWork>  $works
      * @param  array<string, PlanWish>  $wishes
      * @param  list<array{person: User, from: float, to: float}>  $people
      * @return array<string, mixed>|null
      */
     public function of(
         array $jobs,
+        array $works,
         array $wishes,
         array $people,
         ?PowerSupply $supply,
@@ -89,6 +94,17 @@ final readonly class DayAsk
             $planned[] = $asked;
         }
         $here = array_values(array_filter($people, static fn (array $p): bool => $p['to'] > $p['from']));
+        // A bench for each: whoever is free can go there.
+        $benches = array_map(static fn (int $i): string => self::BENCH.($i + 1), array_keys($here));
+        foreach ($works as $id => $work) {
+            if ($benches !== [] && $work->goods->can_finish > 0 && $work->people() <= count($here)) {
+                $planned[] = BenchJob::of($work->pieceMin(), $work->people(), $work->goods->can_finish, $benches, [
+                    'id' => $id,
+                    'product' => $work->goods->product,
+                    'weight' => self::WEIGHTS[$work->due === null ? 'shelf' : 'order'],
+                ] + ($work->due === null ? [] : ['due' => $minute($work->due)]));
+            }
+        }
         if ($planned === [] || $here === []) {
             return null;
         }
@@ -110,11 +126,16 @@ final readonly class DayAsk
                 'calendar' => [[$soonest($free[$m->id] ?? $now), 100_000.0]],
             ]);
 
+        $stations = [...$stations->all(), ...array_map(
+            static fn (string $bench): array => ['id' => $bench, 'kind' => 'bench'],
+            array_values(array_intersect($benches, $used)),
+        )];
+
         return [
             // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute.
             'now' => 5.0 * floor(max(0.0, $minute($now)) / 5.0),
             'horizon_end' => max($end, $minute($now)) + 24 * 60.0,
-            'stations' => array_values($stations->all()),
+            'stations' => array_values($stations),
             'people' => array_map(static fn (array $p): array => [
                 'id' => "p{$p['person']->id}",
                 // What does not fit today is planned on the next day as on this one.

@@ -93,13 +93,14 @@ final readonly class DayLanes
     /**
      * @param  list<array{person: User, from: float, to: float}>  $people
      * @param  list<array<string, mixed>>  $hands
+     * @param  array<string, string>  $works  what is done at a bench, by job
      * @return list<DayLaneData>
      */
-    public function people(array $people, array $hands, float $from): array
+    public function people(array $people, array $hands, array $works, float $from): array
     {
         $machines = $this->makeable->standing()->keyBy(static fn (Machine $m): string => DayAsk::station($m));
 
-        return array_map(static function (array $p) use ($hands, $from, $machines): DayLaneData {
+        return array_map(static function (array $p) use ($hands, $works, $from, $machines): DayLaneData {
             $own = array_filter($hands, static fn (array $h): bool => $h['person'] === "p{$p['person']->id}");
 
             return new DayLaneData(
@@ -112,7 +113,7 @@ final readonly class DayLanes
                 array_values(array_map(static fn (array $h): DayBarData => new DayBarData(
                     $from + 60 * (float) $h['from'],
                     $from + 60 * (float) $h['to'],
-                    $machines->get((string) $h['station'])->name ?? '',
+                    $machines->get((string) $h['station'])->name ?? $works[explode(' ', (string) $h['what'])[0]] ?? '',
                     true,
                     explode(' ', (string) $h['what'])[0],
                     null,

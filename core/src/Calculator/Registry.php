@@ -12,6 +12,7 @@ use Dithermic\Core\Cycle;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis;
 use Dithermic\Core\Drying;
+use Dithermic\Core\Finishing;
 use Dithermic\Core\Flow;
 use Dithermic\Core\Force;
 use Dithermic\Core\Forming;
@@ -93,6 +94,7 @@ final class Registry
         Changeover\Sequence::class,
         Cycle\Capacity::class,
         Schedule\Planner::class,
+        Finishing\Work::class,
         Cost\Part::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,

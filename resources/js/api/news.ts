@@ -68,7 +68,7 @@ const ASKED: Record<string, string[]> = {
     alarms: ['channels'],
     change: ['changes'],
     stock: ['lots', 'charges', 'drying'],
-    goods: ['goods', 'proposals', 'products'],
+    goods: ['goods', 'proposals', 'products', 'bought', 'finishing', 'day'],
     dry: ['drying'],
     plan: ['day'],
     sorting: ['sorting', 'sortings'],

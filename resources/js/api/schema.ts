@@ -361,6 +361,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/finish.work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what finishing takes of hands and parts, and how many can be finished now */
+        post: operations["calcFinishWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/fit.heater": {
         parameters: {
             query?: never;
@@ -2326,6 +2343,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Parts that the shop buys, what is to be ordered first */
+        get: operations["getParts"];
+        put?: never;
+        /** Enter a part that the shop buys */
+        post: operations["addPart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/parts/{part}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say when a part is ordered, what it is called, or that it is bought no more */
+        put: operations["sayPart"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/parts/{part}/movements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** So many came, or so many are there */
+        post: operations["movePart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -2649,6 +2718,41 @@ export interface paths {
         get: operations["getProductCharge"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/products/{product}/finished": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** So many were finished: they are goods, and the parts that they took are gone */
+        post: operations["finishGoods"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/products/{product}/finishing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is done to the pieces of a product after their run, and who finished how many */
+        get: operations["getFinishing"];
+        put?: never;
+        /** Say what is done to the pieces of a product after their run */
+        post: operations["sayFinishing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -5228,6 +5332,7 @@ export interface components {
             lanes: components["schemas"]["DayLaneData"][];
             hands: components["schemas"]["DayLaneData"][];
             jobs: components["schemas"]["DayJobData"][];
+            works: components["schemas"]["DayWorkData"][];
             orders: components["schemas"]["OrderData"][];
             /** @description against the plan before */
             moved: string[];
@@ -5325,6 +5430,36 @@ export interface components {
             /** Format: float */
             here_to: number | null;
             bars: components["schemas"]["DayBarData"][];
+        };
+        /** @description Pieces that are finished on a day: work for the waits. */
+        DayWorkData: {
+            id: string;
+            product_id: number;
+            /** @description what is done, and to what */
+            says: string;
+            /** @description that wait */
+            count: number;
+            /** @description of them, with the parts that are there */
+            can: number;
+            /**
+             * Format: float
+             * @description of hands, for those
+             */
+            hands_min: number;
+            /**
+             * Format: float
+             * @description of an order that the shelf has too few for
+             */
+            due: number | null;
+            /**
+             * Format: float
+             * @description null where it is not in the plan
+             */
+            starts: number | null;
+            /** Format: float */
+            ends: number | null;
+            /** @description what is missing */
+            holds: string[];
         };
         DecideProcedureRequest: {
             /** @description false: turned down, with a reason */
@@ -5718,6 +5853,109 @@ export interface components {
         FinishChargeRequest: {
             /** Format: uuid */
             id: string;
+        };
+        FinishRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /** @description that were finished; fewer than none takes some back, with a reason */
+            count: number;
+            reason?: string | null;
+        };
+        FinishWorkInput: {
+            /** @description that wait to be finished */
+            pieces: number;
+            /** @description in their order */
+            operations: {
+                /** @description in a word or two */
+                title: string;
+                /** @description for each piece (min) */
+                minutes: number;
+                /**
+                 * @description whose hands it wants at once
+                 * @default 1
+                 */
+                people: number;
+                /**
+                 * @description bought-in parts
+                 * @default []
+                 */
+                uses: {
+                    /** @description its name */
+                    part: string;
+                    /** @description for each piece */
+                    count: number;
+                }[];
+            }[];
+            /**
+             * @description that stand there; one that is not named is not there
+             * @default []
+             */
+            parts: {
+                /** @description its name */
+                part: string;
+                held: number;
+                /** @description at so many or fewer more are ordered */
+                reorder_at?: number | null;
+                /** @description how many there ought to be then */
+                order_to?: number | null;
+            }[];
+        };
+        FinishWorkResult: {
+            /** @description of one piece, from the first operation to the end of the last (min) */
+            piece_min: number;
+            /** @description of hands, for one piece (min) */
+            hands_min: number;
+            /** @description of hands, for all of them (min) */
+            all_hands_min: number;
+            /** @description at once, at most */
+            people: number;
+            /** @description that can be finished with what is there */
+            can_finish: number;
+            /** @description by name */
+            parts: {
+                part: string;
+                /** @description for each piece */
+                each: number;
+                /** @description for all of them */
+                wanted: number;
+                held: number;
+                /** @description 0 where there are enough */
+                missing: number;
+                /** @description to order now, with what these pieces take gone; 0 where nobody watches it */
+                order: number;
+            }[];
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
+        /** @description Pieces that were finished, or taken back. */
+        FinishedData: {
+            /** @description under none: taken back */
+            count: number;
+            reason: string;
+            by: string;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            at: number;
+        };
+        /** @description What is done to the pieces of a product after their run. */
+        FinishingData: {
+            /** @description empty where nothing is done */
+            operations: components["schemas"]["OperationData"][];
+            /** @description newest that was said of it; sent back with what is said next */
+            after: number;
+            /** @description who said so */
+            by: string | null;
+            /** Format: float */
+            at: number | null;
+            /** @description newest first, the last ten */
+            log: components["schemas"]["FinishedData"][];
         };
         /** @description Whether a mould goes into one of the shop's machines. */
         FitData: {
@@ -6672,13 +6910,13 @@ export interface components {
             warnings: string[];
         };
         GiveUpCareRequest: Record<string, never>;
-        /** @description Finished goods of a product. */
+        /** @description Finished goods of a product, and what waits to be finished. */
         GoodsData: {
             product_id: number;
             product: string;
             process: string;
             polymer: string;
-            /** @description made, less what was taken away */
+            /** @description made and finished, less what was taken away */
             held: number;
             /** @description at so many or fewer more are made */
             reorder_at: number | null;
@@ -6688,6 +6926,19 @@ export interface components {
             wants: number;
             /** @description of the product, to say what was seen */
             revision: number;
+            /** @description good pieces that something is still to be done to */
+            to_finish: number;
+            /** @description that is done to them */
+            operations: components["schemas"]["OperationData"][];
+            /**
+             * Format: float
+             * @description of hands, for all that wait
+             */
+            finish_min: number;
+            /** @description of those that wait, with the parts that are there */
+            can_finish: number;
+            /** @description bought-in parts that are missing to it, in words */
+            lacks: string[];
         };
         /** @description Something that needs hands. */
         HandData: {
@@ -8810,6 +9061,21 @@ export interface components {
             count: number;
             reason?: string | null;
         };
+        MovePartRequest: {
+            /**
+             * Format: uuid
+             * @description made by the screen, so that one sent twice is kept once
+             */
+            id: string;
+            /**
+             * @description came or counted; what is used goes with what is finished
+             * @enum {string}
+             */
+            kind: "came" | "counted";
+            /** @description came: so many; counted: so many are there */
+            count: number;
+            reason?: string | null;
+        };
         /** @description One line of a lot's ledger. */
         MovementData: {
             /** @description so little that it may have been meant in kilograms, and nobody has put it right yet */
@@ -8876,6 +9142,17 @@ export interface components {
             /** Format: float */
             at: number;
             note: string;
+        };
+        /** @description What is done to a piece after its run. */
+        OperationData: {
+            title: string;
+            /**
+             * Format: float
+             * @description for each piece
+             */
+            minutes: number;
+            people: number;
+            uses: components["schemas"]["PartUseData"][];
         };
         /** @description So many of a product that somebody waits for. */
         OrderData: {
@@ -8985,6 +9262,25 @@ export interface components {
             /** @description whether it has fetched its token */
             let_in: boolean;
         };
+        /** @description A part that the shop buys. */
+        PartData: {
+            id: number;
+            name: string;
+            held: number;
+            /** @description at so many or fewer more are ordered */
+            reorder_at: number | null;
+            /** @description how many there ought to be then */
+            order_to: number | null;
+            /** @description days from the order to the shelf */
+            comes_days: number | null;
+            /** @description how many to order now */
+            order: number;
+            /** @description products */
+            used_by: string[];
+            retired: boolean;
+            /** @description to say what was seen */
+            revision: number;
+        };
         /** @description A photograph of a part. */
         PartPictureData: {
             /** Format: uuid */
@@ -9003,6 +9299,13 @@ export interface components {
              * @description s since 1970 UTC
              */
             at: number;
+        };
+        /** @description A bought-in part that an operation takes. */
+        PartUseData: {
+            part_id: number;
+            part: string;
+            /** @description for each piece */
+            count: number;
         };
         /** @description What is shown of a run's parts to whoever has their code, and what could be. */
         PassportData: {
@@ -12037,6 +12340,24 @@ export interface components {
             /** @description where the model stops being valid */
             warnings: string[];
         };
+        SayFinishingRequest: {
+            /** @description the newest that was seen; 0 for none */
+            after: number;
+            /** @description of those that stand there, that it is still to be done to; counts where nothing was done so far */
+            wait?: number;
+            /** @description in their order; none where nothing is done any more */
+            operations: {
+                title: string;
+                /** @description for each piece */
+                minutes: number;
+                people: number;
+                uses: {
+                    part_id: number;
+                    /** @description for each piece */
+                    count: number;
+                }[];
+            }[];
+        };
         SayHereRequest: {
             /** Format: uuid */
             id: string;
@@ -12087,6 +12408,19 @@ export interface components {
             waste: {
                 [key: string]: number;
             };
+        };
+        SayPartRequest: {
+            name: string;
+            /** @description at so many or fewer more are ordered; with order_to, or neither */
+            reorder_at?: number | null;
+            /** @description how many there ought to be then */
+            order_to?: number | null;
+            /** @description days from the order to the shelf */
+            comes_days?: number | null;
+            /** @description it is bought no more */
+            retired?: boolean;
+            /** @description that was seen; of one that is there already */
+            after_revision?: number;
         };
         SaySupplyRequest: {
             /** Format: uuid */
@@ -13974,6 +14308,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DwellBudgetResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    calcFinishWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishWorkInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishWorkResult"];
                 };
             };
             /** @description refused, naming the field */
@@ -18208,6 +18573,162 @@ export interface operations {
             };
         };
     };
+    getParts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PartData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    addPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayPartRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PartData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayPart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayPartRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PartData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    movePart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovePartRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        items: components["schemas"]["PartData"][];
+                        /** @description ask again with it as `after`; null when there is no more */
+                        next: string | null;
+                    };
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
     getPeople: {
         parameters: {
             query?: never;
@@ -18984,6 +19505,113 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProductChargeData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    finishGoods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodsData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getFinishing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishingData"];
+                };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayFinishing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                product: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayFinishingRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishingData"];
                 };
             };
             /** @description refused: the field, the reason and what to do */

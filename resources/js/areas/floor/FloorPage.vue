@@ -11,6 +11,7 @@ import CareDue from '../../parts/CareDue.vue';
 import ChangesOpen from './ChangesOpen.vue';
 import FirstSteps from './FirstSteps.vue';
 import GoodsShort from './GoodsShort.vue';
+import ToFinish from './ToFinish.vue';
 
 const now = useNow();
 const latest = useQuery({ queryKey: ['runs', 'all'], queryFn: () => api.page<RunSummary>('runs') });
@@ -64,6 +65,7 @@ const next = (l: Lane) =>
         <template v-else>
             <FirstSteps v-if="latest.data.value?.items.length === 0" />
             <GoodsShort />
+            <ToFinish />
             <ChangesOpen />
             <CareDue class="mb-2" />
             <div v-if="lanes.length > 0" :class="['lanes', { close }]">

@@ -8,6 +8,7 @@ import DayJobs from './DayJobs.vue';
 import DayLanes from './DayLanes.vue';
 import OrdersCard from './OrdersCard.vue';
 import PersonHere from './PersonHere.vue';
+import WorksCard from './WorksCard.vue';
 import { useDay } from './useDay';
 
 /** The day: what is made when, on what, by whom; planned anew whenever something is otherwise. */
@@ -122,6 +123,7 @@ const print = () => window.print();
                     @wish="wish"
                 />
                 <div class="stack">
+                    <WorksCard :works="day.works" :now="now" />
                     <OrdersCard :orders="day.orders" :now="now" :busy="busy" @say="tell" />
                     <section v-if="day.why_not_more.length" class="card" aria-labelledby="more">
                         <h2 id="more">Why not more?</h2>

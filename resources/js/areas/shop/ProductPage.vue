@@ -6,6 +6,7 @@ import { api } from '../../api/client';
 import { session } from '../../api/session';
 import type { Machine, Polymer, Process, Product } from '../../api/types';
 import { sentence, useSend } from '../../parts/useSend';
+import FinishingCard from './FinishingCard.vue';
 import NumberOf from './NumberOf.vue';
 
 /** What the shop makes: its process, its polymer, and the numbers that the process asks of a product. */
@@ -132,6 +133,7 @@ const save = () =>
             }}</v-btn>
             <p v-else class="quiet">A lead enters products.</p>
         </form>
+        <FinishingCard v-if="known" :product="known.id" />
     </div>
 </template>
 

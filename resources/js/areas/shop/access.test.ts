@@ -129,6 +129,7 @@ describe('a product', () => {
     const open = async (path: string, answers: object = {}) => {
         asked = server({
             'GET products': items([product()]),
+            'products/4/finishing': { operations: [], after: 0, by: null, at: null, log: [] },
             processes: items([process]),
             polymers: items([
                 { code: 'HDPE', name: 'polyethylene', morphology: 'semicrystalline', why_not: {} },

@@ -34,6 +34,11 @@ describe('goods on the shelf', () => {
         reorder_at: 20,
         make_to: 20,
         revision: 3,
+        to_finish: 0,
+        operations: [],
+        finish_min: 0,
+        can_finish: 0,
+        lacks: [],
         ...over,
     });
     const open = async (row: object = {}, answers: object = {}) => {
@@ -63,6 +68,33 @@ describe('goods on the shelf', () => {
         });
         const { page: empty } = await open({ held: 0 });
         expect(buttonOf(empty, 'Take out').attributes('disabled')).toBeDefined();
+    });
+
+    it('say what is still to be done to them, and take off what was finished', async () => {
+        const trays = {
+            wants: 0,
+            to_finish: 6,
+            can_finish: 5,
+            finish_min: 18,
+            operations: [
+                { title: 'trim', minutes: 2, people: 1, uses: [] },
+                { title: 'fit', minutes: 1, people: 1, uses: [{ part_id: 2, part: 'rivet', count: 4 }] },
+            ],
+            lacks: ['24 × rivet are wanted, and 20 are there: 4 are missing.'],
+        };
+        const { asked, page } = await open(trays, {
+            'products/4/finished': goods({ ...trays, held: 17, to_finish: 1, can_finish: 0 }),
+        });
+        expect(textOf(page)).toContain('6 to finish: trim, fit, 18 min of hands');
+        expect(textOf(page)).toContain('4 are missing');
+        await buttonOf(page, 'Finish').trigger('click');
+        // As many as there are parts for.
+        expect((page.findAll('form input')[0]!.element as HTMLInputElement).value).toBe('5');
+        await page.get('form').trigger('submit');
+        await vi.waitFor(() => expect(textOf(page)).toContain('17 on the shelf, 1 to finish.'));
+        expect(sent(asked, 'POST')[0]!).toMatchObject({ path: 'products/4/finished', body: { count: 5 } });
+        const { page: none } = await open();
+        expect(textOf(none)).not.toContain('to finish');
     });
 
     it('are counted with nothing guessed', async () => {
