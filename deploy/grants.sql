@@ -28,7 +28,7 @@ begin
     -- What is only ever added to: the triggers refuse a change, and the web may not even ask.
     foreach logged in array array['run_events', 'lot_movements', 'readings', 'polymer_overrides', 'recipes', 'machine_facts', 'migrations',
         'goods_movements', 'care_done', 'channel_log', 'case_log', 'lessons', 'change_log', 'part_pictures', 'sample_log', 'shift_notes', 'passport_log',
-        'reading_minutes', 'part_movements', 'finishings', 'finished']
+        'reading_minutes', 'part_movements', 'finishings', 'finished', 'standstills', 'days_off']
     loop
         if to_regclass(logged) is not null then
             execute format('revoke update, delete on %I from dithermic', logged);

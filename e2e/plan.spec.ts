@@ -121,3 +121,31 @@ test('a job that is dragged begins where it was dropped', async ({ page }) => {
     await expect(job).toContainText('pinned');
     await expect(job).not.toContainText(`${before} to`);
 });
+
+test('a machine that somebody works on has nothing planned on it, and a day off is one tap', async ({
+    page,
+}) => {
+    test.setTimeout(300_000);
+    await signIn(page, 'maren');
+    await page.goto('/plan');
+    const lanes = page.getByRole('group', { name: 'The day by machine and person' });
+    await lanes.getByRole('button', { name: 'Bellows' }).click();
+    const card = page.getByRole('region', { name: 'Bellows today' });
+    await card.getByLabel('What is done to it').fill('new gasket');
+    await accessible(page);
+    await card.getByRole('button', { name: 'Keep it' }).click();
+    await expect(card).toBeHidden();
+    const lane = lanes.locator('.lane').filter({ has: page.getByRole('button', { name: 'Bellows' }) });
+    await expect(lane).toContainText(/stands \d+:\d\d to/);
+    await expect(lane.getByRole('img', { name: 'Bellows stands: new gasket' })).toBeVisible();
+    const off = page.getByRole('region', { name: 'Days off' });
+    const tomorrow = off.getByRole('button').nth(1);
+    await tomorrow.click();
+    await expect(tomorrow).toHaveAttribute('aria-pressed', 'true');
+    await accessible(page);
+    await tomorrow.click();
+    await expect(tomorrow).toHaveAttribute('aria-pressed', 'false');
+    await lanes.getByRole('button', { name: 'Bellows' }).click();
+    await card.getByRole('button', { name: 'It does not stand' }).click();
+    await expect(lane).not.toContainText('stands');
+});

@@ -165,6 +165,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('proposals', ProposalController::class);
         Route::get('day', [DayController::class, 'show']);
         Route::post('day/people', [DayController::class, 'here']);
+        Route::post('day/machines', [DayController::class, 'stands']);
+        Route::post('day/off', [DayController::class, 'off']);
         Route::post('day/wishes', [DayController::class, 'wish']);
         Route::post('day/supply', [DayController::class, 'supply']);
         Route::get('handover', [HandOverController::class, 'show']);

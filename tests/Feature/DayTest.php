@@ -287,3 +287,92 @@ it('plans what waits to be finished into the hands of who is free, and makes non
     ));
     expect($minutes)->toEqualWithDelta(30, 0.1);
 });
+
+it('plans nothing on a machine while somebody works on it', function (): void {
+    $board = productNamed('divider board');
+    standing($board, 0);
+    order($board, 2)->assertCreated();
+    $before = dayNow();
+    $job = jobFor($before, $before['orders'][0]['number']);
+    expect($job['starts'])->not->toBeNull();
+    $anvil = machineNamed('Anvil');
+    [$from, $to] = [$before['now'] - 60, $before['now'] + 3 * 3600];
+    $says = ['id' => fake_uuid(), 'day' => dayFrom(), 'machine_id' => $anvil, 'from' => $from, 'to' => $to, 'why' => 'guides greased'];
+    $this->postJson('/api/v1/day/machines', $says)->assertNoContent();
+    $this->postJson('/api/v1/day/machines', $says)->assertNoContent();
+    $after = dayNow();
+    expect($after['standstills'])->toEqual([['machine_id' => $anvil, 'from' => $from, 'to' => $to, 'why' => 'guides greased']]);
+    $bars = collect($after['lanes'])->firstWhere('id', $anvil)['bars'];
+    foreach (array_filter($bars, static fn (array $b): bool => $b['coming'] && $b['job'] !== null) as $bar) {
+        expect($bar['from'])->toBeGreaterThanOrEqual($to - 1.0);
+    }
+    // It does not stand after all.
+    $this->postJson('/api/v1/day/machines', ['id' => fake_uuid(), 'from' => $from, 'to' => $from] + $says)->assertNoContent();
+    expect(dayNow()['standstills'])->toBe([]);
+    $this->postJson('/api/v1/day/machines', ['id' => fake_uuid(), 'to' => $from - 1] + $says)
+        ->assertStatus(422)->assertJsonPath('error.field', 'to');
+});
+
+it('goes over a day off to the next that is worked, and is empty on one', function (): void {
+    $panel = productNamed('hive floor panel');
+    standing($panel, 0);
+    order($panel, 50, 72)->assertCreated();
+    $late = static fn (array $day): float => max(0.0, ...array_map(static fn (array $j): float => (float) $j['ends'], $day['jobs']));
+    $worked = $late(dayNow());
+    $tomorrow = dayFrom() + 86_400;
+    $this->signedIn('ines')->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => true])->assertForbidden();
+    $this->signedIn('maren')->postJson('/api/v1/day/off', [
+        'id' => fake_uuid(), 'day' => $tomorrow, 'off' => true, 'why' => 'market',
+    ])->assertNoContent();
+    $day = dayNow();
+    expect($day['days_off'])->toEqual([['day' => $tomorrow, 'why' => 'market']]);
+    if ($worked > $tomorrow) {
+        // What went over to tomorrow goes over to the day after.
+        expect($late($day))->toBeGreaterThan($tomorrow + 86_400 - 43_200);
+    }
+    $this->signedIn('maren')->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => false])->assertNoContent();
+    $this->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => dayFrom(), 'off' => true])->assertNoContent();
+    $off = dayNow();
+    expect(array_column($off['days_off'], 'day'))->toEqual([dayFrom()])
+        ->and(array_filter(array_column($off['jobs'], 'starts')))->toBe([]);
+    // Who comes in all the same is planned; a panel wants two.
+    foreach (['maren', 'ines'] as $who) {
+        $this->postJson('/api/v1/day/people', [
+            'id' => fake_uuid(), 'day' => dayFrom(), 'person_id' => person($who)->id,
+            'from' => dayFrom(), 'to' => dayFrom() + 36_000,
+        ])->assertNoContent();
+    }
+    expect(array_filter(array_column(dayNow()['jobs'], 'starts')))->not->toBe([]);
+});
+
+it('holds at nine what was said at seven: who is here, which machine stands, what is left out', function (): void {
+    $board = productNamed('divider board');
+    standing($board, 0);
+    order($board, 2)->assertCreated();
+    $six = dayFrom();
+    $day = dayNow();
+    $job = jobFor($day, $day['orders'][0]['number']);
+    $jun = person('jun')->id;
+    $this->postJson('/api/v1/day/people', ['id' => fake_uuid(), 'day' => $six, 'person_id' => $jun, 'from' => $six, 'to' => $six])
+        ->assertNoContent();
+    $this->postJson('/api/v1/day/machines', [
+        'id' => fake_uuid(), 'day' => $six, 'machine_id' => machineNamed('Wren'), 'from' => $six, 'to' => $six + 7200, 'why' => '',
+    ])->assertNoContent();
+    $this->postJson('/api/v1/day/wishes', [
+        'id' => fake_uuid(), 'day' => $six, 'job' => $job['id'], 'kind' => 'left_out', 'after' => $day['after'],
+    ])->assertNoContent();
+    // A screen that is opened later has the day begin later.
+    $eight = $six + 7200;
+    $later = $this->getJson("/api/v1/day?from={$eight}&until=".($eight + 36_000))->assertOk()->json();
+    $his = collect($later['hands'])->firstWhere('id', $jun);
+    expect($his['here_to'])->toBeLessThanOrEqual($his['here_from'])
+        ->and(array_column($later['standstills'], 'machine_id'))->toBe([machineNamed('Wren')])
+        ->and(jobFor($later, $day['orders'][0]['number'])['wish'])->toBe('left_out');
+    // And the next wish names the one that was made in the morning.
+    $this->postJson('/api/v1/day/wishes', [
+        'id' => fake_uuid(), 'day' => $eight, 'job' => $job['id'], 'kind' => 'free', 'after' => 0,
+    ])->assertStatus(422)->assertJsonPath('error.field', 'after');
+    $this->postJson('/api/v1/day/wishes', [
+        'id' => fake_uuid(), 'day' => $eight, 'job' => $job['id'], 'kind' => 'free', 'after' => $later['after'],
+    ])->assertNoContent();
+});

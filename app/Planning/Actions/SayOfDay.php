@@ -5,18 +5,22 @@ declare(strict_types=1);
 namespace App\Planning\Actions;
 
 use App\People\Models\User;
+use App\Planning\Models\DayOff;
 use App\Planning\Models\PlanWish;
 use App\Planning\Models\PowerSupply;
 use App\Planning\Models\Presence;
 use App\Planning\Models\ShiftNote;
+use App\Planning\Models\Standstill;
 use App\Planning\Support\WishKind;
+use App\Planning\Support\WorkDay;
+use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use App\Support\Sent;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Support\Facades\DB;
 
-/** Says who is here when, what is wanted of a job, and what the supply carries. */
+/** Says who is here when, which machine stands, when the shop is shut, what is wanted of a job, what the supply carries. */
 final readonly class SayOfDay
 {
     public function __construct(private Sent $sent, private ShopClock $clock)
@@ -30,6 +34,38 @@ final readonly class SayOfDay
             'day' => Seconds::moment($day),
             'from_at' => Seconds::moment($from),
             'to_at' => Seconds::moment($to),
+            'by_id' => $by->id,
+            'at' => $this->clock->moment(),
+        ]));
+    }
+
+    public function stands(
+        string $id,
+        User $by,
+        float $day,
+        Machine $machine,
+        float $from,
+        float $to,
+        string $why,
+    ): void {
+        $this->once($id, fn () => Standstill::query()->create([
+            'machine_id' => $machine->id,
+            'day' => Seconds::moment($day),
+            'from_at' => Seconds::moment($from),
+            'to_at' => Seconds::moment($to),
+            'why' => $why,
+            'by_id' => $by->id,
+            'at' => $this->clock->moment(),
+        ]));
+    }
+
+    /** A day on which nobody works, or works after all. */
+    public function off(string $id, User $by, float $day, bool $off, string $why): void
+    {
+        $this->once($id, fn () => DayOff::query()->create([
+            'day' => Seconds::moment($day),
+            'off' => $off,
+            'why' => $why,
             'by_id' => $by->id,
             'at' => $this->clock->moment(),
         ]));
@@ -54,8 +90,8 @@ final readonly class SayOfDay
     public function wish(string $id, User $by, float $day, string $job, WishKind $kind, ?float $start, int $after): void
     {
         $this->once($id, function () use ($by, $day, $job, $kind, $start, $after): void {
-            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 0))', ["wishes:{$day}"]);
-            if ((int) PlanWish::query()->where('day', Seconds::moment($day))->max('id') !== $after) {
+            DB::select('select pg_advisory_xact_lock(hashtextextended(?, 0))', ['wishes']);
+            if ((int) WorkDay::of(PlanWish::query(), $day)->reorder()->max('id') !== $after) {
                 throw new InputError(
                     'after',
                     'is not the newest: somebody has moved something in this plan. Look again',

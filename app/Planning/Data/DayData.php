@@ -16,6 +16,8 @@ final readonly class DayData
      * @param  list<DayJobData>  $jobs
      * @param  list<DayWorkData>  $works
      * @param  list<OrderData>  $orders
+     * @param  list<StandstillData>  $standstills
+     * @param  list<DayOffData>  $days_off
      * @param  list<string>  $moved
      * @param  list<string>  $why_not_more
      */
@@ -28,6 +30,16 @@ final readonly class DayData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayJobData'))] public array $jobs,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DayWorkData'))] public array $works,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OrderData'))] public array $orders,
+        #[OA\Property(
+            description: 'machines that stand today because somebody works on them',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/StandstillData'),
+        )] public array $standstills,
+        #[OA\Property(
+            description: 'from this one on, those on which nobody works',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/DayOffData'),
+        )] public array $days_off,
         #[OA\Property(
             description: 'against the plan before',
             type: 'array',

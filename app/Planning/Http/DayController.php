@@ -10,10 +10,13 @@ use App\People\Models\User;
 use App\Planning\Actions\SayOfDay;
 use App\Planning\Http\Requests\GetDayRequest;
 use App\Planning\Http\Requests\SayHereRequest;
+use App\Planning\Http\Requests\SayOffRequest;
+use App\Planning\Http\Requests\SayStandsRequest;
 use App\Planning\Http\Requests\SaySupplyRequest;
 use App\Planning\Http\Requests\WishRequest;
 use App\Planning\Queries\Day;
 use App\Planning\Support\WishKind;
+use App\Shop\Models\Machine;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
@@ -49,6 +52,50 @@ final class DayController extends Controller
             User::query()->findOrFail((int) $given['person_id']),
             (float) $given['from'],
             (float) $given['to'],
+        );
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(
+        path: '/day/machines',
+        operationId: 'sayStands',
+        summary: 'Say from when to when a machine stands on a day because somebody works on it, once per id',
+        tags: ['plan'],
+        responses: [new Answer(204, 'kept')],
+    )]
+    public function stands(SayStandsRequest $request, SayOfDay $say): JsonResponse
+    {
+        $given = $request->validated();
+        $say->stands(
+            $given['id'],
+            $request->actor(),
+            (float) $given['day'],
+            Machine::query()->findOrFail((int) $given['machine_id']),
+            (float) $given['from'],
+            (float) $given['to'],
+            $given['why'] ?? '',
+        );
+
+        return new JsonResponse(null, 204);
+    }
+
+    #[OA\Post(
+        path: '/day/off',
+        operationId: 'sayOff',
+        summary: 'Say that nobody works on a day, or that they do after all, once per id',
+        tags: ['plan'],
+        responses: [new Answer(204, 'kept')],
+    )]
+    public function off(SayOffRequest $request, SayOfDay $say): JsonResponse
+    {
+        $given = $request->validated();
+        $say->off(
+            $given['id'],
+            $request->actor(),
+            (float) $given['day'],
+            (bool) $given['off'],
+            $given['why'] ?? '',
         );
 
         return new JsonResponse(null, 204);

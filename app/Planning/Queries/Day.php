@@ -7,13 +7,18 @@ namespace App\Planning\Queries;
 use App\People\Models\User;
 use App\Planning\Data\DayData;
 use App\Planning\Data\DayJobData;
+use App\Planning\Data\DayOffData;
 use App\Planning\Data\DayWorkData;
 use App\Planning\Data\OrderData;
+use App\Planning\Data\StandstillData;
+use App\Planning\Models\DayOff;
 use App\Planning\Models\DayPlanned;
 use App\Planning\Models\PlanWish;
 use App\Planning\Models\PowerSupply;
 use App\Planning\Models\Presence;
+use App\Planning\Models\Standstill;
 use App\Planning\Support\WishKind;
+use App\Planning\Support\WorkDay;
 use App\Runs\Queries\Makeable;
 use App\Shop\Data\GoodsData;
 use App\Shop\Models\Machine;
@@ -50,11 +55,14 @@ final readonly class Day
         $goods = $this->goods->all();
         $orders = $this->orders->open($goods);
         $wishes = $this->wishes($from);
-        $people = $this->people($from, $until);
+        $off = DayOff::from($from);
+        $people = $this->people($from, $until, isset($off[0]));
+        $stand = WorkDay::of(Standstill::query(), $from)->get()->keyBy('machine_id')
+            ->filter(static fn (Standstill $s): bool => $s->to_at > $s->from_at);
         $supply = PowerSupply::query()->orderByDesc('id')->first();
         $jobs = $this->jobs($goods, $orders, $now);
         $works = DayWork::of($goods, $orders);
-        $asked = $this->ask->of($jobs, $works, $wishes, $people, $supply, $from, $until, $now);
+        $asked = $this->ask->of($jobs, $works, $wishes, $people, $stand, $off, $supply, $from, $until, $now);
         [$result, $whatIf, $plannedAt, $moved] = $asked === null
             ? [[], [], $now, []]
             : $this->plans->of($from, $asked, $this->names($jobs, $works, $people));
@@ -70,6 +78,17 @@ final readonly class Day
             $this->told($jobs, $result, $wishes, $at),
             self::works($works, $result, $at),
             $orders,
+            array_values($stand->map(static fn (Standstill $s): StandstillData => new StandstillData(
+                $s->machine_id,
+                Seconds::of($s->from_at),
+                Seconds::of($s->to_at),
+                $s->why,
+            ))->all()),
+            array_map(
+                static fn (int $ahead, string $why): DayOffData => new DayOffData($from + 86_400 * $ahead, $why),
+                array_keys($off),
+                array_values($off),
+            ),
             $moved,
             $whatIf,
             Hand::idle(array_values($result['hands'] ?? []), ($until - $from) / 60),
@@ -121,19 +140,20 @@ final readonly class Day
     /** @return array<string, PlanWish> newest by job */
     private function wishes(float $from): array
     {
-        return PlanWish::query()->where('day', Seconds::moment($from))->orderBy('id')->get()->keyBy('job')->all();
+        return WorkDay::of(PlanWish::query(), $from)->get()->keyBy('job')->all();
     }
 
     /** @return list<array{person: User, from: float, to: float}> who works here, and from when to when today */
-    private function people(float $from, float $until): array
+    private function people(float $from, float $until, bool $off): array
     {
-        $said = Presence::query()->where('day', Seconds::moment($from))->orderBy('id')->get()->keyBy('person_id');
+        $said = WorkDay::of(Presence::query(), $from)->get()->keyBy('person_id');
 
         return array_values(User::query()->where('active', true)->orderBy('id')->get()->map(
             static fn (User $u): array => [
                 'person' => $u,
                 'from' => ($own = $said->get($u->id)) instanceof Presence ? Seconds::of($own->from_at) : $from,
-                'to' => $own instanceof Presence ? Seconds::of($own->to_at) : $until,
+                // Who says that they are here on a day off is.
+                'to' => $own instanceof Presence ? Seconds::of($own->to_at) : ($off ? $from : $until),
             ],
         )->all());
     }

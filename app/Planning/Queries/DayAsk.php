@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Planning\Queries;
 
 use App\People\Models\User;
+use App\Planning\Models\DayOff;
 use App\Planning\Models\PlanWish;
 use App\Planning\Models\PowerSupply;
+use App\Planning\Models\Standstill;
 use App\Planning\Support\WishKind;
 use App\Runs\Queries\Makeable;
 use App\Runs\Queries\ToMake;
@@ -14,6 +16,7 @@ use App\Shop\Models\Machine;
 use App\Support\Seconds;
 use Dithermic\Core\Schedule\BenchJob;
 use Dithermic\Core\Schedule\RunJob;
+use Illuminate\Database\Eloquent\Collection;
 
 /** A day put as schedule.plan is asked: jobs, machines that stand here and when they are free, people, the supply. */
 final readonly class DayAsk
@@ -25,6 +28,8 @@ final readonly class DayAsk
     private const VOLTS = 230.0;
 
     private const BENCH = 'bench';
+
+    private const FOR_EVER = 100_000.0;
 
     /** of all runs, what is planned within the time that a screen waits */
     private const MOST_TASKS = 1500;
@@ -40,6 +45,8 @@ final readonly class DayAsk
      * @param  array<string, DayWork>  $works
      * @param  array<string, PlanWish>  $wishes
      * @param  list<array{person: User, from: float, to: float}>  $people
+     * @param  Collection<int, Standstill>  $stand  by machine
+     * @param  array<int, string>  $off  days on which nobody works, by how many days ahead
      * @return array<string, mixed>|null
      */
     public function of(
@@ -47,6 +54,8 @@ final readonly class DayAsk
         array $works,
         array $wishes,
         array $people,
+        Collection $stand,
+        array $off,
         ?PowerSupply $supply,
         float $from,
         float $until,
@@ -123,9 +132,14 @@ final readonly class DayAsk
                 'id' => self::station($m),
                 'kind' => $m->kind,
                 'amps' => self::amps($m),
-                'calendar' => [[$soonest($free[$m->id] ?? $now), 100_000.0]],
+                'calendar' => self::around($soonest($free[$m->id] ?? $now), $stand->get($m->id), $minute),
             ]);
 
+        $ahead = 1;
+        while (isset($off[$ahead]) && $ahead < DayOff::AHEAD) {
+            $ahead++;
+        }
+        $next = 1440.0 * $ahead;
         $stations = [...$stations->all(), ...array_map(
             static fn (string $bench): array => ['id' => $bench, 'kind' => 'bench'],
             array_values(array_intersect($benches, $used)),
@@ -134,14 +148,14 @@ final readonly class DayAsk
         return [
             // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute.
             'now' => 5.0 * floor(max(0.0, $minute($now)) / 5.0),
-            'horizon_end' => max($end, $minute($now)) + 24 * 60.0,
+            'horizon_end' => max($end, $minute($now)) + $next,
             'stations' => array_values($stations),
             'people' => array_map(static fn (array $p): array => [
                 'id' => "p{$p['person']->id}",
                 // What does not fit today is planned on the next day as on this one.
                 'calendar' => [
                     [max(0.0, $minute($p['from'])), max(1.0, $minute($p['to']))],
-                    [$minute($p['from']) + 1440.0, $minute($p['to']) + 1440.0],
+                    [$minute($p['from']) + $next, $minute($p['to']) + $next],
                 ],
             ], $here),
             'jobs' => $planned,
@@ -151,6 +165,20 @@ final readonly class DayAsk
     public static function station(Machine $machine): string
     {
         return "m{$machine->id}";
+    }
+
+    /**
+     * @param  callable(float): float  $minute
+     * @return list<array{float, float}> when a machine works that stands for a while
+     */
+    private static function around(float $free, ?Standstill $stand, callable $minute): array
+    {
+        if ($stand === null) {
+            return [[$free, self::FOR_EVER]];
+        }
+        [$from, $to] = [max(0.0, $minute(Seconds::of($stand->from_at))), $minute(Seconds::of($stand->to_at))];
+
+        return [...($from > $free ? [[$free, $from]] : []), [max($free, $to, 0.0), self::FOR_EVER]];
     }
 
     private static function amps(Machine $machine): float

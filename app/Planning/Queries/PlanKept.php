@@ -121,7 +121,7 @@ final readonly class PlanKept
             $name = ucfirst($names[$job] ?? (string) $job);
             $says[] = $shift === null
                 ? "{$name} is new"
-                : sprintf('%s moved %.0f min %s', $name, abs($shift), $shift > 0 ? 'later' : 'sooner');
+                : sprintf('%s moved %s %s', $name, self::long(abs($shift)), $shift > 0 ? 'later' : 'sooner');
         }
 
         return $says;
@@ -150,7 +150,7 @@ final readonly class PlanKept
 
             return match (true) {
                 $less >= self::WORTH_MIN => sprintf('%.0f min less late', $less),
-                $sooner >= self::WORTH_MIN => sprintf('all of it %.0f min sooner', $sooner),
+                $sooner >= self::WORTH_MIN => sprintf('all of it %s sooner', self::long($sooner)),
                 default => null,
             };
         };
@@ -188,5 +188,13 @@ final readonly class PlanKept
         }
 
         return $jobs;
+    }
+
+    /** 95 min, 21 h 21 min */
+    private static function long(float $minutes): string
+    {
+        $whole = (int) round($minutes);
+
+        return $whole < 120 ? "{$whole} min" : sprintf('%d h %d min', intdiv($whole, 60), $whole % 60);
     }
 }

@@ -1604,6 +1604,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/day/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say from when to when a machine stands on a day because somebody works on it, once per id */
+        post: operations["sayStands"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/day/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say that nobody works on a day, or that they do after all, once per id */
+        post: operations["sayOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/day/people": {
         parameters: {
             query?: never;
@@ -5334,6 +5368,10 @@ export interface components {
             jobs: components["schemas"]["DayJobData"][];
             works: components["schemas"]["DayWorkData"][];
             orders: components["schemas"]["OrderData"][];
+            /** @description machines that stand today because somebody works on them */
+            standstills: components["schemas"]["StandstillData"][];
+            /** @description from this one on, those on which nobody works */
+            days_off: components["schemas"]["DayOffData"][];
             /** @description against the plan before */
             moved: string[];
             /** @description what one more of something would give */
@@ -5430,6 +5468,15 @@ export interface components {
             /** Format: float */
             here_to: number | null;
             bars: components["schemas"]["DayBarData"][];
+        };
+        /** @description A day on which nobody works. */
+        DayOffData: {
+            /**
+             * Format: float
+             * @description its beginning, s since 1970 UTC
+             */
+            day: number;
+            why: string;
         };
         /** @description Pieces that are finished on a day: work for the waits. */
         DayWorkData: {
@@ -12409,6 +12456,15 @@ export interface components {
                 [key: string]: number;
             };
         };
+        SayOffRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description its beginning, as the plan has it */
+            day: number;
+            /** @description nobody works then; false: they do after all */
+            off: boolean;
+            why?: string | null;
+        };
         SayPartRequest: {
             name: string;
             /** @description at so many or fewer more are ordered; with order_to, or neither */
@@ -12421,6 +12477,17 @@ export interface components {
             retired?: boolean;
             /** @description that was seen; of one that is there already */
             after_revision?: number;
+        };
+        SayStandsRequest: {
+            /** Format: uuid */
+            id: string;
+            /** @description its beginning, as the plan has it */
+            day: number;
+            machine_id: number;
+            from: number;
+            /** @description as from: it does not stand at all */
+            to: number;
+            why?: string | null;
         };
         SaySupplyRequest: {
             /** Format: uuid */
@@ -13115,6 +13182,18 @@ export interface components {
             corrected: number;
             /** @description null for the run itself */
             piece: number | null;
+        };
+        /** @description When a machine stands today because somebody works on it. */
+        StandstillData: {
+            machine_id: number;
+            /**
+             * Format: float
+             * @description s since 1970 UTC
+             */
+            from: number;
+            /** Format: float */
+            to: number;
+            why: string;
         };
         StartRunRequest: {
             /** Format: uuid */
@@ -16741,6 +16820,72 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["DayData"];
                 };
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayStands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayStandsRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    sayOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayOffRequest"];
+            };
+        };
+        responses: {
+            /** @description kept */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

@@ -42,6 +42,7 @@ const day = (over: Partial<Day> = {}): Day =>
             }),
         ],
         jobs: [{ id: 'j1', starts: NOW + 1800 }],
+        standstills: [],
         ...over,
     }) as Day;
 function lanes(of: Day = day()) {
@@ -122,6 +123,22 @@ describe('the day as lanes', () => {
         await drag(page, 200);
         expect(page.emitted('pin')).toBeUndefined();
         page.unmount();
+    });
+
+    it('shows when a machine stands, and why; a tap on it or on a person opens what is said of them', async () => {
+        const stands = { machine_id: 1, from: NOW + 3600, to: NOW + 7200, why: 'guides greased' };
+        const page = lanes(day({ standstills: [stands] }));
+        expect(page.get('.stands').text()).toBe('guides greased');
+        expect(page.get('.lane small').text()).toBe('stands 11:00 to 12:00');
+        await page.findAll('.name button')[0]!.trigger('click');
+        await page.findAll('.name button')[1]!.trigger('click');
+        expect(page.emitted('machine')).toEqual([[1]]);
+        expect(page.emitted('person')).toEqual([[3]]);
+        page.unmount();
+        // One that has its number is not a machine.
+        const hands = lanes(day({ lanes: [], standstills: [{ ...stands, machine_id: 3 }] }));
+        expect(hands.find('.stands').exists()).toBe(false);
+        hands.unmount();
     });
 
     it('tells what is from what comes, and the chosen from the others', () => {

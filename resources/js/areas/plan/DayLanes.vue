@@ -6,7 +6,12 @@ import { barIn, draggedTo, placeIn, windowOf } from './day';
 
 /** The day as lanes: what was is solid, what comes is hatched. A job that comes is dragged to where it should begin. */
 const props = defineProps<{ day: Day; now: number; chosen: string | null }>();
-const emit = defineEmits<{ choose: [job: string]; pin: [job: string, at: number]; person: [id: number] }>();
+const emit = defineEmits<{
+    choose: [job: string];
+    pin: [job: string, at: number];
+    person: [id: number];
+    machine: [id: number];
+}>();
 const span = computed(() => windowOf(props.now, props.day.from));
 const hours = computed(() => {
     const first = Math.ceil(span.value.from / 3600) * 3600;
@@ -17,7 +22,11 @@ const lanes = computed(() => [
     ...props.day.lanes.map((lane) => ({ lane, hands: false })),
     ...props.day.hands.map((lane) => ({ lane, hands: true })),
 ]);
+const standsOf = (lane: DayLane) =>
+    lane.here_from === null ? (props.day.standstills.find((s) => s.machine_id === lane.id) ?? null) : null;
 const under = (lane: DayLane) => {
+    const stands = standsOf(lane);
+    if (stands) return `stands ${timeOfDay(stands.from)} to ${timeOfDay(stands.to)}`;
     if (lane.here_from === null || lane.here_to === null) return lane.kind.replaceAll('_', ' ');
     return lane.here_to <= lane.here_from ? 'not here today' : `until ${timeOfDay(lane.here_to)}`;
 };
@@ -53,15 +62,29 @@ const shift = (job: string | null) =>
         </div>
         <div v-for="{ lane, hands } in lanes" :key="`${hands}${lane.id}`" :class="['lane', { hands }]">
             <div class="name">
-                <button v-if="hands" type="button" class="plain" @click="emit('person', lane.id)">
-                    <strong>{{ lane.name }}</strong></button
-                ><router-link v-else :to="`/shop/machines/${lane.id}`"
-                    ><strong>{{ lane.name }}</strong></router-link
+                <button
+                    type="button"
+                    class="plain"
+                    @click="hands ? emit('person', lane.id) : emit('machine', lane.id)"
                 >
+                    <strong>{{ lane.name }}</strong>
+                </button>
                 <small class="quiet">{{ under(lane) }}</small>
             </div>
             <div class="time">
                 <i v-for="t in hours" :key="t" class="hour" :style="{ left: at(t) }" />
+                <div
+                    v-if="standsOf(lane) && barIn(span, standsOf(lane)!)"
+                    class="stands"
+                    role="img"
+                    :aria-label="`${lane.name} stands${standsOf(lane)!.why ? `: ${standsOf(lane)!.why}` : ''}`"
+                    :style="{
+                        left: `${barIn(span, standsOf(lane)!)!.left}%`,
+                        width: `${barIn(span, standsOf(lane)!)!.width}%`,
+                    }"
+                >
+                    <span>{{ standsOf(lane)!.why || 'stands' }}</span>
+                </div>
                 <template v-for="(b, i) in lane.bars" :key="i">
                     <div
                         v-if="barIn(span, b)"
@@ -145,6 +168,18 @@ const shift = (job: string | null) =>
 .time {
     position: relative;
     overflow: hidden;
+}
+.stands {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    border: 2px solid var(--ink);
+    background: var(--still);
+    overflow: hidden;
+    white-space: nowrap;
+    padding: 2px 6px;
+    font-size: 0.86rem;
+    font-weight: 650;
 }
 .hour,
 .line {

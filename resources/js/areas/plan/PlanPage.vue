@@ -6,16 +6,20 @@ import { dayText, minutesText, timeOfDay } from '../../parts/units';
 import { sentence } from '../../parts/useSend';
 import DayJobs from './DayJobs.vue';
 import DayLanes from './DayLanes.vue';
+import DaysOff from './DaysOff.vue';
+import MachineStands from './MachineStands.vue';
 import OrdersCard from './OrdersCard.vue';
 import PersonHere from './PersonHere.vue';
 import WorksCard from './WorksCard.vue';
 import { useDay } from './useDay';
 
 /** The day: what is made when, on what, by whom; planned anew whenever something is otherwise. */
-const { now, span, day, found, busy, fault, say, wish, here } = useDay();
+const { now, span, day, found, busy, fault, say, wish, here, stands, off } = useDay();
 const chosen = ref<string | null>(null);
 const person = ref<number | null>(null);
 const about = computed(() => day.value?.hands.find((h) => h.id === person.value) ?? null);
+const machine = ref<number | null>(null);
+const standing = computed(() => day.value?.lanes.find((l) => l.id === machine.value) ?? null);
 const present = computed(
     () => day.value?.hands.filter((h) => (h.here_to ?? 0) > (h.here_from ?? 0)).length ?? 0,
 );
@@ -25,6 +29,9 @@ async function tell(path: string, body: object, done: () => void) {
 }
 async function isHere(from: number, to: number) {
     if (person.value !== null && (await here(person.value, from, to))) person.value = null;
+}
+async function itStands(from: number, to: number, why: string) {
+    if (machine.value !== null && (await stands(machine.value, from, to, why))) machine.value = null;
 }
 const amps = ref<number | null>(null);
 const supplying = ref(false);
@@ -98,6 +105,7 @@ const print = () => window.print();
                 @choose="(j) => (chosen = j)"
                 @pin="(job, start) => wish(job, 'pinned', start)"
                 @person="(id) => (person = person === id ? null : id)"
+                @machine="(id) => (machine = machine === id ? null : id)"
             />
             <p class="quiet legend">
                 Solid: what was and is. Hatched: what comes. Drag it to where it should begin, or take it
@@ -112,6 +120,17 @@ const print = () => window.print();
                 @here="isHere"
                 @close="person = null"
             />
+            <MachineStands
+                v-if="standing"
+                :machine="standing"
+                :stands="day.standstills.find((s) => s.machine_id === machine) ?? null"
+                :from="span.from"
+                :until="span.until"
+                :now="now"
+                :busy="busy"
+                @stands="itStands"
+                @close="machine = null"
+            />
             <div class="two">
                 <DayJobs
                     :jobs="day.jobs"
@@ -125,6 +144,7 @@ const print = () => window.print();
                 <div class="stack">
                     <WorksCard :works="day.works" :now="now" />
                     <OrdersCard :orders="day.orders" :now="now" :busy="busy" @say="tell" />
+                    <DaysOff :from="span.from" :off="day.days_off" :busy="busy" @off="off" />
                     <section v-if="day.why_not_more.length" class="card" aria-labelledby="more">
                         <h2 id="more">Why not more?</h2>
                         <p v-for="w in day.why_not_more" :key="w" class="why">{{ w }}.</p>

@@ -1,8 +1,11 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { session } from '../../api/session';
 import type { DayJob, DayLane, Order } from '../../api/types';
 import { buttonOf, page, server, shown, textOf } from '../../tests/mount';
 import { timeOfDay } from '../../parts/units';
 import DayJobs from './DayJobs.vue';
+import DaysOff from './DaysOff.vue';
+import MachineStands from './MachineStands.vue';
 import OrdersCard from './OrdersCard.vue';
 import PersonHere from './PersonHere.vue';
 
@@ -221,5 +224,68 @@ describe('orders', () => {
                 words: 'white, please',
             },
         ]);
+    });
+});
+
+describe('a machine that somebody works on', () => {
+    const machine = { id: 1, name: 'Anvil', kind: 'hot_press', here_from: null, here_to: null } as DayLane;
+    const form = (stands: object | null = null) =>
+        shown(MachineStands, { machine, stands, from: at(8), until: at(17), now: NOW, busy: false });
+
+    it('stands from now to the end of the day unless somebody says otherwise', async () => {
+        const page = await form();
+        const [begin, end, why] = page.findAll('input');
+        expect([begin, end].map((i) => (i!.element as HTMLInputElement).value)).toEqual(['10:00', '17:00']);
+        await end!.setValue('12.30');
+        await why!.setValue(' grease the posts ');
+        await page.get('form').trigger('submit');
+        expect(page.emitted('stands')).toEqual([[at(10), at(12, 30), 'grease the posts']]);
+        expect(textOf(page)).not.toContain('It does not stand');
+    });
+
+    it('is not said to stand backwards, and is let go by one tap', async () => {
+        const page = await form({ machine_id: 1, from: at(9), to: at(11), why: 'guides' });
+        await page.findAll('input')[1]!.setValue('8:00');
+        expect(buttonOf(page, 'Keep it').attributes('disabled')).toBeDefined();
+        await page.get('form').trigger('submit');
+        expect(page.emitted('stands')).toBeUndefined();
+        await buttonOf(page, 'It does not stand').trigger('click');
+        expect(page.emitted('stands')).toEqual([[at(8), at(8), '']]);
+    });
+});
+
+describe('days off', () => {
+    const card = (role: string, off: { day: number; why: string }[]) => {
+        session.person = { id: 1, name: 'Maren Okafor', role } as typeof session.person;
+        return shown(DaysOff, { from: at(8), off, busy: false });
+    };
+
+    it('are tapped by a lead, and taken back by one more', async () => {
+        const tomorrow = at(8) + 86_400;
+        const page = await card('lead', [{ day: at(0) + 2 * 86_400, why: '' }]);
+        const days = page.findAll('.tile');
+        expect(days.map((d) => d.attributes('aria-pressed'))).toEqual([
+            'false',
+            'false',
+            'true',
+            'false',
+            'false',
+            'false',
+            'false',
+        ]);
+        await days[1]!.trigger('click');
+        await days[2]!.trigger('click');
+        expect(page.emitted('off')).toEqual([
+            [tomorrow, true],
+            [tomorrow + 86_400, false],
+        ]);
+    });
+
+    it('are told to everybody where there are some', async () => {
+        const page = await card('operator', [{ day: at(8), why: '' }]);
+        expect(page.findAll('.tile').every((d) => d.attributes('disabled') !== undefined)).toBe(true);
+        expect(textOf(page)).toContain('Todayoff');
+        expect((await card('operator', [])).find('section').exists()).toBe(false);
+        session.person = null;
     });
 });

@@ -46,6 +46,9 @@ export function useDay() {
     }
     const here = (person: number, from: number, to: number) =>
         say('day/people', { day: span.value.from, person_id: person, from, to });
-    return { now, span, day, found, busy, fault, say, wish, here };
+    const stands = (machine: number, from: number, to: number, why: string) =>
+        say('day/machines', { day: span.value.from, machine_id: machine, from, to, why });
+    const off = (moment: number, isOff: boolean) => say('day/off', { day: moment, off: isOff });
+    return { now, span, day, found, busy, fault, say, wish, here, stands, off };
 }
 export type DayOf = ReturnType<typeof useDay>;

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import type { DayLane, Standstill } from '../../api/types';
+import { timeOfDay } from '../../parts/units';
+import { clockOn } from './day';
+
+/** From when to when a machine stands today because somebody works on it: nothing is planned on it then. */
+const props = defineProps<{
+    machine: DayLane;
+    stands: Standstill | null;
+    from: number;
+    until: number;
+    now: number;
+    busy: boolean;
+}>();
+const emit = defineEmits<{ stands: [from: number, to: number, why: string]; close: [] }>();
+const begin = ref('');
+const end = ref('');
+const why = ref('');
+watch(
+    () => [props.machine.id, props.stands] as const,
+    ([, s]) => {
+        begin.value = timeOfDay(s?.from ?? Math.max(props.now, props.from));
+        end.value = timeOfDay(s?.to ?? props.until);
+        why.value = s?.why ?? '';
+    },
+    { immediate: true },
+);
+const span = computed(() => {
+    const [a, b] = [clockOn(props.from, begin.value), clockOn(props.from, end.value)];
+    return a !== null && b !== null && b > a ? ([a, b] as const) : null;
+});
+function keep() {
+    if (span.value) emit('stands', ...span.value, why.value.trim());
+}
+</script>
+
+<template>
+    <section class="card mt-2" :aria-label="`${machine.name} today`">
+        <form class="fields" @submit.prevent="keep">
+            <h2 class="wide">{{ machine.name }}, today</h2>
+            <label
+                ><span>Stands from</span><input v-model="begin" placeholder="10:00" autocomplete="off"
+            /></label>
+            <label><span>until</span><input v-model="end" placeholder="12:00" autocomplete="off" /></label>
+            <label
+                ><span>What is done to it</span
+                ><input v-model="why" maxlength="200" placeholder="grease the posts" autocomplete="off"
+            /></label>
+            <div class="acts wide">
+                <v-btn type="submit" color="primary" :disabled="busy || span === null">Keep it</v-btn
+                ><v-btn
+                    v-if="stands"
+                    variant="outlined"
+                    :disabled="busy"
+                    @click="emit('stands', from, from, '')"
+                    >It does not stand</v-btn
+                ><v-btn variant="outlined" :to="`/shop/machines/${machine.id}`">Its page</v-btn
+                ><v-btn variant="text" @click="emit('close')">Not now</v-btn>
+            </div>
+        </form>
+    </section>
+</template>
+
+<style scoped>
+.wide {
+    grid-column: 1 / -1;
+}
+</style>
