@@ -230,11 +230,11 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups']);
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups', 'finishing']);
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups'])
+        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups', 'finishing'])
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);

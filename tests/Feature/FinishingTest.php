@@ -6,6 +6,7 @@ use App\Shop\Models\BoughtPart;
 use App\Shop\Models\Finished;
 use App\Shop\Models\PartMovement;
 use App\Shop\Models\Product;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
@@ -212,3 +213,49 @@ it('has of what stands there wait what was not finished yet, and no more than st
     isFinishedBy($product, [['title' => 'saw', 'minutes' => 1, 'people' => 1, 'uses' => []]], $after, 5)->assertOk();
     expect(goodsOf($product))->toMatchArray(['held' => 10, 'to_finish' => 0]);
 });
+
+/** @param  list<string>  $rows */
+function finishingCsv(array $rows, bool $preview = false, string $who = 'maren'): TestResponse
+{
+    $text = implode("\r\n", ['product,operation,minutes,hands,part,count,reorder_at,order_to', ...$rows]);
+
+    return test()->signedIn($who)->post('/api/v1/transfer/finishing', [
+        'id' => fake_uuid(), 'preview' => $preview ? '1' : '0', 'file' => UploadedFile::fake()->createWithContent('f.csv', $text),
+    ], ['Accept' => 'application/json']);
+}
+
+it('comes in as CSV: tried first, all or none, with parts that are not here yet', function (): void {
+    $product = unfinished();
+    $rows = [
+        'comb rack,saw,2.5,,,,,', 'comb rack,rivet,1,2,copper rivet,4,50,200', 'comb rack,rivet,1,2,felt pad,1,,',
+    ];
+    $tried = finishingCsv($rows, preview: true)->assertOk()->json();
+    expect($tried['would'])->toBe([
+        'copper rivet: a new part, none of it there', 'felt pad: a new part, none of it there', 'comb rack: saw, rivet',
+    ])->and(BoughtPart::query()->where('name', 'copper rivet')->exists())->toBeFalse();
+    finishingCsv($rows)->assertOk();
+    $told = $this->getJson("/api/v1/products/{$product->id}/finishing")->json('operations');
+    expect(array_column($told, 'title'))->toBe(['saw', 'rivet'])
+        ->and($told[1]['people'])->toBe(2)
+        ->and(array_column($told[1]['uses'], 'count', 'part'))->toBe(['copper rivet' => 4, 'felt pad' => 1])
+        ->and(BoughtPart::query()->where('name', 'copper rivet')->value('order_to'))->toBe(200);
+    expect(finishingCsv($rows)->json('would'))->toBe(['comb rack: as it was']);
+    // What stands there stays goods.
+    expect(goodsOf($product))->toMatchArray(['held' => 10, 'to_finish' => 0]);
+    $out = (string) $this->get('/api/v1/transfer/finishing.csv')->assertOk()->getContent();
+    expect($out)->toContain('"comb rack",saw,2.5', '"comb rack",rivet,1,2,"copper rivet",4,50,200');
+});
+
+it('names what is wrong in a row, and takes nothing of the file', function (string $row, string $field): void {
+    unfinished();
+    $faults = finishingCsv(['comb rack,saw,2,,,,,', $row])->assertStatus(422)->json('errors');
+    expect($faults)->toHaveCount(1)->and($faults[0]['field'])->toBe($field)
+        ->and(DB::table('finishings')->where('product_id', Product::query()->where('name', 'comb rack')->value('id'))->count())->toBe(0);
+})->with([
+    'no such product' => ['honey tap,saw,2,,,,,', 'product'],
+    'no minutes' => ['comb rack,drill,soon,,,,,', 'minutes'],
+    'half a hand' => ['comb rack,drill,2,1.5,,,,', 'hands'],
+    'no operation' => ['comb rack,,2,,,,,', 'operation'],
+    'half a part' => ['comb rack,drill,2,1,copper rivet,0.5,,', 'count'],
+    'a mark without an end' => ['comb rack,drill,2,1,copper rivet,1,50,', 'order_to'],
+]);

@@ -97,8 +97,8 @@ it('goes to a shop that has nothing of it: what is chosen, with what it wants, c
         array_diff_key(insideZip(zippedShop($all)), ['values.csv' => '']),
     );
     $tried = bringIn(zipOf($other), preview: true)->assertOk()->json('items');
-    expect(array_column($tried, 'errors'))->toBe([[], [], []])
-        ->and(array_column($tried, 'kind'))->toBe(['machines', 'products', 'setups'])
+    expect(array_column($tried, 'errors'))->toBe([[], [], [], []])
+        ->and(array_column($tried, 'kind'))->toBe(['machines', 'products', 'setups', 'finishing'])
         ->and(implode(' ', $tried[0]['would']))->toContain('our-Bellows: a new')
         ->and($tried[2]['would'])->toContain('our-syrup feeder tray on our-Bellows: its first set-up')
         ->and(Product::query()->where('name', 'our-syrup feeder tray')->exists())->toBeFalse();
@@ -115,7 +115,7 @@ it('goes to a shop that has nothing of it: what is chosen, with what it wants, c
 
         return $lines;
     };
-    foreach (['machines.csv', 'products.csv', 'setups.csv'] as $file) {
+    foreach (['machines.csv', 'products.csv', 'setups.csv', 'finishing.csv'] as $file) {
         expect($lines($out[$file]))->toBe($lines($other[$file]));
     }
 });

@@ -18,6 +18,7 @@ use App\Material\Models\Mix;
 use App\Material\Models\Source;
 use App\Runs\Actions\ImportProcedures;
 use App\Runs\Queries\ProceduresAsRows;
+use App\Shop\Actions\ImportFinishing;
 use App\Shop\Actions\ImportOwnValues;
 use App\Shop\Actions\ImportSetUps;
 use App\Shop\Actions\ImportShop;
@@ -35,7 +36,7 @@ final class TransferController extends Controller
     private const MOVEMENTS = 100_000;
 
     /** the shop's own, not its material */
-    private const OWN = ['machines', 'products', 'values', 'procedures', 'setups'];
+    private const OWN = ['machines', 'products', 'values', 'procedures', 'setups', 'finishing'];
 
     /** about half a second's worth */
     private const ROWS_AT_ONCE = 1_000;
@@ -43,7 +44,7 @@ final class TransferController extends Controller
     #[OA\Get(
         path: '/transfer/{kind}.csv',
         operationId: 'exportCsv',
-        summary: 'Sources, lots, movements, mixes, machines, products, set-ups, own values of polymers or own ways of procedures as CSV',
+        summary: 'Sources, lots, movements, mixes, machines, products, set-ups, finishing, own values of polymers or own ways of procedures as CSV',
         tags: ['lots'],
         responses: [new Answer(200, 'the file')],
     )]
@@ -56,6 +57,7 @@ final class TransferController extends Controller
             'values' => $shop->ownValues(),
             'procedures' => $procedures(),
             'setups' => $shop->setUps(),
+            'finishing' => $shop->finishing(),
             default => null,
         };
         if ($own !== null) {
@@ -187,6 +189,7 @@ final class TransferController extends Controller
         ImportProcedures $procedures,
         ImportOwnValues $values,
         ImportSetUps $setUps,
+        ImportFinishing $finishing,
         Tasks $tasks,
     ): JsonResponse {
         $given = $request->validated();
@@ -203,6 +206,7 @@ final class TransferController extends Controller
             $done = match ($kind) {
                 'procedures' => $procedures($given['id'], $this->actor($request), $text, $dry),
                 'values' => $values($given['id'], $this->actor($request), $text, $dry),
+                'finishing' => $finishing($given['id'], $this->actor($request), $text, $dry),
                 'setups' => $setUps($given['id'], $this->actor($request), $text, $dry),
                 default => $shop($given['id'], $this->actor($request), $kind, $text, $dry),
             };

@@ -28,7 +28,7 @@ final readonly class ImportZip
     public const LIST = 'shop.json';
 
     /** in the order in which they go in */
-    private const KINDS = ['machines', 'products', 'values', 'mixes', 'setups', 'procedures'];
+    private const KINDS = ['machines', 'products', 'values', 'mixes', 'setups', 'finishing', 'procedures'];
 
     private const FILES = 30;
 
@@ -37,6 +37,7 @@ final readonly class ImportZip
         private ImportOwnValues $values,
         private ImportRows $rows,
         private ImportSetUps $setUps,
+        private ImportFinishing $finishing,
         private ImportProcedures $procedures,
     ) {
     }
@@ -73,6 +74,7 @@ final readonly class ImportZip
                 'values' => ($this->values)($id, $by, $text, false),
                 'mixes' => ($this->rows)($id, $by, $kind, $text, false),
                 'setups' => ($this->setUps)($id, $by, $text, false),
+                'finishing' => ($this->finishing)($id, $by, $text, false),
                 'procedures' => ($this->procedures)($id, $by, $text, false),
                 default => ($this->shop)($id, $by, $kind, $text, false),
             };

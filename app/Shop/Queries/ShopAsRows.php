@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Shop\Queries;
 
+use App\Shop\Actions\ImportFinishing;
 use App\Shop\Actions\ImportOwnValues;
 use App\Shop\Actions\ImportSetUps;
+use App\Shop\Models\BoughtPart;
+use App\Shop\Models\Finishing;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
 use App\Shop\Models\PolymerOverride;
@@ -90,6 +93,39 @@ final readonly class ShopAsRows
         }
 
         return [ImportOwnValues::NEEDED, $rows];
+    }
+
+    /**
+     * What is done to products after their run, an operation after the other, a row for each part that it takes.
+     *
+     * @param  list<int>|null  $products  all unless given
+     * @return array{list<string>, list<list<string|float|int|null>>}
+     */
+    public function finishing(?array $products = null): array
+    {
+        $rows = [];
+        $names = Product::query()->pluck('name', 'id');
+        $parts = BoughtPart::query()->get()->keyBy('id');
+        foreach (Finishing::inForce($products)->sortBy(static fn (Finishing $f): string => (string) $names[$f->product_id]) as $of) {
+            foreach ($of->operations as $o) {
+                foreach ($o['uses'] === [] ? [null] : $o['uses'] as $use) {
+                    $part = $use === null ? null : $parts->get($use['part_id']);
+                    $rows[] = [
+                        (string) $names[$of->product_id],
+                        $o['title'],
+                        (float) $o['minutes'],
+                        $o['people'],
+                        $part?->name,
+                        $use['count'] ?? null,
+                        $part?->reorder_at,
+                        $part?->order_to,
+                        $part?->comes_days,
+                    ];
+                }
+            }
+        }
+
+        return [[...ImportFinishing::NEEDED, ...ImportFinishing::ALSO], $rows];
     }
 
     /**

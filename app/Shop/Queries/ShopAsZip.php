@@ -13,7 +13,7 @@ use RuntimeException;
 use ZipArchive;
 
 /**
- * How a shop works, to go to another: machines, moulds, products, set-ups, own values, mixes and own ways, each as the
+ * How a shop works, to go to another: machines, moulds, products, set-ups, finishing, own values, mixes and own ways, each as the
  * CSV that it is read from again, with a list of what is in it. Of chosen products, what these want. No stock, no runs,
  * nobody's name.
  */
@@ -36,6 +36,7 @@ final readonly class ShopAsZip
             'values' => $this->shop->ownValues($of),
             'mixes' => $of === null ? self::mixes() : null,
             'setups' => $this->shop->setUps($of),
+            'finishing' => $this->shop->finishing($of),
             'procedures' => $of === null ? ($this->procedures)() : null,
         ], static fn (?array $file): bool => $file !== null && $file[1] !== []);
         $path = tempnam(sys_get_temp_dir(), 'shop');

@@ -3710,7 +3710,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Sources, lots, movements, mixes, machines, products, set-ups, own values of polymers or own ways of procedures as CSV */
+        /** Sources, lots, movements, mixes, machines, products, set-ups, finishing, own values of polymers or own ways of procedures as CSV */
         get: operations["exportCsv"];
         put?: never;
         post?: never;
@@ -13711,7 +13711,7 @@ export interface components {
         /** @description What a file of a shop's zip does or would do. */
         ZipFileData: {
             /** @enum {string} */
-            kind: "machines" | "products" | "values" | "mixes" | "setups" | "procedures";
+            kind: "machines" | "products" | "values" | "mixes" | "setups" | "finishing" | "procedures";
             rows: number;
             errors: {
                 row: number;
@@ -22174,7 +22174,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups" | "finishing";
             };
             cookie?: never;
         };
@@ -22225,7 +22225,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups";
+                kind: "sources" | "lots" | "movements" | "mixes" | "machines" | "products" | "values" | "procedures" | "setups" | "finishing";
             };
             cookie?: never;
         };

@@ -18,7 +18,7 @@ final class ImportCsvRequest extends Body
     {
         return match ($this->route('kind')) {
             'machines' => $this->may('create', Machine::class),
-            'products' => $this->may('create', Product::class),
+            'products', 'finishing' => $this->may('create', Product::class),
             'setups' => $this->may('create', Recipe::class),
             'values' => $this->may('create', PolymerOverride::class),
             'procedures' => $this->may('create', ProcedureEntry::class),

@@ -13,6 +13,7 @@ const TITLES: Record<ZipFile['kind'], string> = {
     values: 'Own values of polymers',
     mixes: 'Mixes',
     setups: 'Set-ups',
+    finishing: 'What is done after a run',
     procedures: 'How we work',
 };
 const lead = computed(() => session.person?.role === 'lead');

@@ -51,6 +51,13 @@ export const KINDS: readonly CsvKind[] = [
         note: 'a row for each setting or method; what a file says of a product on a machine is its next version',
     },
     {
+        id: 'finishing',
+        says: 'What is done after a run',
+        columns: ['product', 'operation', 'minutes'],
+        also: ['hands', 'part', 'count', 'reorder_at', 'order_to', 'comes_days'],
+        note: 'a row for each operation, one more for each further part; what a file says of a product is all of it',
+    },
+    {
         id: 'values',
         says: 'Own values of polymers',
         columns: ['polymer', 'property', 'value', 'reason'],
