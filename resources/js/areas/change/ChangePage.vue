@@ -73,8 +73,9 @@ const away = computed(() => !queue.online || waiting.value > 0);
                 >
                 <v-btn variant="outlined" @click="letGo(r.id)">I have read it</v-btn>
             </p>
-            <p v-if="waiting > 0" class="quiet" role="status">
-                {{ waiting }} kept on this screen, not sent yet.
+            <!-- It comes and goes with every touch: it has its line, so that nothing moves under a finger. -->
+            <p class="quiet kept" role="status">
+                {{ waiting > 0 ? `${waiting} kept on this screen, not sent yet.` : '' }}
             </p>
             <section class="card when" aria-label="When it is ready">
                 <p v-if="open" class="ready">
@@ -181,6 +182,9 @@ const away = computed(() => !queue.online || waiting.value > 0);
 .ready {
     font-size: 1.25rem;
     margin-bottom: 8px;
+}
+.kept {
+    min-height: 1.6em;
 }
 .caution {
     margin-bottom: 10px;

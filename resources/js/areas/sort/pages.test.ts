@@ -251,6 +251,7 @@ describe('CSV in and out', () => {
                 'machines',
                 'products',
                 'setups',
+                'finishing',
                 'values',
                 'procedures',
             ].map((k) => `/api/v1/transfer/${k}.csv`),
