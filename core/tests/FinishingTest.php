@@ -50,6 +50,14 @@ it('lacks nothing where nothing is used, and nothing can be done with a part tha
         ->and(finishing(['pieces' => 0])->all_hands_min)->toBe(0.0);
 });
 
+it('takes a name of digits for a name', function (): void {
+    $work = finishing([
+        'operations' => [['title' => 'fit', 'minutes' => 1, 'uses' => [['part' => '608', 'count' => 2]]]],
+        'parts' => [['part' => '608', 'held' => 5]],
+    ]);
+    expect([$work->parts[0]->part, $work->can_finish])->toBe(['608', 2]);
+});
+
 it('orders only what is watched, and only at its mark', function (): void {
     $plenty = [['part' => 'brass screw', 'held' => 1000, 'reorder_at' => 50, 'order_to' => 200], ['part' => 'felt pad', 'held' => 24]];
     expect(array_column(finishing(['parts' => $plenty])->parts, 'order'))->toBe([0, 0]);

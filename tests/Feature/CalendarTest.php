@@ -17,13 +17,17 @@ function calendarKey(array $scopes = ['calendar'], int $days = 30, string $who =
 it('is subscribed to by its address alone, and has what is due and what is planned', function (): void {
     $now = now()->getTimestamp();
     $day = $this->signedIn()->getJson('/api/v1/day?from='.($now - 3600).'&until='.($now + 8 * 3600))->assertOk();
-    $jobs = array_filter($day->json('jobs'), static fn (array $j): bool => $j['starts'] !== null);
+    $jobs = array_filter(
+        [...$day->json('jobs'), ...$day->json('works')],
+        static fn (array $j): bool => $j['starts'] !== null,
+    );
     $this->app['auth']->forgetGuards();
     $answer = $this->flushHeaders()->get('/api/v1/calendar/'.calendarKey().'.ics')->assertOk();
     expect($answer->headers->get('Content-Type'))->toStartWith('text/calendar');
     $ics = (string) $answer->getContent();
     expect(substr_count($ics, 'UID:plan-'))->toBe(count($jobs))
         ->and(substr_count($ics, 'UID:order-'))->toBe(ShopOrder::query()->open()->count())
+        ->and($ics)->toContain('SUMMARY:Finish: ')
         ->and(substr_count($ics, 'BEGIN:VEVENT'))->toBe(substr_count($ics, 'END:VEVENT'));
     foreach ($jobs as $job) {
         expect($ics)->toContain('DTSTART:'.gmdate('Ymd\THis\Z', (int) round($job['starts'])));

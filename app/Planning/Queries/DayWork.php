@@ -11,6 +11,8 @@ use App\Shop\Data\OperationData;
 /** Pieces that wait to be finished on a day. */
 final readonly class DayWork
 {
+    private const JOB = 'finish-';
+
     /** @param  float|null  $due  of the first order that the shelf has too few for, s since 1970 UTC */
     private function __construct(public GoodsData $goods, public ?float $due)
     {
@@ -36,10 +38,16 @@ final readonly class DayWork
                     $due ??= $left < 0 ? $order->due : null;
                 }
             }
-            $works["finish-{$g->product_id}"] = new self($g, $due);
+            $works[self::JOB.$g->product_id] = new self($g, $due);
         }
 
         return $works;
+    }
+
+    /** Whether a job of a plan is one of these. */
+    public static function has(string $job): bool
+    {
+        return str_starts_with($job, self::JOB);
     }
 
     /** trim, drill: syrup feeder tray */

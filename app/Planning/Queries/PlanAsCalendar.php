@@ -63,7 +63,8 @@ final readonly class PlanAsCalendar
         $day = Seconds::of($plan->day);
         foreach (DayPlanned::spans($plan->result['tasks'] ?? []) as $job => [$from, $to]) {
             $what = $plan->result['names'][$job] ?? $job;
-            $calendar->add("plan-{$job}", "Make: {$what}", $day + 60 * $from, $day + 60 * $to, Seconds::of($plan->at));
+            $does = DayWork::has((string) $job) ? 'Finish' : 'Make';
+            $calendar->add("plan-{$job}", "{$does}: {$what}", $day + 60 * $from, $day + 60 * $to, Seconds::of($plan->at));
         }
     }
 }

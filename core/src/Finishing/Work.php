@@ -29,6 +29,8 @@ final readonly class Work
         $can = $in->pieces;
         $wanted = [];
         foreach ($each as $part => $count) {
+            // A name of digits is a number as a key.
+            $part = (string) $part;
             $there = $held[$part]->held ?? 0;
             $can = min($can, intdiv($there, $count));
             $all = $count * $in->pieces;
@@ -84,7 +86,7 @@ final readonly class Work
      * What one piece takes of each part.
      *
      * @param  list<Operation>  $operations
-     * @return array<string, int> by name
+     * @return array<array-key, int> by name
      */
     public static function each(array $operations): array
     {
