@@ -623,7 +623,10 @@ cmd_simulate() {
         --on) touch "$STATE/simulated"; start_workers "$(web_user)"; say 'The instruments are on.'; return 0 ;;
     esac
     say "Instruments post to $APP_URL until Ctrl-C."
+    # Ctrl-C ends what posts, not this: those in the background are begun again after it.
+    trap : INT TERM
     (cd "$CODE" && as_web "$(web_user)" php artisan shop:simulate "$APP_URL" "$@") || true
+    trap - INT TERM
     [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
 }
 

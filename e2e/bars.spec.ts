@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import {
+    everyLot,
     accessible,
     advance,
     ask,
@@ -138,7 +139,7 @@ test('film of nobody knows what is no production material, and the screen says w
     await expect(page.getByRole('button', { name: 'Densify', exact: true })).toBeVisible();
     await page.goto('/set');
     await page.getByText('stand rail', { exact: true }).click();
-    await page.getByRole('button', { name: 'Show every lot' }).click();
+    await everyLot(page);
     await page.getByPlaceholder(/^Find: code/).fill(lot.code);
     await page
         .locator('.choice')

@@ -1,5 +1,16 @@
 import { expect, test } from '@playwright/test';
-import { accessible, anyway, ask, confirmAll, intoTheHeat, list, pad, setUpPanel, signIn } from './shop';
+import {
+    accessible,
+    anyway,
+    ask,
+    confirmAll,
+    everyLot,
+    intoTheHeat,
+    list,
+    pad,
+    setUpPanel,
+    signIn,
+} from './shop';
 
 interface RunBody {
     server_time: number;
@@ -185,7 +196,7 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
 }) => {
     await signIn(page, 'ines');
     await setUpPanel(page);
-    await page.getByRole('button', { name: 'Show every lot' }).click();
+    await everyLot(page);
     const start = page.getByRole('button', { name: /^Start the run/ });
     await page.getByRole('radio', { name: /L-0107/ }).check();
     await expect(page.getByRole('alert').filter({ hasText: 'not identified' })).toContainText(

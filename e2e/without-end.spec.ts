@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { list, signIn } from './shop';
+import { everyLot, list, signIn } from './shop';
 
 // Last of all stories: what it brings in stands before everything else in the lists.
 test('a long file goes in by the queue, and says how far it is', async ({ page }) => {
@@ -24,7 +24,7 @@ test('a long file goes in by the queue, and says how far it is', async ({ page }
     await page.getByLabel('Find a lot').fill('L-0104');
     await page.getByRole('combobox', { name: /^Lot/ }).selectOption(String(lots[0]!.id));
     await page.goto('/set');
-    await page.getByRole('button', { name: 'Show every lot' }).click();
+    await everyLot(page);
     await expect(page.getByRole('radio', { name: /L-0107/ })).toBeHidden();
     await page.getByLabel('Find a lot').fill('L-0107');
     await page.getByRole('radio', { name: /L-0107/ }).check();
