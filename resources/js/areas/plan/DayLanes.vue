@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import type { Day, DayLane } from '../../api/types';
+import type { Day, DayLane, Standstill } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
 import { barIn, draggedTo, placeIn, windowOf } from './day';
 
@@ -19,13 +19,13 @@ const hours = computed(() => {
 });
 const at = (moment: number) => `${100 * placeIn(span.value, moment)}%`;
 const lanes = computed(() => [
-    ...props.day.lanes.map((lane) => ({ lane, hands: false })),
-    ...props.day.hands.map((lane) => ({ lane, hands: true })),
+    ...props.day.lanes.map((lane) => {
+        const stands = props.day.standstills.find((s) => s.machine_id === lane.id) ?? null;
+        return { lane, hands: false, stands, still: stands && barIn(span.value, stands) };
+    }),
+    ...props.day.hands.map((lane) => ({ lane, hands: true, stands: null, still: null })),
 ]);
-const standsOf = (lane: DayLane) =>
-    lane.here_from === null ? (props.day.standstills.find((s) => s.machine_id === lane.id) ?? null) : null;
-const under = (lane: DayLane) => {
-    const stands = standsOf(lane);
+const under = (lane: DayLane, stands: Standstill | null) => {
     if (stands) return `stands ${timeOfDay(stands.from)} to ${timeOfDay(stands.to)}`;
     if (lane.here_from === null || lane.here_to === null) return lane.kind.replaceAll('_', ' ');
     return lane.here_to <= lane.here_from ? 'not here today' : `until ${timeOfDay(lane.here_to)}`;
@@ -60,7 +60,11 @@ const shift = (job: string | null) =>
             <span v-for="t in hours" :key="t" :style="{ left: at(t) }">{{ timeOfDay(t) }}</span>
             <strong :style="{ left: at(now) }">now {{ timeOfDay(now) }}</strong>
         </div>
-        <div v-for="{ lane, hands } in lanes" :key="`${hands}${lane.id}`" :class="['lane', { hands }]">
+        <div
+            v-for="{ lane, hands, stands, still } in lanes"
+            :key="`${hands}${lane.id}`"
+            :class="['lane', { hands }]"
+        >
             <div class="name">
                 <button
                     type="button"
@@ -69,21 +73,18 @@ const shift = (job: string | null) =>
                 >
                     <strong>{{ lane.name }}</strong>
                 </button>
-                <small class="quiet">{{ under(lane) }}</small>
+                <small class="quiet">{{ under(lane, stands) }}</small>
             </div>
             <div class="time">
                 <i v-for="t in hours" :key="t" class="hour" :style="{ left: at(t) }" />
                 <div
-                    v-if="standsOf(lane) && barIn(span, standsOf(lane)!)"
+                    v-if="stands && still"
                     class="stands"
                     role="img"
-                    :aria-label="`${lane.name} stands${standsOf(lane)!.why ? `: ${standsOf(lane)!.why}` : ''}`"
-                    :style="{
-                        left: `${barIn(span, standsOf(lane)!)!.left}%`,
-                        width: `${barIn(span, standsOf(lane)!)!.width}%`,
-                    }"
+                    :aria-label="`${lane.name} stands${stands.why ? `: ${stands.why}` : ''}`"
+                    :style="{ left: `${still.left}%`, width: `${still.width}%` }"
                 >
-                    <span>{{ standsOf(lane)!.why || 'stands' }}</span>
+                    <span>{{ stands.why || 'stands' }}</span>
                 </div>
                 <template v-for="(b, i) in lane.bars" :key="i">
                     <div

@@ -23,12 +23,8 @@ const days = computed(() =>
 <template>
     <section v-if="lead || off.length" class="card" aria-labelledby="days-off">
         <h2 id="days-off">Days off</h2>
-        <p class="quiet">
-            {{
-                lead
-                    ? 'Tap a day on which nobody works: what does not fit today goes to the next that is worked.'
-                    : ''
-            }}
+        <p v-if="lead" class="quiet">
+            Tap a day on which nobody works: what does not fit today goes to the next that is worked.
         </p>
         <div class="days">
             <button

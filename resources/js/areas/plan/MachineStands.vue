@@ -17,9 +17,11 @@ const emit = defineEmits<{ stands: [from: number, to: number, why: string]; clos
 const begin = ref('');
 const end = ref('');
 const why = ref('');
+// When it is another, or somebody has said something else: a plan that moves its bars wipes nothing that is being typed.
 watch(
-    () => [props.machine.id, props.stands] as const,
-    ([, s]) => {
+    [() => props.machine.id, () => props.stands?.from, () => props.stands?.to, () => props.stands?.why],
+    () => {
+        const s = props.stands;
         begin.value = timeOfDay(s?.from ?? Math.max(props.now, props.from));
         end.value = timeOfDay(s?.to ?? props.until);
         why.value = s?.why ?? '';

@@ -9,9 +9,11 @@ const props = defineProps<{ person: DayLane; from: number; until: number; busy: 
 const emit = defineEmits<{ here: [from: number, to: number]; close: [] }>();
 const begin = ref('');
 const end = ref('');
+// When it is another, or somebody has said something else: a plan that moves their bars wipes nothing that is being typed.
 watch(
-    () => props.person,
-    (p) => {
+    [() => props.person.id, () => props.person.here_from, () => props.person.here_to],
+    () => {
+        const p = props.person;
         const away = (p.here_to ?? 0) <= (p.here_from ?? 0);
         begin.value = timeOfDay(away ? props.from : p.here_from!);
         end.value = timeOfDay(away ? props.until : p.here_to!);

@@ -227,6 +227,24 @@ describe('orders', () => {
     });
 });
 
+describe('a person whose bars the plan moves', () => {
+    it('keeps what is being typed of them', async () => {
+        const person = {
+            id: 3,
+            name: 'Ines Halloran',
+            here_from: at(8),
+            here_to: at(17),
+            bars: [] as object[],
+        };
+        const page = await shown(PersonHere, { person, from: at(8), until: at(17), busy: false });
+        await page.findAll('input')[1]!.setValue('12:3');
+        await page.setProps({ person: { ...person, bars: [{ from: at(9), to: at(10) }] } });
+        expect((page.findAll('input')[1]!.element as HTMLInputElement).value).toBe('12:3');
+        await page.setProps({ person: { ...person, here_to: at(15) } });
+        expect((page.findAll('input')[1]!.element as HTMLInputElement).value).toBe('15:00');
+    });
+});
+
 describe('a machine that somebody works on', () => {
     const machine = { id: 1, name: 'Anvil', kind: 'hot_press', here_from: null, here_to: null } as DayLane;
     const form = (stands: object | null = null) =>
@@ -241,6 +259,19 @@ describe('a machine that somebody works on', () => {
         await page.get('form').trigger('submit');
         expect(page.emitted('stands')).toEqual([[at(10), at(12, 30), 'grease the posts']]);
         expect(textOf(page)).not.toContain('It does not stand');
+    });
+
+    it('keeps what is being typed while the plan moves its bars, and takes what somebody else has said', async () => {
+        const page = await form();
+        await page.findAll('input')[2]!.setValue('grease the posts');
+        await page.setProps({ machine: { ...machine, bars: [{ from: at(12), to: at(13) }] }, now: NOW + 60 });
+        expect((page.findAll('input')[2]!.element as HTMLInputElement).value).toBe('grease the posts');
+        await page.setProps({ stands: { machine_id: 1, from: at(9), to: at(11), why: 'new heater' } });
+        expect(page.findAll('input').map((i) => (i.element as HTMLInputElement).value)).toEqual([
+            '09:00',
+            '11:00',
+            'new heater',
+        ]);
     });
 
     it('is not said to stand backwards, and is let go by one tap', async () => {
