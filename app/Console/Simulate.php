@@ -36,8 +36,6 @@ final class Simulate extends Command
 
     private const NAME = 'simulated instruments of ';
 
-    private const DAYS = 365;
-
     /** what cannot be sent is kept up to this many readings for each machine */
     private const MOST_KEPT = 2000;
 
@@ -129,11 +127,7 @@ final class Simulate extends Command
             /** @var Machine $machine */
             $machine = $channels->firstOrFail()->machine;
             $paired[$machine->name] = [
-                'token' => $by->createToken(
-                    self::NAME.$machine->name,
-                    ['readings', "machine:{$machine->id}"],
-                    now()->addDays(self::DAYS),
-                )->plainTextToken,
+                'token' => $by->instrumentToken(self::NAME.$machine->name, ['readings'], $machine->id)->plainTextToken,
                 'channels' => array_values($channels->map(static fn (Channel $c): string => $c->key)->all()),
             ];
         }

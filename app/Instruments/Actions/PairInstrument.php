@@ -7,8 +7,9 @@ namespace App\Instruments\Actions;
 use App\Instruments\Models\Pairing;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
-use Carbon\CarbonImmutable;
+use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -23,7 +24,15 @@ final readonly class PairInstrument
 
     private const SCOPES = ['readings', 'signals'];
 
-    private const DAYS = 365;
+    public function __construct(private ShopClock $clock)
+    {
+    }
+
+    /** @return Builder<Pairing> those that still ask */
+    public function asking(): Builder
+    {
+        return Pairing::query()->where('asked_at', '>=', $this->clock->moment()->subSeconds(Pairing::KEPT_S));
+    }
 
     /**
      * An instrument asks.
@@ -37,7 +46,7 @@ final readonly class PairInstrument
     public function ask(string $code, string $secret, string $name, array $channels, string $address): ?array
     {
         return DB::transaction(function () use ($code, $secret, $name, $channels, $address): ?array {
-            $now = CarbonImmutable::now();
+            $now = $this->clock->moment();
             // One question at a time: an instrument and its impatient second question take turns.
             DB::select('select pg_advisory_xact_lock(hashtext(?))', ["pairing {$code}"]);
             Pairing::query()->where('asked_at', '<', $now->subSeconds(Pairing::KEPT_S))->delete();
@@ -65,7 +74,7 @@ final readonly class PairInstrument
      */
     public function pair(Pairing $asks, Machine $machine, User $by): Pairing
     {
-        return DB::transaction(static function () use ($asks, $machine, $by): Pairing {
+        return DB::transaction(function () use ($asks, $machine, $by): Pairing {
             $locked = Pairing::query()->lockForUpdate()->findOrFail($asks->id);
             if ($locked->machine_id !== null && $locked->machine_id !== $machine->id) {
                 throw new InputError(
@@ -74,7 +83,7 @@ final readonly class PairInstrument
                         .'end its token first, then switch it off and on',
                 );
             }
-            $locked->fill(['machine_id' => $machine->id, 'by_id' => $by->id, 'paired_at' => CarbonImmutable::now()]);
+            $locked->fill(['machine_id' => $machine->id, 'by_id' => $by->id, 'paired_at' => $this->clock->moment()]);
             $locked->save();
 
             return $locked->setRelation('machine', $machine);
@@ -95,11 +104,7 @@ final readonly class PairInstrument
         }
         // The answer that had it did not arrive.
         $asks->token?->delete();
-        $made = $asks->by->createToken(
-            "{$asks->name} at {$asks->machine->name}",
-            [...self::SCOPES, "machine:{$asks->machine->id}"],
-            CarbonImmutable::now()->addDays(self::DAYS),
-        );
+        $made = $asks->by->instrumentToken("{$asks->name} at {$asks->machine->name}", self::SCOPES, $asks->machine->id);
         $asks->token_id = (int) $made->accessToken->getKey();
 
         return ['machine' => $asks->machine->name, 'token' => $made->plainTextToken];

@@ -12,9 +12,6 @@ use App\Instruments\Data\PairingData;
 use App\Instruments\Http\Requests\AskToPairRequest;
 use App\Instruments\Http\Requests\FindPairingRequest;
 use App\Instruments\Http\Requests\PairRequest;
-use App\Instruments\Models\Pairing;
-use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use OpenApi\Attributes as OA;
 
@@ -61,9 +58,11 @@ final class PairingController extends Controller
         tags: ['readings'],
         responses: [new Answer(200, 'ok', list: 'PairingData')],
     )]
-    public function index(FindPairingRequest $request): JsonResponse
+    public function index(FindPairingRequest $request, PairInstrument $pair): JsonResponse
     {
-        return $this->listed($this->asking($request->string('code')->value())->get()->map(PairingData::of(...)));
+        $asking = $pair->asking()->with('machine')->where('code', $request->string('code')->value());
+
+        return $this->listed($asking->get()->map(PairingData::of(...)));
     }
 
     #[OA\Post(
@@ -75,17 +74,8 @@ final class PairingController extends Controller
     )]
     public function pair(PairRequest $request, string $code, PairInstrument $pair): JsonResponse
     {
-        return new JsonResponse(
-            PairingData::of($pair->pair($this->asking($code)->firstOrFail(), $request->machine(), $request->actor())),
-        );
-    }
+        $asks = $pair->asking()->where('code', $code)->firstOrFail();
 
-    /** @return Builder<Pairing> */
-    private function asking(string $code): Builder
-    {
-        return Pairing::query()
-            ->with('machine')
-            ->where('code', $code)
-            ->where('asked_at', '>=', CarbonImmutable::now()->subSeconds(Pairing::KEPT_S));
+        return new JsonResponse(PairingData::of($pair->pair($asks, $request->machine(), $request->actor())));
     }
 }

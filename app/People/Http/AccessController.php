@@ -24,8 +24,6 @@ final class AccessController extends Controller
 {
     public const LONGEST_DAYS = 400;
 
-    private const USUAL_DAYS = 365;
-
     #[OA\Get(
         path: '/tokens',
         operationId: 'getTokens',
@@ -87,13 +85,13 @@ final class AccessController extends Controller
                 $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scopes readings and signals only',
             );
         }
-        $abilities = [...$given['scopes'], ...($reads ? ["machine:{$given['machine_id']}"] : [])];
-        $until = CarbonImmutable::now()->addDays((int) ($given['days'] ?? self::USUAL_DAYS));
+        $by = $this->actor($request);
+        $days = (int) ($given['days'] ?? User::TOKEN_DAYS);
+        $made = $reads
+            ? $by->instrumentToken($given['name'], $given['scopes'], (int) $given['machine_id'], $days)
+            : $by->createToken($given['name'], $given['scopes'], CarbonImmutable::now()->addDays($days));
 
-        return new JsonResponse(
-            ['token' => $this->actor($request)->createToken($given['name'], $abilities, $until)->plainTextToken],
-            201,
-        );
+        return new JsonResponse(['token' => $made->plainTextToken], 201);
     }
 
     #[OA\Delete(

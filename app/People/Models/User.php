@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\People\Models;
 
 use App\People\Support\Role;
+use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;
+use Laravel\Sanctum\NewAccessToken;
 use Laravel\Sanctum\PersonalAccessToken;
 
 /**
@@ -31,6 +33,9 @@ final class User extends Authenticatable
     /** @use HasFactory<UserFactory> */
     use HasFactory;
 
+    /** a token ends after so long unless said otherwise */
+    public const TOKEN_DAYS = 365;
+
     protected $fillable = ['name', 'login', 'role', 'password', 'pin', 'preferences', 'active'];
 
     protected $hidden = ['password', 'pin', 'remember_token'];
@@ -44,6 +49,20 @@ final class User extends Authenticatable
     public function isLead(): bool
     {
         return $this->role === Role::Lead;
+    }
+
+    /**
+     * A token of an instrument: it speaks for one machine, and ends.
+     *
+     * @param  list<string>  $scopes
+     */
+    public function instrumentToken(
+        string $name,
+        array $scopes,
+        int $machineId,
+        int $days = self::TOKEN_DAYS,
+    ): NewAccessToken {
+        return $this->createToken($name, [...$scopes, "machine:{$machineId}"], CarbonImmutable::now()->addDays($days));
     }
 
     /**
