@@ -60,8 +60,9 @@ final readonly class Day
         $stand = WorkDay::of(Standstill::query(), $from)->get()->keyBy('machine_id')
             ->filter(static fn (Standstill $s): bool => $s->to_at > $s->from_at);
         $supply = PowerSupply::query()->orderByDesc('id')->first();
-        $jobs = $this->jobs($goods, $orders, $now);
-        $works = DayWork::of($goods, $orders);
+        $wanted = self::wanted($orders);
+        $jobs = $this->jobs($goods, $orders, $wanted, $now);
+        $works = DayWork::of($goods, $wanted);
         $asked = $this->ask->of($jobs, $works, $wishes, $people, $stand, $off, $supply, $from, $until, $now);
         [$result, $whatIf, $plannedAt, $moved] = $asked === null
             ? [[], [], $now, []]
@@ -102,16 +103,27 @@ final readonly class Day
     }
 
     /**
-     * @param  list<GoodsData>  $goods
      * @param  list<OrderData>  $orders
-     * @return array<string, DayJob> by job
+     * @return array<int, list<array{id: string, count: int, due: float}>> by product
      */
-    private function jobs(array $goods, array $orders, float $now): array
+    private static function wanted(array $orders): array
     {
         $by = [];
         foreach ($orders as $order) {
             $by[$order->product_id][] = ['id' => $order->id, 'count' => $order->count, 'due' => $order->due];
         }
+
+        return $by;
+    }
+
+    /**
+     * @param  list<GoodsData>  $goods
+     * @param  list<OrderData>  $orders
+     * @param  array<int, list<array{id: string, count: int, due: float}>>  $by  of these, by product
+     * @return array<string, DayJob> by job
+     */
+    private function jobs(array $goods, array $orders, array $by, float $now): array
+    {
         $numbers = array_column($orders, null, 'id');
         $demands = [];
         foreach ($goods as $g) {
@@ -206,7 +218,7 @@ final readonly class Day
                 $work->says(),
                 $work->goods->to_finish,
                 $work->goods->can_finish,
-                round($work->goods->finish_min * $work->goods->can_finish / $work->goods->to_finish, 1),
+                round($work->goods->hands_min * $work->goods->can_finish, 1),
                 $work->due,
                 $starts,
                 $ends,

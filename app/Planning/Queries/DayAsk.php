@@ -106,8 +106,8 @@ final readonly class DayAsk
         // A bench for each: whoever is free can go there.
         $benches = array_map(static fn (int $i): string => self::BENCH.($i + 1), array_keys($here));
         foreach ($works as $id => $work) {
-            if ($benches !== [] && $work->goods->can_finish > 0 && $work->people() <= count($here)) {
-                $planned[] = BenchJob::of($work->pieceMin(), $work->people(), $work->goods->can_finish, $benches, [
+            if ($benches !== [] && $work->goods->can_finish > 0 && $work->goods->finish_people <= count($here)) {
+                $planned[] = BenchJob::of($work->goods->piece_min, $work->goods->finish_people, $work->goods->can_finish, $benches, [
                     'id' => $id,
                     'product' => $work->goods->product,
                     'weight' => self::WEIGHTS[$work->due === null ? 'shelf' : 'order'],

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Planning\Queries;
 
-use App\Planning\Data\OrderData;
 use App\Shop\Data\GoodsData;
 use App\Shop\Data\OperationData;
+use Dithermic\Core\Stock\Demand;
 
 /** Pieces that wait to be finished on a day. */
 final readonly class DayWork
@@ -20,25 +20,19 @@ final readonly class DayWork
 
     /**
      * @param  list<GoodsData>  $goods
-     * @param  list<OrderData>  $orders  open ones
+     * @param  array<int, list<array{id: string, count: int, due: float}>>  $by  open orders, by product
      * @return array<string, self> by job
      */
-    public static function of(array $goods, array $orders): array
+    public static function of(array $goods, array $by): array
     {
         $works = [];
         foreach ($goods as $g) {
             if ($g->to_finish === 0) {
                 continue;
             }
-            $left = max(0, $g->held);
-            $due = null;
-            foreach ($orders as $order) {
-                if ($order->product_id === $g->product_id) {
-                    $left -= $order->count;
-                    $due ??= $left < 0 ? $order->due : null;
-                }
-            }
-            $works[self::JOB.$g->product_id] = new self($g, $due);
+            // What stands there goes to the orders that are due first; these wait for the first that it is not enough for.
+            $short = Demand::of($g->held, null, null, $by[$g->product_id] ?? []);
+            $works[self::JOB.$g->product_id] = new self($g, $short[0]->due ?? null);
         }
 
         return $works;
@@ -56,15 +50,5 @@ final readonly class DayWork
         $titles = array_map(static fn (OperationData $o): string => $o->title, $this->goods->operations);
 
         return implode(', ', $titles).": {$this->goods->product}";
-    }
-
-    public function pieceMin(): float
-    {
-        return array_sum(array_map(static fn (OperationData $o): float => $o->minutes, $this->goods->operations));
-    }
-
-    public function people(): int
-    {
-        return max(1, ...array_map(static fn (OperationData $o): int => $o->people, $this->goods->operations));
     }
 }

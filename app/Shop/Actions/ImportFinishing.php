@@ -11,6 +11,8 @@ use App\Shop\Models\Product;
 use App\Support\AllOrNone;
 use App\Support\Csv;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
+use Dithermic\Core\Finishing\Operation;
 
 /**
  * What is done to products after their run, out of a CSV file: a row for each operation, one more for each further part that
@@ -25,9 +27,11 @@ final readonly class ImportFinishing
 
     public const ALSO = ['hands', 'part', 'count', 'reorder_at', 'order_to', 'comes_days'];
 
-    private const MOST = ['minutes' => 1440.0, 'hands' => 4.0, 'count' => 10_000.0, 'mark' => 1_000_000.0];
+    /** of a part's name */
+    private const LONGEST = 80;
 
-    private const LONGEST = ['operation' => 60, 'part' => 80];
+    /** columns that the core calls otherwise */
+    private const COLUMNS = ['title' => 'operation', 'people' => 'hands', 'uses.0.part' => 'part', 'uses.0.count' => 'count'];
 
     public function __construct(
         private AllOrNone $allOrNone,
@@ -64,17 +68,13 @@ final readonly class ImportFinishing
         /** @var array<string, Step> $steps by title, in the order of the rows */
         $steps = [];
         foreach ($rows as $row) {
-            $title = self::text($row, 'operation');
-            $steps[$title] ??= [
-                'title' => $title,
-                'minutes' => self::number($row, 'minutes', null, self::MOST['minutes']),
-                'people' => (int) self::number($row, 'hands', 1.0, self::MOST['hands']),
-                'uses' => [],
+            $read = self::operation($row);
+            $steps[$read->title] ??= [
+                'title' => $read->title, 'minutes' => $read->minutes, 'people' => $read->people, 'uses' => [],
             ];
-            if (trim($row['part'] ?? '') !== '') {
-                [$part, $entered] = $this->part($row);
-                $count = (int) self::number($row, 'count', 1.0, self::MOST['count']);
-                $steps[$title]['uses'][] = ['part_id' => $part->id, 'count' => $count];
+            foreach ($read->uses as $use) {
+                [$part, $entered] = $this->part($use->part, $row);
+                $steps[$read->title]['uses'][] = ['part_id' => $part->id, 'count' => $use->count];
                 array_push($says, ...$entered);
             }
         }
@@ -90,21 +90,46 @@ final readonly class ImportFinishing
     }
 
     /**
+     * A row as the core reads an operation, its faults by the names of the columns.
+     *
+     * @param  array<string, string>  $row
+     *
+     * @throws InputError
+     */
+    private static function operation(array $row): Operation
+    {
+        $part = trim($row['part'] ?? '');
+        if (mb_strlen($part) > self::LONGEST) {
+            throw new InputError('part', 'must be of at most '.self::LONGEST.' letters');
+        }
+        $uses = ['part' => $part, 'count' => self::number($row['count'] ?? '', 1)];
+        try {
+            return Reader::read(Operation::class, [
+                'title' => trim($row['operation']),
+                'minutes' => self::number($row['minutes'], null),
+                'people' => self::number($row['hands'] ?? '', 1),
+                'uses' => $part === '' ? [] : [$uses],
+            ]);
+        } catch (InputError $error) {
+            throw new InputError(self::COLUMNS[$error->field] ?? $error->field, $error->getMessage());
+        }
+    }
+
+    /**
      * @param  array<string, string>  $row
      * @return array{BoughtPart, list<string>} and what is said of it where it is new
      *
      * @throws InputError
      */
-    private function part(array $row): array
+    private function part(string $name, array $row): array
     {
-        $name = self::text($row, 'part');
         $known = BoughtPart::query()->whereRaw('lower(name) = lower(?)', [$name])->first();
         if ($known !== null) {
             return [$known, []];
         }
-        $mark = static fn (string $column): ?int => trim($row[$column] ?? '') === ''
-            ? null
-            : (int) self::number($row, $column, null, self::MOST['mark'], 0.0);
+        $mark = static fn (string $column): ?int => is_int($number = self::number($row[$column] ?? '', null)) || $number === null
+            ? $number
+            : throw new InputError($column, 'must be a whole number');
         $part = $this->parts->say(null, [
             'name' => $name,
             'reorder_at' => $mark('reorder_at'),
@@ -116,40 +141,14 @@ final readonly class ImportFinishing
         return [$part, ["{$name}: a new part, none of it there"]];
     }
 
-    /**
-     * @param  array<string, string>  $row
-     *
-     * @throws InputError
-     */
-    private static function text(array $row, string $column): string
+    /** As the core is given it: a number, whole where it is; what is none as it stands, for the core to refuse. */
+    private static function number(string $text, ?int $usual): int|float|string|null
     {
-        $text = trim($row[$column] ?? '');
-        if ($text === '' || mb_strlen($text) > self::LONGEST[$column]) {
-            throw new InputError($column, 'must be there, of at most '.self::LONGEST[$column].' letters');
-        }
-
-        return $text;
-    }
-
-    /**
-     * @param  array<string, string>  $row
-     *
-     * @throws InputError
-     */
-    private static function number(array $row, string $column, ?float $usual, float $most, float $least = 0.0001): float
-    {
-        $text = trim($row[$column] ?? '');
-        if ($text === '' && $usual !== null) {
+        if (trim($text) === '') {
             return $usual;
         }
-        $number = Csv::number($text);
-        if ($number === null || $number < $least || $number > $most) {
-            throw new InputError($column, "\"{$text}\" must be a number above 0, at most ".(int) $most);
-        }
-        if ($column !== 'minutes' && floor($number) !== $number) {
-            throw new InputError($column, "\"{$text}\" must be whole");
-        }
+        $number = Csv::number($text) ?? $text;
 
-        return $number;
+        return is_float($number) && floor($number) === $number ? (int) $number : $number;
     }
 }

@@ -13,6 +13,7 @@ use App\Shop\Support\PartMovementKind;
 use App\Support\Sent;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Finishing\PartHeld;
 use Dithermic\Core\Finishing\Work;
 use Illuminate\Support\Facades\DB;
@@ -32,7 +33,9 @@ final readonly class KeepParts
      */
     public function say(?BoughtPart $part, array $said, ?int $after): BoughtPart
     {
-        Work::order(new PartHeld($said['name'], 0, $said['reorder_at'], $said['order_to']), 0);
+        Work::order(Reader::read(PartHeld::class, [
+            'part' => $said['name'], 'held' => 0, 'reorder_at' => $said['reorder_at'], 'order_to' => $said['order_to'],
+        ]), 0);
 
         return DB::transaction(function () use ($part, $said, $after): BoughtPart {
             $locked = $part === null

@@ -30,6 +30,9 @@ final readonly class GoodsData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/OperationData'),
         )] public array $operations,
+        #[OA\Property(description: 'that each of them takes')] public float $piece_min,
+        #[OA\Property(description: 'whose hands it wants at once')] public int $finish_people,
+        #[OA\Property(description: 'of hands, for each')] public float $hands_min,
         #[OA\Property(description: 'of hands, for all that wait')] public float $finish_min,
         #[OA\Property(description: 'of those that wait, with the parts that are there')] public int $can_finish,
         #[OA\Property(

@@ -6979,6 +6979,18 @@ export interface components {
             operations: components["schemas"]["OperationData"][];
             /**
              * Format: float
+             * @description that each of them takes
+             */
+            piece_min: number;
+            /** @description whose hands it wants at once */
+            finish_people: number;
+            /**
+             * Format: float
+             * @description of hands, for each
+             */
+            hands_min: number;
+            /**
+             * Format: float
              * @description of hands, for all that wait
              */
             finish_min: number;
