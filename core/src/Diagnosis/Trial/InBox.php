@@ -83,7 +83,7 @@ final class InBox implements Scene
             'vents' => 1.0,
             'draw' => $dice->between(1.3, 1.6),
             'corner' => $dice->between(1.3, 3.0),
-            'water' => in_array(self::POLYMERS[(int) $polymer], self::THIRSTY, true) ? $dice->between(0.2, 0.8) : 0.0,
+            'water' => $this->drinks(['polymer' => $polymer]) ? $dice->between(0.2, 0.8) : 0.0,
             'dried' => 1.0,
             'cool' => $dice->between(1.02, 1.3),
             'mould_k' => $dice->normal(0, 3),
@@ -108,11 +108,10 @@ final class InBox implements Scene
             'draw_too_deep' => ['draw' => $dice->between(1.9, 3.5)] + $state,
             'sharp_corner' => ['corner' => $dice->between(0.2, 0.9)] + $state,
             'heat_uneven' => ['spread_k' => $dice->between(15, 50)] + $state,
-            'moisture' => [
-                'polymer' => (float) $dice->whole(1, 2),
+            'moisture' => $this->drinks($state) ? [
                 'water' => $dice->between(1.2, 8),
                 'dried' => $dice->happens(0.7) ? 0.0 : 1.0,
-            ] + $state,
+            ] + $state : $state,
             'heated_too_fast' => ['heater_c' => 5 * (float) $dice->whole(88, 116), 'sheet_mm' => $state['sheet_mm'] + 2.0] + $state,
             'cool_too_short' => ['cool' => $dice->between(0.4, 0.95)] + $state,
             'uneven_cooling' => ['fan' => $dice->between(0.3, 1.0)] + $state,
@@ -166,7 +165,7 @@ final class InBox implements Scene
             'draw_ratio' => $state['draw'],
             'corner_radius_ratio' => $state['corner'],
             'moisture_state' => match (true) {
-                ! in_array(self::POLYMERS[(int) $state['polymer']], self::THIRSTY, true) => 'not_sensitive',
+                ! $this->drinks($state) => 'not_sensitive',
                 $state['dried'] < 0.5 => 'not_dried',
                 $state['water'] < 1.0 && $dice->happens(0.5) => 'dry_verified',
                 default => 'dried_unverified',
@@ -224,6 +223,12 @@ final class InBox implements Scene
             'thickness_uneven.0' => false,
             'cold_trim.0' => false,
         ];
+    }
+
+    /** @param  array<string, float>  $state */
+    private function drinks(array $state): bool
+    {
+        return in_array(self::POLYMERS[(int) $state['polymer']], self::THIRSTY, true);
     }
 
     /** @param  array<string, float>  $state */

@@ -145,12 +145,11 @@ final class InMould implements Scene
             'hold_too_low' => ['kept' => $dice->between(0.2, 0.7)] + $state,
             'wall_too_thick' => ['thick' => $dice->between(1.6, 3.0)] + $state,
             'gate_too_small' => ['gate' => $dice->between(0.12, 0.4)] + $state,
-            'moisture' => [
-                'polymer' => self::THIRSTY,
+            // Only what takes up water: not dried, or dried by a clock in a dryer that does not dry.
+            'moisture' => $state['polymer'] !== self::THIRSTY ? $state : [
                 'water' => $dice->between(1.5, 8.0),
-                // Not dried, or dried by a clock in a dryer that does not dry.
                 'dried' => $dice->happens(0.7) ? 0.0 : 1.0,
-            ] + $this->usualOf($state, self::THIRSTY),
+            ] + $state,
             'degraded' => [
                 'stood' => $dice->between(1.05, 3.0),
                 'stopped' => $dice->happens(0.5) ? 1.0 : 0.0,
@@ -179,7 +178,8 @@ final class InMould implements Scene
     {
         $full = $this->full($state);
         $warmsUp = $state['mould_k'] < -6;
-        $reads = [
+
+        return [
             // What its gauge shows: the window by the set-point, not by the melt.
             'melt_temp_vs_window' => $state['melt_pos'] + $dice->normal(0, 0.02),
             'dial_minus_probe_k' => -$this->offK($state) + $dice->normal(0, 2),
@@ -246,8 +246,6 @@ final class InMould implements Scene
             },
             'defect_place' => $this->where($state, $defect, $dice),
         ];
-
-        return $reads;
     }
 
     public function says(array $state, string $defect): array
@@ -255,7 +253,8 @@ final class InMould implements Scene
         $real = $state['melt_pos'] + $this->offK($state) / $this->window($state)[1];
         $needs = $this->needs($state) / $this->needs(self::asPlanned($state));
         $bottomed = $state['charge'] * (1 - $state['leak']) < 1.0;
-        $of = [
+
+        return [
             'melt_too_cold.0' => $real < 0.25,
             'charge_too_small.0' => $bottomed,
             'pressure_too_low.0' => $state['push'] < 0.93,
@@ -283,23 +282,6 @@ final class InMould implements Scene
             'volatiles.0' => false,
             'mould_wet.0' => false,
         ];
-        if ($defect === 'sink_marks') {
-            $of['charge_too_small.0'] = $bottomed;
-            $of['melt_too_hot.0'] = $real > 0.85;
-        }
-
-        return $of;
-    }
-
-    /**
-     * @param  array<string, float>  $state
-     * @return array<string, float> the same day with another polymer
-     */
-    private function usualOf(array $state, float $polymer): array
-    {
-        $process = $this->polymers->get(self::POLYMERS[(int) $polymer])->process('injection');
-
-        return ['mould_c' => $process->number('mould_c.typical')] + $state;
     }
 
     /**

@@ -8,9 +8,10 @@ use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Safety\Process;
 
 /**
- * A process as it is on a usual day, and what it does when one thing goes wrong. What a part has, and what can be read,
- * seen and heard, follows from the state of the machine by the physics of the process; nothing here looks at the ratios
- * of data/defects.json, which are what is tried.
+ * A process as it is on a usual day, and what it does when one thing goes wrong. What a part has, and what is measured,
+ * follows from the state of the machine by the physics of the process; what eyes see of it (where a flaw lies, how it
+ * comes and goes, how a mould looks) is drawn for that state, as the trade has it. Nothing here looks at the ratios of
+ * data/defects.json, which are what is tried.
  *
  * A state is a list of numbers by name: of settings as they really are, in °C, mm, s, or shares of what they should be.
  */

@@ -45,6 +45,8 @@ final class Score
     {
         $ids = array_map(static fn (RankedCause $c): string => $c->id, $told->causes);
 
-        return (int) array_search($trouble->cause, $ids, true);
+        $place = array_search($trouble->cause, $ids, true);
+
+        return $place === false ? PHP_INT_MAX : (int) $place;
     }
 }
