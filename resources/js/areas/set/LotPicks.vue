@@ -52,6 +52,16 @@ const lots = computed(() =>
                 ></label
             >
         </div>
+        <!-- Above the list that it finds in: a list that comes moves nothing that is being pressed. -->
+        <div class="finds">
+            <label class="fields find"
+                ><span class="sr">Find a lot</span
+                ><input v-model="find" type="search" placeholder="Find: code, colour, place, source"
+            /></label>
+            <button class="others" type="button" @click="others = !others">
+                {{ others ? `Only ${polymer}` : 'Show every lot' }}
+            </button>
+        </div>
         <p v-if="lots.length === 0 && find === ''" class="quiet">
             No {{ polymer }} as {{ process?.forms.join(', ') }} is here.
         </p>
@@ -80,13 +90,6 @@ const lots = computed(() =>
                     ></span
                 >
             </label>
-            <label class="fields find"
-                ><span class="sr">Find a lot</span
-                ><input v-model="find" type="search" placeholder="Find: code, colour, place, source"
-            /></label>
-            <button class="others" type="button" @click="others = !others">
-                {{ others ? `Only ${polymer}` : 'Show every lot' }}
-            </button>
         </div>
     </section>
 </template>
