@@ -96,6 +96,23 @@ describe('what waits here is laid over what the server said', () => {
         ]);
     });
 
+    it('offers by one touch only what one touch says', () => {
+        const stir = (required: boolean) => {
+            const fields = [{ id: 'shade', label: 'Shade', dimension: 'number', required }];
+            const entries = [{ id: 'stirred', title: 'Stirred', fields }];
+            const steps = procedure.steps.map((step) => ({
+                ...step,
+                reminders: step.reminders?.map((r) => ({ ...r, entry: 'stirred' })),
+            }));
+            const own = { ...procedure, steps, entries: [...procedure.entries, ...entries] } as Procedure;
+            return handsOf(overlay(boiled({ procedure: own } as unknown as Partial<Run>), cup(1, 200))).find(
+                (h) => h.what === 'Stir',
+            );
+        };
+        expect(stir(false)).toMatchObject({ entry: 'stirred', button: 'Stirred', piece: 1 });
+        expect(stir(true)).toMatchObject({ entry: 'stirred', button: null });
+    });
+
     it('says which place takes no more', () => {
         const run = overlay(boiled(), [
             ...cup(1, 200),

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { api } from '../../api/client';
 import type { BoughtPart, Goods } from '../../api/types';
 import { minutesText } from '../../parts/units';
+import { titlesOf } from '../shop/goods';
 
 /** Pieces that wait to be finished, and bought-in parts to order: what hands can do while others wait. */
 const goods = useQuery({ queryKey: ['goods'], queryFn: () => api.list<Goods>('goods') });
@@ -14,7 +15,6 @@ const takes = (g: Goods) =>
     `${minutesText(g.finish_min)} of hands${g.can_finish < g.to_finish ? `, parts for ${g.can_finish}` : ''}`;
 const there = (p: BoughtPart) =>
     `${p.held} there${p.comes_days === null ? '' : `, ${p.comes_days} days to come`}`;
-const titles = (g: Goods) => g.operations.map((o) => o.title).join(', ');
 </script>
 
 <template>
@@ -25,7 +25,7 @@ const titles = (g: Goods) => g.operations.map((o) => o.title).join(', ');
         </div>
         <p v-for="g in waiting" :key="g.product_id">
             <strong>{{ g.to_finish }} × {{ g.product }}</strong
-            >: {{ titles(g) }}, <span class="quiet">{{ takes(g) }}</span>
+            >: {{ titlesOf(g) }}, <span class="quiet">{{ takes(g) }}</span>
         </p>
         <p v-for="p in toOrder" :key="p.id">
             <span class="short"><span aria-hidden="true">▲</span> Order {{ p.order }} × {{ p.name }}</span

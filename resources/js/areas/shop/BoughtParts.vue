@@ -148,6 +148,7 @@ const watched = (p: BoughtPart) =>
     </section>
 </template>
 
+<style scoped src="./goods.css"></style>
 <style scoped>
 .head {
     display: flex;
@@ -156,49 +157,12 @@ const watched = (p: BoughtPart) =>
     gap: 12px;
     margin: 26px 0 10px;
 }
-li {
-    display: grid;
-    grid-template-columns: 84px minmax(0, 1fr) auto;
-    align-items: center;
-    gap: 6px 16px;
-    margin-bottom: 10px;
-}
 .held {
     font-size: 1.6rem;
-    text-align: right;
-}
-.of {
-    margin-left: 8px;
-}
-.short {
-    color: var(--alarm);
-    font-weight: 700;
-}
-.short .quiet {
-    font-weight: 400;
-}
-.wants {
-    box-shadow: inset 6px 0 0 var(--ember-strong);
-}
-.acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-}
-.form {
-    grid-column: 1 / -1;
 }
 .tick {
     display: flex;
     gap: 8px;
     align-items: center;
-}
-@media (max-width: 900px) {
-    li {
-        grid-template-columns: 60px minmax(0, 1fr);
-    }
-    .acts {
-        grid-column: 1 / -1;
-    }
 }
 </style>

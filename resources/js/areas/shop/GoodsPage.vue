@@ -9,6 +9,7 @@ import TypedField from '../../parts/TypedField.vue';
 import { minutesText } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
 import BoughtParts from './BoughtParts.vue';
+import { titlesOf } from './goods';
 
 /** What stands on the shelf, what wants making or finishing, and one row at a time that something is done with. */
 const client = useQueryClient();
@@ -64,7 +65,6 @@ async function keep() {
     said.value = `${kept.product}: ${kept.held} on the shelf${wait}.`;
     open.value = null;
 }
-const titles = (g: Goods) => g.operations.map((o) => o.title).join(', ');
 const watched = (g: Goods) =>
     g.reorder_at === null ? 'not watched' : `at ${g.reorder_at} or fewer, make up to ${g.make_to}`;
 </script>
@@ -95,7 +95,7 @@ const watched = (g: Goods) =>
                     </p>
                     <p v-else class="quiet">{{ watched(g) }}</p>
                     <p v-if="g.to_finish > 0" class="waits">
-                        <strong>{{ g.to_finish }} to finish</strong>: {{ titles(g) }},
+                        <strong>{{ g.to_finish }} to finish</strong>: {{ titlesOf(g) }},
                         {{ minutesText(g.finish_min) }}
                         of hands
                     </p>
@@ -143,49 +143,10 @@ const watched = (g: Goods) =>
     </div>
 </template>
 
+<style scoped src="./goods.css"></style>
 <style scoped>
-li {
-    display: grid;
-    grid-template-columns: 84px minmax(0, 1fr) auto;
-    align-items: center;
-    gap: 6px 16px;
-    margin-bottom: 10px;
-}
-.held {
-    font-size: 2.2rem;
-    text-align: right;
-}
-.of {
-    margin-left: 8px;
-}
-.short {
-    color: var(--alarm);
-    font-weight: 700;
-}
-.short .quiet {
-    font-weight: 400;
-}
-.wants {
-    box-shadow: inset 6px 0 0 var(--ember-strong);
-}
-.acts {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-}
-.form {
-    grid-column: 1 / -1;
-}
 .said {
     font-weight: 650;
     margin-bottom: 10px;
-}
-@media (max-width: 900px) {
-    li {
-        grid-template-columns: 60px minmax(0, 1fr);
-    }
-    .acts {
-        grid-column: 1 / -1;
-    }
 }
 </style>
