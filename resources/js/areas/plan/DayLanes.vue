@@ -178,7 +178,9 @@ const shift = (job: string | null) =>
     background: var(--still);
     overflow: hidden;
     white-space: nowrap;
-    padding: 2px 6px;
+    padding: 0 6px;
+    display: flex;
+    align-items: center;
     font-size: 0.86rem;
     font-weight: 650;
 }
