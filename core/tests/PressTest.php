@@ -7,6 +7,8 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Heat\Press\PressCycle;
 use Dithermic\Core\Heat\Press\PressCycleInput;
+use Dithermic\Core\Heat\Press\PressSchools;
+use Dithermic\Core\Heat\Press\PressSchoolsInput;
 use Dithermic\Core\Material\PolymerLibrary;
 
 const PANEL = [
@@ -169,4 +171,41 @@ it('orders the schools as given and calls a quick rule cold', function (): void 
     expect(array_column($answer->rules, 'id'))->toBe(['physics', 'quick', 'slow'])
         ->and(array_column($answer->rules, 'verdict'))
         ->toBe(['ok', 'core cold', 'long']);
+});
+
+it('judges rules along a sheet that was already followed as it does by itself', function (float $soak): void {
+    $library = new PolymerLibrary;
+    $heat = ['soak_min' => $soak] + ANVIL + PANEL;
+    $rules = [
+        ['id' => 'short', 'heat_min_per_mm' => 0.8, 'cool_ratio' => 1.0],
+        ['id' => 'physics'],
+        ['id' => 'long', 'heat_min_per_mm' => 6.0, 'cool_min_per_mm' => 3.0],
+    ];
+    $in = Reader::read(PressSchoolsInput::class, ['rules' => $rules] + $heat);
+    [$cycle, $course] = (new PressCycle($library))->followed(Reader::read(PressCycleInput::class, $heat));
+    $alone = (new PressSchools($library))($in);
+    $along = (new PressSchools($library))->along($in, $course);
+
+    expect($along->rules)->toEqual($alone->rules)
+        ->and($along->rules[1]->heat_min)->toEqualWithDelta($cycle->heat_min + $soak, 1e-9)
+        ->and($along->rules[1]->cool_min)->toEqualWithDelta($cycle->cool_min, 1e-9)
+        // A rule that ends before the middle is there sees the same sheet as one that stops a run at that minute.
+        ->and($along->rules[0]->core_end_of_heat_c)->toEqualWithDelta(
+            cycle(['minutes_given' => 0.8 * 8] + $heat)->core_at_given_c,
+            0.3,
+        )
+        ->and($along->rules[2]->core_end_of_heat_c)->toEqualWithDelta(
+            cycle(['minutes_given' => 6.0 * 8] + $heat)->core_at_given_c,
+            0.3,
+        );
+})->with(['no soak' => [0.0], 'three minutes of soak' => [3.0]]);
+
+it('takes a sheet out when it is said, and not at the end of the step before', function (): void {
+    $taken = cycle(['soak_min' => 0.0] + ANVIL);
+    $times = array_column($taken->curve, 'time_s');
+    $sorted = $times;
+    sort($sorted);
+
+    expect($times)->toBe($sorted)
+        ->and($times)->toContain(round(60 * $taken->heat_min, 2));
 });

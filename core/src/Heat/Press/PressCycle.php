@@ -33,6 +33,16 @@ final readonly class PressCycle
      */
     public function __invoke(PressCycleInput $in, float $cells = 1.0, float $steps = 1.0): PressCycleResult
     {
+        return $this->followed($in, $cells, $steps)[0];
+    }
+
+    /**
+     * The answer, and the sheet's way that it was read from: for whoever has more to ask of the same sheet.
+     *
+     * @return array{PressCycleResult, PressCourse}
+     */
+    public function followed(PressCycleInput $in, float $cells = 1.0, float $steps = 1.0): array
+    {
         $model = new PressModel($in, $this->polymers, $cells, $steps);
         $stack = $model->coldStack();
         $start = $model->point($stack);
@@ -54,32 +64,23 @@ final readonly class PressCycle
             }
             $before = [$s->time, $core];
         };
-        if ($in->transfer_min === null) {
-            $heat = $model->heatToTarget($stack, $watch);
-            $soakEnd = $heat + 60 * $in->soak_min;
-        } else {
-            $heat = $model->heatToTarget(clone $stack);
-            $soakEnd = 60 * $in->transfer_min;
+        $course = $in->transfer_min === null
+            ? PressCourse::soaked($model, 60 * $in->soak_min, $watch)
+            : PressCourse::until($model, 60 * $in->transfer_min, $watch);
+        $heat = $course->heat;
+        $hot = $course->hot->rightFace;
+        if ($course->hot->time < $course->reached->time) {
+            $points[count($points) - 1] = $model->point($course->hot);
         }
-        $stack->run($soakEnd, static function (Stack $s) use ($watch): bool {
-            $watch($s);
-
-            return false;
-        });
-        $atEnd = clone $stack;
-        $hot = $stack->rightFace;
-        $energy = $atEnd->gained();
-        $hotError = $stack->energyErrorPct();
-        $model->transfer($stack);
         $hotPoints = count($points);
-        [$cool] = $model->coolToDemould($stack, $watch);
-        $cold = $stack->rightFace;
+        [$cool, , $cooled] = $course->cool($watch);
+        $cold = $cooled->rightFace;
 
         $given = null;
         if ($in->minutes_given !== null) {
             $until = 60 * $in->minutes_given / $in->heat_factor;
-            $judge = $until > $atEnd->time
-                ? $atEnd
+            $judge = $until > $course->hot->time
+                ? clone $course->hot
                 : (new PressModel($in, $this->polymers, $cells, $steps))->coldStack();
             $judge->run($until);
             $given = $judge->leftSurface();
@@ -93,17 +94,17 @@ final readonly class PressCycle
             core_at_given_c: $given,
             surface_max_c: $surfaceMax,
             consolidated_min: $consolidated === null ? null : $consolidated / 60,
-            energy_kj: 2 * $energy / 1000,
+            energy_kj: 2 * $course->hot->gained() / 1000,
             platen_min_c: $hot instanceof Body ? $hot->lowest : null,
             cold_platen_end_c: $cold instanceof Body ? $cold->temperature : null,
             full_power_min: $hot instanceof Body ? $hot->secondsAtFullPower / 60 : null,
             core_target_c: $model->coreTarget,
             demould_c: $model->demould,
-            energy_error_pct: $hotError,
+            energy_error_pct: $course->hot->energyErrorPct(),
             curve: self::thin($points, $hotPoints),
         );
 
-        return $this->say($result, $in, $model);
+        return [$this->say($result, $in, $model), $course];
     }
 
     private function say(PressCycleResult $result, PressCycleInput $in, PressModel $model): PressCycleResult

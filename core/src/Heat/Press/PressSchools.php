@@ -32,27 +32,37 @@ final readonly class PressSchools
     public function __invoke(PressSchoolsInput $in): PressSchoolsResult
     {
         $model = new PressModel($in->cycle, $this->polymers);
-        $rules = $in->rules();
-        $stack = $model->coldStack();
 
-        // One heating serves every rule: each takes its own copy at its own minute.
-        $probe = clone $stack;
-        $heat = $model->heatToTarget($probe);
-        $ends = [];
-        foreach ($rules as $index => $rule) {
-            $ends[$index] = $rule->id === RuleInput::PHYSICS
-                ? $heat + 60 * $in->cycle->soak_min
-                : 60 * (float) $rule->heat_min_per_mm * $in->cycle->thickness_mm;
-        }
+        return $this->judged($in, $model, PressCourse::soaked($model, 60 * $in->cycle->soak_min));
+    }
+
+    /** @param  PressCourse  $course  the same sheet's, heated and soaked: nothing is reckoned twice */
+    public function along(PressSchoolsInput $in, PressCourse $course): PressSchoolsResult
+    {
+        return $this->judged($in, new PressModel($in->cycle, $this->polymers), $course);
+    }
+
+    private function judged(PressSchoolsInput $in, PressModel $model, PressCourse $course): PressSchoolsResult
+    {
+        $rules = $in->rules();
+        $ends = array_map(
+            static fn (RuleInput $rule): float => $rule->id === RuleInput::PHYSICS
+                ? $course->hot->time
+                : 60 * (float) $rule->heat_min_per_mm * $in->cycle->thickness_mm,
+            $rules,
+        );
         $order = $ends;
         asort($order);
+        // One heating serves every rule: each goes on from the latest that is known before its own minute.
+        $stack = $model->coldStack();
         $verdicts = [];
         foreach ($order as $index => $end) {
-            if ($probe->time <= $end) {
-                $stack = $probe;
+            foreach ([$course->reached, $course->hot] as $known) {
+                $stack = $stack->time < $known->time && $known->time <= $end ? clone $known : $stack;
             }
-            $stack->run($end);
-            $verdicts[$index] = $this->judge($rules[$index], clone $stack, $model, $end, $heat, $in->cycle);
+            $verdicts[$index] = $rules[$index]->id === RuleInput::PHYSICS
+                ? $this->judge($rules[$index], $course->hot, $course->cool()[0], $course->cool()[1], $course, $model, $in->cycle)
+                : $this->timed($rules[$index], $stack, $end, $course, $model, $in->cycle);
         }
         ksort($verdicts);
         $verdicts = array_values($verdicts);
@@ -63,33 +73,50 @@ final readonly class PressSchools
             'The platens',
             $this->polymers,
         ))->explain(sprintf(
-            'Conduction asks for %.1f min until the middle reaches %.0f °C. %s', $heat / 60, $model->coreTarget,
+            'Conduction asks for %.1f min until the middle reaches %.0f °C. %s', $course->heat / 60, $model->coreTarget,
             $cold === []
                 ? 'None of these rules leaves it cold.'
                 : 'Left cold by: '.implode(', ', array_map(static fn (RuleVerdict $v): string => $v->label, $cold)).'.',
         ));
     }
 
-    private function judge(
+    /** By a rule of minutes: heated to its end, then cooled as long as it says. */
+    private function timed(
         RuleInput $rule,
         Stack $stack,
-        PressModel $model,
         float $end,
-        float $heat,
+        PressCourse $course,
+        PressModel $model,
         PressCycleInput $in,
     ): RuleVerdict {
-        $core = $stack->leftSurface();
-        $model->transfer($stack);
-        if ($rule->id === RuleInput::PHYSICS) {
-            [$cool, $after] = $model->coolToDemould($stack);
-        } else {
-            $cool = $rule->cool_min_per_mm === null
-                ? (float) $rule->cool_ratio * $end
-                : 60 * $rule->cool_min_per_mm * $in->thickness_mm;
-            $stack->run($stack->time + $cool);
-            $after = $stack->leftSurface();
-        }
-        $physics = $heat + 60 * $in->soak_min;
+        $stack->run($end);
+        $cool = $rule->cool_min_per_mm === null
+            ? (float) $rule->cool_ratio * $end
+            : 60 * $rule->cool_min_per_mm * $in->thickness_mm;
+        $cold = clone $stack;
+        $model->transfer($cold);
+        $cold->run($cold->time + $cool);
+
+        return $this->judge($rule, $stack, $cool, $cold->leftSurface(), $course, $model, $in);
+    }
+
+    /**
+     * @param  Stack  $hot  as it leaves the hot press
+     * @param  float  $cool  s
+     * @param  float  $after  the middle as the cold press is opened, °C
+     */
+    private function judge(
+        RuleInput $rule,
+        Stack $hot,
+        float $cool,
+        float $after,
+        PressCourse $course,
+        PressModel $model,
+        PressCycleInput $in,
+    ): RuleVerdict {
+        $end = $hot->time;
+        $core = $hot->leftSurface();
+        $physics = $course->heat + 60 * $in->soak_min;
         $verdict = match (true) {
             $core < $model->coreTarget - self::COLD_MARGIN_K => 'core cold',
             $end > self::LONG * $physics => 'long',

@@ -74,23 +74,21 @@ final readonly class Planner
         $heat = $this->heatInput($in, $set);
         $sheet = (new Sheet($this->polymers))($sheetInput);
         $weighing = (new SheetSchools($this->polymers))($sheetInput);
-        $timing = (new PressSchools($this->polymers))(Reader::read(
-            PressSchoolsInput::class,
-            ['rules' => $this->rules($in)] + $heat,
-        ));
+        $cycles = new PressCycle($this->polymers);
+        $soak = $set->get('soak_min');
+        [$cycle, $course] = $cycles->followed(self::picture($heat, $soak));
+        $timing = (new PressSchools($this->polymers))->along(
+            Reader::read(PressSchoolsInput::class, ['rules' => $this->rules($in)] + $heat),
+            $course,
+        );
         $rules = array_column($timing->rules, null, 'id');
         $chosen = $this->heatRule($in, array_keys($rules));
         $rule = $rules[$chosen] ?? throw new InputError('heat_rule', 'is not a rule that this shop knows');
-        $soak = $set->get('soak_min');
-        // The picture shows the chosen rule: what it heats longer than the middle needs is a longer soak.
-        $longer = $rule->heat_min - ($rules[RuleInput::PHYSICS]->heat_min - $soak);
-        $cycle = (new PressCycle($this->polymers))(Reader::read(
-            PressCycleInput::class,
-            [
-                'soak_min' => $rule->id === RuleInput::PHYSICS ? $soak : max(0.0, $longer),
-                'with_profile' => true,
-            ] + $heat,
-        ));
+        if ($rule->id !== RuleInput::PHYSICS) {
+            // The picture shows the chosen rule: what it heats longer than the middle needs is a longer soak.
+            $longer = $rule->heat_min - ($rules[RuleInput::PHYSICS]->heat_min - $soak);
+            $cycle = $cycles(self::picture($heat, max(0.0, $longer)));
+        }
         $charge = $this->charge($in, $sheet->charge_mass_g, array_column($weighing->schools, 'charge_mass_g', 'id'));
         $timers = $this->timers($rule, $set);
         [$heatMin, $coolMin] = [$timers[0]->minutes, $timers[1]->minutes];
@@ -234,6 +232,15 @@ final readonly class Planner
         }
 
         return $heat;
+    }
+
+    /**
+     * @param  array<string, mixed>  $heat
+     * @param  float  $soak  min
+     */
+    private static function picture(array $heat, float $soak): PressCycleInput
+    {
+        return Reader::read(PressCycleInput::class, ['soak_min' => $soak, 'with_profile' => true] + $heat);
     }
 
     /**
