@@ -400,7 +400,9 @@ start_web() {
         kill -USR2 "$(cat "$RUN/php-fpm.pid")"
         sleep 0.5
     else
-        PHP_INI_SCAN_DIR="$scan:$CODE/deploy/php" $PHP_FPM -R -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 9>&- || fail "php-fpm did not start; see $LOG/php-fpm.log."
+        local preload=(-d "opcache.preload=$CODE/deploy/php/preload.php")
+        if is_root; then preload+=(-d "opcache.preload_user=$user"); fi
+        PHP_INI_SCAN_DIR="$scan:$CODE/deploy/php" $PHP_FPM -R "${preload[@]}" -y "$RUN/php-fpm.conf" --daemonize >>"$LOG/php-fpm.log" 2>&1 9>&- || fail "php-fpm did not start; see $LOG/php-fpm.log."
     fi
     if alive "$RUN/nginx.pid"; then
         nginx -c "$RUN/nginx.conf" -s reload 2>>"$LOG/nginx.log"
