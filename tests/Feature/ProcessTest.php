@@ -345,6 +345,34 @@ it('shows a run of pieces on the floor, and what wants hands next of it', functi
     expect(array_column($hands, 'piece'))->toBe([1])->and($hands[0]['timer'])->toBe('cool');
 });
 
+it('says whose hands each call wants: who is at it, and who is here once they have gone', function (): void {
+    $shots = $this->signedIn('ines')->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    walkRun($shots);
+    $rail = jobOf('stand rail', 'barrel', 'Adder', spare('HDPE'), ['confirmed_by' => person('teodor')->id]);
+    $bars = $this->signedIn('teodor')->postJson('/api/v1/runs', $rail)->assertCreated()->json('summary.id');
+    walkRun($bars);
+    $whose = function () use ($shots, $bars): array {
+        $hands = collect($this->getJson('/api/v1/floor')->assertOk()->json('hands'));
+
+        return array_map(static fn (string $id): array => $hands->firstWhere('run_id', $id)['whose'], [$shots, $bars]);
+    };
+    // A bar wants two: the second is whoever else is here.
+    expect($whose()[0])->toBe(['Ines Halloran'])->and($whose()[1][0])->toBe('Teodor Blum')->and($whose()[1])->toHaveCount(2);
+    // Whoever put hands to it last is at it.
+    $this->signedIn('ines');
+    tell($bars, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
+    walkRun($bars, 1);
+    $last = collect($this->getJson('/api/v1/floor')->json('hands'))->firstWhere('run_id', $bars);
+    expect($last['by'])->toBe('Ines Halloran');
+    // She goes home: none of it is hers.
+    $this->travel(5)->minutes();
+    $now = shopNow();
+    $this->postJson('/api/v1/day/people', [
+        'id' => fake_uuid(), 'day' => $now - 7200, 'person_id' => person('ines')->id, 'from' => $now - 7200, 'to' => $now - 1,
+    ])->assertNoContent();
+    expect(array_merge(...$whose()))->not->toContain('Ines Halloran')->toContain('Teodor Blum');
+});
+
 it('lists runs by their process', function (): void {
     $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated();
     $shown = $this->getJson('/api/v1/runs?process=injection')->assertOk()->json('items');

@@ -17,6 +17,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable $day
  * @property CarbonImmutable $from_at
  * @property CarbonImmutable $to_at
+ * @property CarbonImmutable $at
+ * @property User $person
  */
 final class Presence extends Model
 {
@@ -27,6 +29,12 @@ final class Presence extends Model
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.vP';
+
+    /** @return BelongsTo<User, $this> */
+    public function person(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'person_id');
+    }
 
     /** @return BelongsTo<User, $this> */
     public function by(): BelongsTo

@@ -10,6 +10,7 @@ use OpenApi\Attributes as OA;
 #[OA\Schema]
 final readonly class HandData
 {
+    /** @param  list<string>  $whose */
     public function __construct(
         #[OA\Property(description: 'the screen where it is done')] public string $to,
         #[OA\Property] public ?string $run_id,
@@ -27,6 +28,19 @@ final readonly class HandData
         #[OA\Property(description: 'null for the run itself')] public ?int $piece,
         #[OA\Property(description: 'of several that wait at once the one that presses most goes first')] public float $presses,
         #[OA\Property(description: 'what waits meanwhile, in words')] public string $waits,
+        #[OA\Property(description: 'that hands take')] public float $minutes,
+        #[OA\Property(description: 'who was at it last; null where nobody was yet')] public ?string $by,
+        #[OA\Property(
+            description: 'whose hands it wants, by name; none where nobody is known to be here',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )] public array $whose = [],
     ) {
+    }
+
+    /** @param  list<string>  $whose */
+    public function for(array $whose): self
+    {
+        return new self(...['whose' => $whose] + get_object_vars($this));
     }
 }

@@ -11,6 +11,7 @@ use App\Material\Models\Drying;
 use App\Material\Models\Lot;
 use App\Material\Models\Source;
 use App\Material\Support\ChargeState;
+use App\Planning\Queries\AtWork;
 use App\Runs\Data\BreakData;
 use App\Runs\Data\FloorData;
 use App\Runs\Data\HandData;
@@ -32,6 +33,7 @@ use Dithermic\Core\Run\Place;
 use Dithermic\Core\Run\Procedure;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Run\Wait;
+use Dithermic\Core\Run\Whose;
 use Dithermic\Core\Safety\SourceState;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -41,12 +43,16 @@ final readonly class FloorView
     /** how far back a finished run still shows on its lane */
     private const LOOK_BACK_MIN = 90;
 
+    /** entries of each run that tell who is at work */
+    private const LATELY = 60;
+
     public function __construct(
         private PresentRun $presentRun,
         private PresentShop $presentShop,
         private Processes $processes,
         private Alarms $alarms,
         private ReadNow $read,
+        private AtWork $atWork,
     ) {
     }
 
@@ -128,12 +134,15 @@ final readonly class FloorView
                 null,
                 Wait::Bench->weight(),
                 Wait::Bench->value,
+                1.0,
+                null,
             );
         }
         // What an instrument reads goes before what somebody logged.
         $measured = $this->read->of($follow) + $measured;
         $turn = static fn (HandData $h): array => Hand::turn($h->at, $h->presses, $now);
         usort($hands, static fn (HandData $a, HandData $b): int => $turn($a) <=> $turn($b));
+        $hands = $this->shared($hands, $runs, $now);
 
         $lanes = [];
         $moulds = array_filter($this->processes->machineKinds(), static fn (MachineKind $k): bool => $k->isMould);
@@ -164,6 +173,27 @@ final readonly class FloorView
         }
 
         return new FloorData($now, $this->stages($runs), $lanes, $hands, $this->alarms->open());
+    }
+
+    /**
+     * Each with whose hands it wants, of those who are here.
+     *
+     * @param  list<HandData>  $hands  in their turn
+     * @param  Collection<int, Run>  $runs
+     * @return list<HandData>
+     */
+    private function shared(array $hands, Collection $runs, float $now): array
+    {
+        $calls = array_map(static fn (HandData $h): array => [
+            'at' => $h->at,
+            'minutes' => $h->minutes,
+            'people' => $h->people,
+            'by' => $h->by,
+        ], $hands);
+        $lately = $runs->flatMap(static fn (Run $run): Collection => $run->events->take(-self::LATELY));
+        $whose = Whose::of($calls, $this->atWork->names($lately, $now), $now);
+
+        return array_map(static fn (HandData $h, array $names): HandData => $h->for($names), $hands, $whose);
     }
 
     /** Whether runs are made on a kind of machine, come to it, or neither. */

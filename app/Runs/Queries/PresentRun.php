@@ -199,6 +199,9 @@ final readonly class PresentRun
     public function hands(Run $run, RunState $state): array
     {
         $machine = $run->machineOfState();
+        $last = $state->lastHands();
+        // A piece that nobody has begun is of who was at the one before.
+        $lastOfAll = end($last) ?: null;
 
         return array_map(fn (Hand $hand): HandData => new HandData(
             "/run/{$run->id}",
@@ -217,6 +220,8 @@ final readonly class PresentRun
             $hand->piece,
             round($hand->presses(), 3),
             $hand->wait->value,
+            round($hand->minutes, 2),
+            $last[$hand->piece ?? 0] ?? $lastOfAll,
         ), $machine->calls($state));
     }
 

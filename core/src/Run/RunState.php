@@ -72,6 +72,30 @@ final class RunState extends Thread
         return $this->status !== self::RUNNING || $last === false || $last['to'] !== null ? null : $last;
     }
 
+    /**
+     * Who put hands last to each piece, and to the run itself, by name.
+     *
+     * @return array<int, string> by piece, 0 for the run; whoever was at any of it last stands last
+     */
+    public function lastHands(): array
+    {
+        $last = [];
+        $put = static function (int $piece, float $at, string $by) use (&$last): void {
+            $last[$piece] = $at >= ($last[$piece][0] ?? -INF) ? [$at, $by] : $last[$piece];
+        };
+        foreach ($this->entries as $entry) {
+            $put($entry['piece'] ?? 0, $entry['at'], $entry['by']);
+        }
+        foreach ([$this, ...$this->pieces] as $thread) {
+            foreach ($thread->done as $done) {
+                $put($thread->piece ?? 0, $done['at'], $done['by']);
+            }
+        }
+        asort($last);
+
+        return array_map(static fn (array $one): string => $one[1], $last);
+    }
+
     /** The lot that goes in at a moment; null while it is the one that the run began with. */
     public function lotAt(float $at): ?int
     {

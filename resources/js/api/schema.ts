@@ -7027,6 +7027,15 @@ export interface components {
             presses: number;
             /** @description what waits meanwhile, in words */
             waits: string;
+            /**
+             * Format: float
+             * @description that hands take
+             */
+            minutes: number;
+            /** @description who was at it last; null where nobody was yet */
+            by: string | null;
+            /** @description whose hands it wants, by name; none where nobody is known to be here */
+            whose: string[];
         };
         /** @description What the next shift finds, written from log and plan. */
         HandOverData: {

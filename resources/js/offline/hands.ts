@@ -25,10 +25,11 @@ const WAITS = {
     bench: ['', 1],
 } as const;
 const LEAST_MIN = 0.25;
-type Waits = Pick<Hand, 'presses' | 'waits'>;
+type Waits = Pick<Hand, 'presses' | 'waits' | 'minutes'>;
 const presses = (what: keyof typeof WAITS, minutes: number): Waits => ({
     presses: Math.round((1000 * WAITS[what][1]) / Math.max(LEAST_MIN, minutes)) / 1000,
     waits: WAITS[what][0],
+    minutes,
 });
 /** Of a step that hands are wanted for, after a timer of a kind that has run out, or none. */
 export function waitsOf(kind: string | undefined, needsHeat: boolean, minutes: number): Waits {
@@ -50,7 +51,25 @@ export function inTurn<T extends Pick<Hand, 'at' | 'presses'>>(hands: T[], now: 
     return [...due.sort((a, b) => b.presses - a.presses), ...soonest.slice(due.length)];
 }
 
-type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine'>;
+/** Nobody has come for so long: it is everybody's, s. */
+const NOBODY_CAME_S = 60;
+
+/** Names; a floor that was kept on this screen before has none. */
+export const whoseOf = (hand: Pick<Hand, 'whose'>): string[] => (hand.whose as string[] | undefined) ?? [];
+
+/** Theirs: what wants their hands, what wants anybody's, and what somebody else has left waiting. */
+export function isFor(
+    hand: Pick<Hand, 'at' | 'whose' | 'timer' | 'entry'>,
+    name: string,
+    now: number,
+): boolean {
+    const whose = whoseOf(hand);
+    if (whose.length === 0 || whose.includes(name)) return true;
+    return (hand.timer !== null || hand.entry !== null) && hand.at <= now - NOBODY_CAME_S;
+}
+
+/** Whose hands it wants is not known here: what waits unsent on this screen was logged on it. */
+type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine' | 'by' | 'whose'>;
 
 /** What a run needs next, as the server would say it (core/src/Run/Forecast.php); used only while entries wait here unsent. */
 export function handsOf(run: Run): Hand[] {
@@ -118,6 +137,8 @@ export function callsOf(run: Run): Hand[] {
         timer: null,
         people: 1,
         piece: null,
+        by: null,
+        whose: [],
         ...presses('hot', 1),
     };
     return [still, ...hands.filter((h) => kind(h) !== 'heat')];
@@ -206,6 +227,8 @@ function whose(run: Run, step: ProcedureStep): Base {
         run_number: number,
         about: `${product}, run ${number}`,
         machine: placeName(run, step.place),
+        by: null,
+        whose: [],
     };
 }
 

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick, ref } from 'vue';
 import { floor } from '../api/floor';
 import * as entries from '../api/queue';
+import { session } from '../api/session';
 import type { Floor, Hand } from '../api/types';
 import { buttonOf, server, shownAt, textOf } from '../tests/mount';
 import * as clock from './clock';
@@ -28,6 +29,9 @@ const hand = (over: Partial<Hand> = {}): Hand =>
         button: null,
         presses: 1,
         waits: '',
+        minutes: 1,
+        by: null,
+        whose: [],
         ...over,
     }) as Hand;
 const open = async (hands: Hand[], path = '/sort') => {
@@ -156,6 +160,51 @@ describe('what needs hands next', () => {
         expect(page.get('aside').classes()).toContain('open');
         expect(more.attributes('aria-expanded')).toBe('true');
         expect((await open([hand()])).page.find('button.more').exists()).toBe(false);
+    });
+
+    describe('with two people', () => {
+        const her = { what: 'Trim it', whose: ['Ines'], at: NOW + 60 };
+        const his = { what: 'Pump it', whose: ['Teodor'], at: NOW + 30, step: 'x' };
+        const signedIn = (name: string) =>
+            Object.assign(session, { person: { id: 3, name, login: 'x', role: 'operator' } });
+        afterEach(() => Object.assign(session, { person: null }));
+
+        it('shows each their own first, and what the other has after it', async () => {
+            signedIn('Ines');
+            const { page } = await open([hand(his), hand(her)]);
+            expect(textOf(page.get('.first'))).toContain('Trim it');
+            expect(page.find('.first .whose').exists()).toBe(false);
+            expect(textOf(page.get('.theirs'))).toContain('Pump it');
+            expect(textOf(page.get('.theirs'))).toContain('For Teodor.');
+            signedIn('Teodor');
+            await nextTick();
+            expect(textOf(page.get('.first'))).toContain('Pump it');
+        });
+
+        it('rings for what is theirs, and for what nobody has come to for a minute', async () => {
+            signedIn('Ines');
+            const late = { ...his, what: 'Open it', at: NOW - 40 };
+            const waits = await open([hand(late), hand(her)]);
+            expect(textOf(waits.page.get('.first'))).toContain('Trim it');
+            expect(waits.page.get('.first').classes()).not.toContain('late');
+            const left = await open([hand({ ...late, at: NOW - 61 }), hand(her)]);
+            expect(textOf(left.page.get('.first'))).toContain('Open it');
+            expect(textOf(left.page.get('.first'))).toContain('For Teodor.');
+            expect(left.page.get('.first').classes()).toContain('late');
+        });
+
+        it('shows all of it to who has nothing to do', async () => {
+            signedIn('Maren');
+            const { page } = await open([hand(his), hand(her)]);
+            expect(textOf(page.get('.first'))).toContain('For Teodor.');
+            expect(page.findAll('.rest li')).toHaveLength(1);
+        });
+
+        it('says with whom what wants two is done', async () => {
+            signedIn('Ines');
+            const { page } = await open([hand({ people: 2, whose: ['Teodor', 'Ines'] })]);
+            expect(textOf(page.get('.whose'))).toBe('With Teodor.');
+        });
     });
 
     it('says that nothing waits', async () => {

@@ -4,8 +4,9 @@ import { useRoute, useRouter } from 'vue-router';
 import { floor, refreshFloor } from '../api/floor';
 import { overlay } from '../offline/overlay';
 import { queue, record } from '../api/queue';
+import { session } from '../api/session';
 import type { Hand } from '../api/types';
-import { callsOf, inTurn } from '../offline/hands';
+import { callsOf, inTurn, isFor, whoseOf } from '../offline/hands';
 import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
 import { heard } from './sound';
@@ -18,7 +19,7 @@ const router = useRouter();
 const open = ref(false);
 
 /** The server's list, with the runs on which entries still wait here worked out anew. */
-const hands = computed<Hand[]>(() => {
+const all = computed<Hand[]>(() => {
     const touched = new Set(queue.waiting.filter((q) => q.refused === null).map((q) => q.run_id));
     const list = (floor.now?.hands ?? []).filter((h) => h.run_id === null || !touched.has(h.run_id));
     for (const id of touched) {
@@ -28,7 +29,18 @@ const hands = computed<Hand[]>(() => {
     }
     return inTurn(list, now.value);
 });
+const me = computed(() => session.person?.name ?? '');
+const own = computed(() => all.value.filter((h) => isFor(h, me.value, now.value)));
+/** Who has nothing to do sees what the others have: a screen in the office watches for them all. */
+const hands = computed(() => (own.value.length > 0 ? own.value : all.value));
+const others = computed(() => all.value.filter((h) => !hands.value.includes(h)));
 const first = computed(() => hands.value[0] ?? null);
+/** Said where it is not, or not only, theirs. */
+const names = (h: Hand) => {
+    const rest = whoseOf(h).filter((name) => name !== me.value);
+    if (rest.length === 0) return '';
+    return whoseOf(h).includes(me.value) ? `With ${rest.join(', ')}.` : `For ${rest.join(', ')}.`;
+};
 const waits = (h: Hand) => h.timer !== null || h.entry !== null;
 /** a moment to count to: what waits for hands since a while is wanted now */
 const counts = (h: Hand) => waits(h) || h.at > now.value;
@@ -66,13 +78,13 @@ watch(
         <h2 class="head">
             Hands next
             <button
-                v-if="hands.length > 1"
+                v-if="all.length > 1"
                 class="more"
                 type="button"
                 :aria-expanded="open"
                 @click="open = !open"
             >
-                {{ open ? 'Less' : `All ${hands.length}` }}
+                {{ open ? 'Less' : `All ${all.length}` }}
             </button>
         </h2>
         <div v-if="first" :class="['first', { late: overdue(first) }]">
@@ -81,6 +93,7 @@ watch(
             </p>
             <p v-if="overdue(first)" class="late-word"><span aria-hidden="true">▲</span> waiting for hands</p>
             <p class="what">{{ first.what }}: {{ first.machine }}</p>
+            <p v-if="names(first)" class="whose">{{ names(first) }}</p>
             <p v-if="goesFirst" class="why turn">{{ goesFirst }}</p>
             <p class="why">{{ first.why }}{{ first.people > 1 ? ` ${first.people} people.` : '' }}</p>
             <p class="why">{{ first.about }}</p>
@@ -96,14 +109,19 @@ watch(
         </button>
         <CallFlash :on="flashes" />
         <ol class="rest">
-            <li v-for="h in hands.slice(1)" :key="h.to + h.step + (h.entry ?? '') + h.at">
+            <li
+                v-for="h in [...hands.slice(1), ...others]"
+                :key="h.to + h.step + (h.entry ?? '') + h.at"
+                :class="{ theirs: others.includes(h) }"
+            >
                 <router-link :to="h.to">
                     <span :class="['mono', 'when', { 'late-text': overdue(h) }]">{{
                         !counts(h) ? 'now' : h.at - now > 7200 ? timeOfDay(h.at) : clockText(h.at - now)
                     }}</span>
                     <span
                         ><strong>{{ h.what }}: {{ h.machine }}</strong
-                        ><br /><span class="quiet">{{ h.about }}</span></span
+                        ><br /><span class="quiet">{{ h.about }}</span
+                        ><span v-if="names(h)" class="quiet"><br />{{ names(h) }}</span></span
                     >
                 </router-link>
             </li>
@@ -175,6 +193,14 @@ watch(
 .first.late .why {
     color: #f7e3f1;
 }
+.whose {
+    font-weight: 650;
+    font-size: 0.95rem;
+}
+/* what is another's: there to be seen, not to be done */
+.theirs strong {
+    font-weight: 500;
+}
 .go {
     margin-top: 12px;
     min-height: 60px !important;
@@ -234,6 +260,7 @@ watch(
         padding: 10px 14px;
     }
     .first .why,
+    .whose,
     .late-word {
         display: none;
     }
