@@ -78,7 +78,7 @@ function tell(string $run, array $entries): Illuminate\Testing\TestResponse
 }
 
 /** Goes through every step that a run or a piece of it is at. */
-function walkRun(string $id, ?int $piece = null, string $verdict = 'good'): void
+function walkRun(string $id, ?int $piece = null, string $verdict = 'good', ?string $until = null): void
 {
     $run = Run::query()->with(['events.by', 'procedureVersion'])->findOrFail($id);
     $procedure = $run->procedureVersion->procedure();
@@ -86,7 +86,7 @@ function walkRun(string $id, ?int $piece = null, string $verdict = 'good'): void
         $state = $run->load('events.by')->state();
         $thread = $state->thread($piece);
         $step = $procedure->step((string) $thread?->step);
-        if ($step === null) {
+        if ($step === null || $step->id === $until) {
             return;
         }
         tell($id, throughStep($procedure, $step, $run->plan, $piece, $verdict))->assertJsonPath('refused', []);
@@ -371,6 +371,38 @@ it('says whose hands each call wants: who is at it, and who is here once they ha
         'id' => fake_uuid(), 'day' => $now - 7200, 'person_id' => person('ines')->id, 'from' => $now - 7200, 'to' => $now - 1,
     ])->assertNoContent();
     expect(array_merge(...$whose()))->not->toContain('Ines Halloran')->toContain('Teodor Blum');
+});
+
+it('raises the zone of a heater that parts say is cold, once, and again only by parts made after it was seen to', function (): void {
+    $this->signedIn();
+    $body = jobOf('syrup feeder tray', 'former', 'Bellows', spare('HIPS', 'sheet'));
+    $id = $this->postJson('/api/v1/runs', $body)->assertCreated()->json('summary.id');
+    $bellows = $body['machines']['former'];
+    $care = fn (): array => array_values(array_filter(
+        $this->getJson("/api/v1/machines/{$bellows}/care")->assertOk()->json('items'),
+        static fn (array $one): bool => str_contains($one['title'], 'is cold'),
+    ));
+    walkRun($id);
+    $form = function (int $piece) use ($id): void {
+        tell($id, [['type' => 'piece_begun', 'data' => ['piece' => $piece]]])->assertJsonPath('refused', []);
+        walkRun($id, $piece, until: 'judge');
+        $corners = ['front_left_mm' => 0.8, 'front_right_mm' => 0.81, 'back_left_mm' => 0.79, 'back_right_mm' => 0.9];
+        tell($id, [['type' => 'logged', 'data' => [
+            'entry' => 'walls', 'piece' => $piece, 'values' => ['corner_mm' => 0.8, 'side_mm' => 1, 'bottom_mm' => 1] + $corners,
+        ]]])->assertJsonPath('refused', []);
+        walkRun($id, $piece);
+    };
+    array_map($form, range(1, 16));
+    expect($care())->toHaveCount(1)
+        ->and($care()[0]['title'])->toBe('Heater zone over the back right is cold')
+        ->and($care()[0]['why'])->toContain('% of its power');
+    $this->travel(1)->minutes();
+    $this->postJson("/api/v1/care/{$care()[0]['id']}/done", ['id' => fake_uuid(), 'note' => 'dial up'])->assertCreated();
+    $this->travel(1)->minutes();
+    array_map($form, range(17, 19));
+    expect($care())->toBe([]);
+    $form(20);
+    expect($care())->toHaveCount(1)->and($care()[0]['why'])->toContain('over 4 parts: +5 % of its power');
 });
 
 it('lists runs by their process', function (): void {

@@ -65,6 +65,7 @@ final readonly class RecordEvents
         private TakeCharge $takeCharge,
         private TellSource $tellSource,
         private AddToLot $addToLot,
+        private RaiseWear $wear,
     ) {
     }
 
@@ -425,5 +426,6 @@ final readonly class RecordEvents
             'result' => $inspected->result,
             'at' => Seconds::moment($event->at),
         ]);
+        $this->wear->lookFor($run);
     }
 }

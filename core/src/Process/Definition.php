@@ -128,6 +128,19 @@ abstract class Definition
      */
     abstract public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected;
 
+    /**
+     * What the pieces of one machine tell of it, by what was measured of them.
+     *
+     * @param  list<array<string, mixed>>  $results  of inspect(), the oldest first
+     * @param  array<string, mixed>  $facts  of that machine
+     * @param  array<string, float|int|string|null>  $targets  of the newest run's plan
+     * @return list<Wear>
+     */
+    public function wears(array $results, array $facts, array $targets): array
+    {
+        return [];
+    }
+
     /** @throws InputError by dotted field: settings, choices or product */
     public function plan(Job $job): Plan
     {

@@ -20,7 +20,7 @@ final class ThicknessGrid
     private const SIDES = ['x' => ['left', 'right'], 'y' => ['back', 'front']];
 
     /** tilt across the sheet, or bow, worth acting on: this share of the tolerance */
-    private const WORTH_MENDING = 0.25;
+    public const WORTH_MENDING = 0.25;
 
     public function __invoke(ThicknessGridInput $in): ThicknessGridResult
     {

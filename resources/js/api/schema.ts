@@ -11228,6 +11228,10 @@ export interface components {
                 heater_c?: number | null;
                 /** @description what is set on it for that, as "dial 7" or "outer elements full, inner half" */
                 heater_set?: string | null;
+                /** @description zones of the heater from left to right */
+                zones_across?: number | null;
+                /** @description zones of the heater from front to back */
+                zones_along?: number | null;
                 /** @description emissivity times view */
                 exchange?: number | null;
                 /**

@@ -25,8 +25,11 @@ use Dithermic\Core\Process\Plan;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
+use Dithermic\Core\Process\Wear;
 use Dithermic\Core\Quality\PorosityResult;
+use Dithermic\Core\Quality\ThicknessGrid;
 use Dithermic\Core\Quality\ThicknessGridResult;
+use Dithermic\Core\Quality\Trend;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Safety\Process as Danger;
 
@@ -135,6 +138,35 @@ final class Pressing extends Definition
                 'mass_g' => $values->number('mass_g'),
             ],
         );
+    }
+
+    /**
+     * Guides that wear let the platens tilt more from sheet to sheet: named where the tilt grows surely, and by so much
+     * that the sheets would be shimmed for it.
+     */
+    public function wears(array $results, array $facts, array $targets): array
+    {
+        $tolerance = (float) ($targets['thickness_tolerance_mm'] ?? 0);
+        $wears = [];
+        foreach (['x' => ['length_mm', 'from left to right'], 'y' => ['width_mm', 'from back to front']] as $axis => [$size, $way]) {
+            $slopes = [];
+            foreach ($results as $result) {
+                $slope = is_array($result['grid'] ?? null) ? $result['grid']['slope_mm_per_m'] ?? null : null;
+                if (is_array($slope) && is_numeric($slope[$axis] ?? null)) {
+                    $slopes[] = (float) $slope[$axis];
+                }
+            }
+            $metres = (float) ($targets[$size] ?? 0) / 1000;
+            $trend = Trend::of(array_map(static fn (float $slope): float => $slope * $metres, $slopes));
+            if ($trend->isSure && abs($trend->grown) >= ThicknessGrid::WORTH_MENDING * $tolerance && $tolerance > 0) {
+                $wears[] = new Wear(
+                    "Guides: the platens tilt {$way}",
+                    sprintf('The tilt grew by %.1f mm in %d sheets: look at the guides and level the platens.', abs($trend->grown), count($slopes)),
+                );
+            }
+        }
+
+        return $wears;
     }
 
     /** What a charge has more than the sheet that came out of it ran out as flash. */

@@ -18,6 +18,8 @@ final readonly class FormerFacts implements Checked
         #[Field('surface of the heater', '°C', min: 0, max: 1500)] public ?float $heater_c = null,
         #[Field('what is set on it for that, as "dial 7" or "outer elements full, inner half"')]
         public ?string $heater_set = null,
+        #[Field('zones of the heater from left to right', '', min: 1, max: 20)] public ?int $zones_across = null,
+        #[Field('zones of the heater from front to back', '', min: 1, max: 20)] public ?int $zones_along = null,
         #[Field('emissivity times view', '', above: 0, max: 1)] public ?float $exchange = null,
         #[Field('heated faces', '', min: 1, max: 2)] public int $sides = 1,
         #[Field('air under the sheet and in the hose', 'l', above: 0, max: 1e6)] public ?float $box_l = null,

@@ -253,6 +253,13 @@ final class Plant implements Machine
             'side_mm' => round($this->meanWallMm * $this->dice->normal(1, 0.03), 2),
             'bottom_mm' => round($this->meanWallMm * $this->dice->normal(1.05, 0.03), 2),
         ];
+        // The thinnest corner lies under the zone that heats most, at the front left; the others are as foretold.
+        $even = $walls['corner_mm'] / (1 - $this->unevenPct / 100);
+        $gauge = new Dice($piece);
+        $corners = ['front_left_mm' => $walls['corner_mm']] + array_map(
+            static fn (): float => round($even * $gauge->normal(1, 0.01), 2),
+            array_fill_keys(['front_right_mm', 'back_left_mm', 'back_right_mm'], 0),
+        );
         $least = $this->targets->mayNumber('least_wall_mm');
         $why = match (true) {
             $spoilt => 'blisters, heated too long',
@@ -265,7 +272,7 @@ final class Plant implements Machine
             $seen[] = new Observed('cue', ['what' => $spoilt ? 'blisters' : 'not sharp'], 5);
         }
         if ($why !== null || $piece % 2 === 1) {
-            $seen[] = new Observed('walls', $walls, $this->dice->between(30, 70));
+            $seen[] = new Observed('walls', $walls + $corners, $this->dice->between(30, 70));
         }
         $seen[] = new Observed('disposition', $why === null
             ? ['verdict' => 'good']

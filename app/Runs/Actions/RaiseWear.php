@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Runs\Actions;
+
+use App\Runs\Models\Inspection;
+use App\Runs\Models\Run;
+use App\Runs\Models\RunStation;
+use App\Shop\Models\Care;
+use App\Shop\Models\Machine;
+use App\Support\ShopClock;
+use Carbon\CarbonImmutable;
+use Dithermic\Core\Process\Processes;
+use Dithermic\Core\Process\Wear;
+use Illuminate\Support\Str;
+
+/**
+ * What pieces tell of the machine that made them is raised as care of it, once: it is looked for again in what is measured
+ * after it was done.
+ */
+final readonly class RaiseWear
+{
+    /** pieces that are looked at */
+    private const LAST = 16;
+
+    public function __construct(private Processes $processes, private ShopClock $clock)
+    {
+    }
+
+    public function lookFor(Run $run): void
+    {
+        $machine = $run->mainMachine();
+        $last = $this->measured($run, $machine);
+        foreach ($this->told($run, $machine, $last) as $title => $wear) {
+            $before = Care::query()->where('machine_id', $machine->id)->where('title', $title)->with('done')->get();
+            if ($before->contains(static fn (Care $care): bool => $care->given_up_at === null && $care->done->isEmpty())) {
+                continue;
+            }
+            $ended = $before->flatMap(static fn (Care $care) => [$care->given_up_at, ...$care->done->pluck('at')])->filter()->max();
+            if ($ended instanceof CarbonImmutable) {
+                $since = array_values(array_filter($last, static fn (Inspection $one): bool => $one->at->greaterThan($ended)));
+                $wear = $this->told($run, $machine, $since)[$title] ?? null;
+            }
+            if ($wear === null) {
+                continue;
+            }
+            Care::query()->create([
+                'id' => (string) Str::uuid(),
+                'machine_id' => $machine->id,
+                'title' => $title,
+                'why' => $wear->why,
+                'run_id' => $run->id,
+                'by_id' => $run->started_by,
+                'at' => $this->clock->moment(),
+            ]);
+        }
+    }
+
+    /**
+     * @param  list<Inspection>  $measured
+     * @return array<string, Wear> by title
+     */
+    private function told(Run $run, Machine $machine, array $measured): array
+    {
+        $process = $this->processes->get($run->product->process);
+
+        return array_column(
+            $process->wears(array_column($measured, 'result'), $machine->facts, $run->plan),
+            null,
+            'title',
+        );
+    }
+
+    /** @return list<Inspection> of the newest pieces of this machine, the oldest first */
+    private function measured(Run $run, Machine $machine): array
+    {
+        $runs = RunStation::query()->where('machine_id', $machine->id)->where('position', 0)
+            ->whereHas('run.product', static fn ($q) => $q->where('process', $run->product->process))
+            ->orderByDesc('from_at')->limit(self::LAST)->pluck('run_id');
+
+        return array_values(Inspection::query()->whereIn('run_id', $runs)->orderByDesc('id')->limit(self::LAST)->get()
+            // Of a piece that was measured again the newest counts.
+            ->unique(static fn (Inspection $one): string => "{$one->run_id} {$one->piece}")
+            ->reverse()->all());
+    }
+}
