@@ -8,17 +8,17 @@ use Dithermic\Core\Numerics\Median;
 
 /**
  * Whether something grows from piece to piece, and how fast: the median of all slopes between two of them (Theil 1950,
- * Sen 1968), taken for a trend where Kendall's S says that chance would give it in one of twenty series at most (Mann
- * 1945; normal approximation with the correction for continuity, good from eight values on). One wild reading moves
- * neither. Values are equally far apart, the oldest first.
+ * Sen 1968), taken for a trend where Kendall's S says that chance would give it in one of a hundred series at most (Mann
+ * 1945; normal approximation with the correction for continuity, good from eight values on): it is asked again after each
+ * piece. One wild reading moves neither. Values are equally far apart, the oldest first.
  */
 final readonly class Trend
 {
     /** fewer tell nothing */
     public const LEAST = 8;
 
-    /** two-sided, one in twenty */
-    private const Z = 1.959964;
+    /** two-sided, one in a hundred */
+    private const Z = 2.575829;
 
     /**
      * @param  float  $grown  from the first to the last, by the slope, in the values' unit

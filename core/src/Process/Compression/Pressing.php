@@ -12,6 +12,7 @@ use Dithermic\Core\Diagnosis\Witness;
 use Dithermic\Core\Heat\Press\PressCycleResult;
 use Dithermic\Core\Learning\MachineLearnt;
 use Dithermic\Core\Material\Polymer;
+use Dithermic\Core\Numerics\Median;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Plant as Machine;
 use Dithermic\Core\Practice\PressHabits;
@@ -38,6 +39,9 @@ final class Pressing extends Definition
 {
     /** a transfer this soon is a slip of the finger, and no half of a heating, min */
     private const LEAST_HEATING_MIN = 0.2;
+
+    /** sheets that tell how it stands now */
+    private const NOW = 4;
 
     public function id(): string
     {
@@ -149,24 +153,36 @@ final class Pressing extends Definition
         $tolerance = (float) ($targets['thickness_tolerance_mm'] ?? 0);
         $wears = [];
         foreach (['x' => ['length_mm', 'from left to right'], 'y' => ['width_mm', 'from back to front']] as $axis => [$size, $way]) {
-            $slopes = [];
-            foreach ($results as $result) {
-                $slope = is_array($result['grid'] ?? null) ? $result['grid']['slope_mm_per_m'] ?? null : null;
-                if (is_array($slope) && is_numeric($slope[$axis] ?? null)) {
-                    $slopes[] = (float) $slope[$axis];
-                }
-            }
-            $metres = (float) ($targets[$size] ?? 0) / 1000;
-            $trend = Trend::of(array_map(static fn (float $slope): float => $slope * $metres, $slopes));
-            if ($trend->isSure && abs($trend->grown) >= ThicknessGrid::WORTH_MENDING * $tolerance && $tolerance > 0) {
+            $tilts = self::tilts($results, $axis, (float) ($targets[$size] ?? 0) / 1000);
+            $trend = Trend::of($tilts);
+            // A platen that was shimmed tilts less than before: that is no wear.
+            $grew = $trend->grown * Median::of(array_slice($tilts, -self::NOW) ?: [0.0]) > 0;
+            if ($trend->isSure && $grew && $tolerance > 0 && abs($trend->grown) >= ThicknessGrid::WORTH_MENDING * $tolerance) {
                 $wears[] = new Wear(
                     "Guides: the platens tilt {$way}",
-                    sprintf('The tilt grew by %.1f mm in %d sheets: look at the guides and level the platens.', abs($trend->grown), count($slopes)),
+                    sprintf('The tilt grew by %.1f mm in %d sheets: look at the guides and level the platens.', abs($trend->grown), count($tilts)),
                 );
             }
         }
 
         return $wears;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $results
+     * @return list<float> over so many metres, mm
+     */
+    private static function tilts(array $results, string $axis, float $metres): array
+    {
+        $tilts = [];
+        foreach ($results as $result) {
+            $slope = is_array($result['grid'] ?? null) ? $result['grid']['slope_mm_per_m'] ?? null : null;
+            if (is_array($slope) && is_numeric($slope[$axis] ?? null)) {
+                $tilts[] = $metres * (float) $slope[$axis];
+            }
+        }
+
+        return $tilts;
     }
 
     /** What a charge has more than the sheet that came out of it ran out as flash. */
