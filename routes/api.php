@@ -164,6 +164,7 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('learnt/{product}', [LearnController::class, 'show']);
         Route::get('proposals', ProposalController::class);
         Route::get('day', [DayController::class, 'show']);
+        Route::get('day/more', [DayController::class, 'more']);
         Route::post('day/people', [DayController::class, 'here']);
         Route::post('day/machines', [DayController::class, 'stands']);
         Route::post('day/off', [DayController::class, 'off']);

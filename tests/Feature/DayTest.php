@@ -5,10 +5,13 @@ declare(strict_types=1);
 use App\Planning\Models\DayPlanned;
 use App\Planning\Models\ShopOrder;
 use App\Planning\Support\OrderEntryKind;
+use App\Runs\Models\Run;
 use App\Shop\Models\GoodsMovement;
+use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Shop\Queries\Goods;
 use App\Shop\Support\GoodsMovementKind;
+use Carbon\Carbon;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
@@ -377,4 +380,23 @@ it('holds at nine what was said at seven: who is here, which machine stands, wha
     $this->postJson('/api/v1/day/wishes', [
         'id' => fake_uuid(), 'day' => $eight, 'job' => $job['id'], 'kind' => 'free', 'after' => $later['after'],
     ])->assertNoContent();
+});
+
+it('says what one more would have given on the days that the shop had', function (): void {
+    $midnight = 86_400 * floor(shopNow() / 86_400);
+    $found = $this->signedIn()->getJson("/api/v1/day/more?from={$midnight}&until=".($midnight + 86_400))->assertOk()->json();
+    $runs = Run::query()->where('status', 'finished')->where('started_at', '<', Carbon::createFromTimestamp($midnight))
+        ->where('started_at', '>=', Carbon::createFromTimestamp($midnight - 90 * 86_400))->get()->countBy(static fn (Run $run): string => $run->started_at->format('Y-m-d'));
+    $options = collect($found['options'])->keyBy('name');
+    expect($found['worked'])->toBe($runs->filter(static fn (int $count): bool => $count > 1)->count())
+        ->and($found['days_year'])->toBe((int) round(365 / 90 * $runs->count()))
+        ->and($options->keys()->all())->toContain('one more pair of hands')
+        ->and($options)->toHaveCount(5)
+        // The plunger injector, whose runs are the longest, holds the demo's days up.
+        ->and($options['one more like Heron']['sooner_min'])->toBeGreaterThan(1.0)
+        ->and($options['one more like Heron']['most_min'])->toBeGreaterThanOrEqual($options['one more like Heron']['sooner_min'])
+        ->and(array_column($found['options'], 'sooner_min'))->toEqual(collect($found['options'])->pluck('sooner_min')->sortDesc()->values()->all());
+    // The same days are not planned a second time.
+    Machine::query()->where('name', 'Heron')->update(['name' => 'Crane']);
+    $this->getJson("/api/v1/day/more?from={$midnight}&until=".($midnight + 86_400))->assertOk()->assertExactJson($found);
 });

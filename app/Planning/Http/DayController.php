@@ -15,6 +15,7 @@ use App\Planning\Http\Requests\SayStandsRequest;
 use App\Planning\Http\Requests\SaySupplyRequest;
 use App\Planning\Http\Requests\WishRequest;
 use App\Planning\Queries\Day;
+use App\Planning\Queries\LastDays;
 use App\Planning\Support\WishKind;
 use App\Shop\Models\Machine;
 use Illuminate\Http\JsonResponse;
@@ -33,6 +34,18 @@ final class DayController extends Controller
     public function show(GetDayRequest $request, Day $day): JsonResponse
     {
         return new JsonResponse($day->of(...$request->span()));
+    }
+
+    #[OA\Get(
+        path: '/day/more',
+        operationId: 'getOneMore',
+        summary: 'What one more machine or pair of hands would have given on the last 90 days',
+        tags: ['plan'],
+        responses: [new Answer(200, 'ok', 'LastDaysData')],
+    )]
+    public function more(GetDayRequest $request, LastDays $days): JsonResponse
+    {
+        return new JsonResponse($days->of($request->span()[0]));
     }
 
     #[OA\Post(

@@ -181,7 +181,7 @@ final readonly class DayAsk
         return [...($from > $free ? [[$free, $from]] : []), [max($free, $to, 0.0), self::FOR_EVER]];
     }
 
-    private static function amps(Machine $machine): float
+    public static function amps(Machine $machine): float
     {
         $watts = $machine->fact('heater_w') ?? 1000 * ($machine->fact('heater_kw') ?? 0.0);
 

@@ -8,6 +8,7 @@ use App\Planning\Models\DayPlanned;
 use App\Support\Seconds;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Schedule\OneMore;
 use Dithermic\Core\Schedule\PlanResult;
 use Illuminate\Support\Facades\DB;
 
@@ -137,11 +138,7 @@ final readonly class PlanKept
     private function whatIf(array $asked, PlanResult $result, array $names): array
     {
         $says = [];
-        $busy = [];
-        foreach ($result->tasks as $task) {
-            $busy[$task->station] = ($busy[$task->station] ?? 0.0) + $task->end - $task->start;
-        }
-        arsort($busy);
+        $busy = OneMore::busy($result->tasks);
         $late = array_sum(array_column($result->late, 'minutes'));
         $gain = function (array $other) use ($result, $late): ?string {
             $then = $this->plan(['time_limit_s' => self::SECONDS['what_if']] + $other);
@@ -155,9 +152,7 @@ final readonly class PlanKept
             };
         };
         foreach (array_slice($busy, 0, 2, true) as $station => $minutes) {
-            $twin = ['id' => 'twin'] + array_column($asked['stations'], null, 'id')[$station];
-            $jobs = self::withTwin($asked['jobs'], (string) $station);
-            $gives = $gain(['stations' => [...$asked['stations'], $twin], 'jobs' => $jobs] + $asked);
+            $gives = $gain(OneMore::station($asked, (string) $station));
             $share = 100 * $minutes / max(1.0, $result->makespan_min);
             $name = $names[$station] ?? $station;
             $says[] = sprintf(
@@ -167,27 +162,9 @@ final readonly class PlanKept
                 $gives ?? 'nothing sooner',
             );
         }
-        $gives = $gain(['people' => [...$asked['people'], ['id' => 'more']]] + $asked);
+        $gives = $gain(OneMore::person($asked));
 
         return [...$says, 'One more pair of hands: '.($gives ?? 'nothing sooner')];
-    }
-
-    /**
-     * @param  list<array<string, mixed>>  $jobs
-     * @return list<array<string, mixed>>
-     */
-    private static function withTwin(array $jobs, string $station): array
-    {
-        foreach ($jobs as $j => $job) {
-            foreach ($job['tasks'] as $t => $task) {
-                $own = array_column($task['stations'], 'minutes', 'station')[$station] ?? null;
-                if ($own !== null) {
-                    $jobs[$j]['tasks'][$t]['stations'][] = ['station' => 'twin', 'minutes' => $own];
-                }
-            }
-        }
-
-        return $jobs;
     }
 
     /** 95 min, 21 h 21 min */

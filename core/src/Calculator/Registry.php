@@ -96,6 +96,7 @@ final class Registry
         Schedule\Planner::class,
         Finishing\Work::class,
         Cost\Part::class,
+        Cost\OneMore::class,
         Quality\ThicknessGrid::class,
         Quality\Porosity::class,
         Quality\FlawMap::class,

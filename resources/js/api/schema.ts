@@ -242,6 +242,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/calc/cost.one_more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** what an hour costs that one more machine or pair of hands wins */
+        post: operations["calcCostOneMore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/calc/cost.part": {
         parameters: {
             query?: never;
@@ -1615,6 +1632,23 @@ export interface paths {
         put?: never;
         /** Say from when to when a machine stands on a day because somebody works on it, once per id */
         post: operations["sayStands"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/day/more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What one more machine or pair of hands would have given on the last 90 days */
+        get: operations["getOneMore"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5220,6 +5254,49 @@ export interface components {
             /** Format: float */
             at: number;
         };
+        CostOneMoreInput: {
+            /** @description that a worked day is over sooner (min) */
+            sooner_min: number;
+            /**
+             * @description days in a year on which the shop works
+             * @default 230
+             */
+            days_year: number;
+            /**
+             * @description bought, set up and running
+             * @default 0
+             */
+            price: number;
+            /**
+             * @description until it is worth nothing (years)
+             * @default 10
+             */
+            life_years: number;
+            /**
+             * @description of the price, each year, to keep it going (%)
+             * @default 3
+             */
+            upkeep_pct: number;
+            /**
+             * @description for each worked day: wages, rent
+             * @default 0
+             */
+            price_day: number;
+        };
+        CostOneMoreResult: {
+            /** @description on a worked day */
+            per_day: number;
+            /** @description in a year */
+            per_year: number;
+            /** @description won in a year (h) */
+            hours_year: number;
+            /** @description for each hour won; null where none is */
+            per_hour_won: number | null;
+            /** @description the answer in a sentence */
+            explanation: string;
+            /** @description where the model stops being valid */
+            warnings: string[];
+        };
         CostPartInput: {
             /** @description parts that were good */
             good: number;
@@ -8370,6 +8447,16 @@ export interface components {
             stretches: components["schemas"]["StretchData"][];
             pins: components["schemas"]["HandData"][];
         };
+        /** @description The shop's last days, planned again with one more of each. */
+        LastDaysData: {
+            /** @description how far back was looked */
+            days: number;
+            /** @description of them, on which more than one run was made and that could be planned again */
+            worked: number;
+            /** @description days in a year on which the shop works, as it did in these */
+            days_year: number;
+            options: components["schemas"]["OneMoreData"][];
+        };
         LearnFactorInput: {
             /** @description what was foretold and what it took */
             observations: {
@@ -9164,6 +9251,29 @@ export interface components {
             charge_id: string | null;
             act_id: string | null;
             meant_kg: boolean;
+        };
+        /** @description What one more of something would have given on the shop's last days. */
+        OneMoreData: {
+            /** @description a machine, or hands */
+            id: string;
+            name: string;
+            /**
+             * Format: float
+             * @description of the time in which anything was made; null for hands
+             */
+            busy_pct: number | null;
+            /**
+             * Format: float
+             * @description that a day would have been over sooner, in the mean
+             */
+            sooner_min: number;
+            /** @description days that it would have ended half an hour sooner or more */
+            days: number;
+            /**
+             * Format: float
+             * @description on the day that it would have helped most
+             */
+            most_min: number;
         };
         /** @description What a kept set-up can be worked out for. */
         OntoData: {
@@ -14206,6 +14316,37 @@ export interface operations {
             };
         };
     };
+    calcCostOneMore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostOneMoreInput"];
+            };
+        };
+        responses: {
+            /** @description the answer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostOneMoreResult"];
+                };
+            };
+            /** @description refused, naming the field */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     calcCostPart: {
         parameters: {
             query?: never;
@@ -16878,6 +17019,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description refused: the field, the reason and what to do */
+            "4XX": {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": {
+                        error: components["schemas"]["ErrorBodyData"];
+                    };
+                };
+            };
+        };
+    };
+    getOneMore: {
+        parameters: {
+            query?: {
+                /** @description beginning of the day's work, seconds since 1970 UTC: only a screen knows the shop's wall clock */
+                from?: number;
+                /** @description its end */
+                until?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description ok */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LastDaysData"];
+                };
             };
             /** @description refused: the field, the reason and what to do */
             "4XX": {

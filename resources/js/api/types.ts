@@ -7,6 +7,7 @@ export type Preferences = Schemas['PreferencesData'];
 export type Floor = Schemas['FloorData'];
 export type Lane = Schemas['LaneData'];
 export type Stretch = Schemas['StretchData'];
+export type LastDays = Schemas['LastDaysData'];
 export type Hand = Schemas['HandData'];
 export type Marks = Schemas['HeatMarksData'];
 export type Machine = Schemas['MachineData'];

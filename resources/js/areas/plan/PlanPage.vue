@@ -8,6 +8,7 @@ import DayJobs from './DayJobs.vue';
 import DayLanes from './DayLanes.vue';
 import DaysOff from './DaysOff.vue';
 import MachineStands from './MachineStands.vue';
+import OneMoreCard from './OneMoreCard.vue';
 import OrdersCard from './OrdersCard.vue';
 import PersonHere from './PersonHere.vue';
 import WorksCard from './WorksCard.vue';
@@ -145,15 +146,11 @@ const print = () => window.print();
                     <WorksCard :works="day.works" :now="now" />
                     <OrdersCard :orders="day.orders" :now="now" :busy="busy" @say="tell" />
                     <DaysOff :from="span.from" :off="day.days_off" :busy="busy" @off="off" />
-                    <section v-if="day.why_not_more.length" class="card" aria-labelledby="more">
-                        <h2 id="more">Why not more?</h2>
-                        <p v-for="w in day.why_not_more" :key="w" class="why">{{ w }}.</p>
-                        <p>
-                            <strong class="mono">{{ minutesText(day.idle_min) }}</strong> of hands wait
-                            between their first and their last; {{ day.rings_at_once }} times two things ring
-                            at once.
-                        </p>
-                    </section>
+                    <OneMoreCard :now="now" :says="day.why_not_more" />
+                    <p class="card quiet">
+                        <strong class="mono">{{ minutesText(day.idle_min) }}</strong> of hands wait between
+                        their first and their last; {{ day.rings_at_once }} times two things ring at once.
+                    </p>
                 </div>
             </div>
         </template>
@@ -183,11 +180,6 @@ const print = () => window.print();
 .stack {
     display: grid;
     gap: var(--gap);
-}
-.why {
-    border-left: 4px solid var(--slate);
-    padding-left: 10px;
-    margin: 8px 0;
 }
 @media (max-width: 1100px) {
     .two {

@@ -6,6 +6,7 @@ import { timeOfDay } from '../../parts/units';
 import DayJobs from './DayJobs.vue';
 import DaysOff from './DaysOff.vue';
 import MachineStands from './MachineStands.vue';
+import OneMoreCard from './OneMoreCard.vue';
 import OrdersCard from './OrdersCard.vue';
 import PersonHere from './PersonHere.vue';
 
@@ -318,5 +319,66 @@ describe('days off', () => {
         expect(textOf(page)).toContain('Todayoff');
         expect((await card('operator', [])).find('section').exists()).toBe(false);
         session.person = null;
+    });
+});
+
+describe('one more of what', () => {
+    const days = {
+        days: 90,
+        worked: 51,
+        days_year: 230,
+        options: [
+            {
+                id: 'm4',
+                name: 'one more like Heron',
+                busy_pct: 63.7,
+                sooner_min: 15,
+                days: 13,
+                most_min: 59,
+            },
+            {
+                id: 'hands',
+                name: 'one more pair of hands',
+                busy_pct: null,
+                sooner_min: 0.4,
+                days: 0,
+                most_min: 3,
+            },
+        ],
+    };
+
+    it('is asked of the days that were, from midnight on, and says what each would have given', async () => {
+        const asked = server({ 'day/more': days });
+        const page = await shown(OneMoreCard, { now: NOW, says: ['Anvil is busy 50 % of it'] });
+        expect(textOf(page)).toContain('Anvil is busy 50 % of it.');
+        await buttonOf(page, 'Ask the last 90 days').trigger('click');
+        await vi.waitFor(() => expect(textOf(page)).toContain('The 51 days of the last 90'));
+        expect(asked.at(-1)!.path).toContain(`from=${at(0)}&`);
+        expect(textOf(page)).toContain('15 min sooner a day, 59 min at most; half an hour or more on 13');
+        expect(textOf(page)).toContain('Nothing sooner.');
+        // What gives nothing has no price worth asking.
+        expect(page.findAll('button').filter((b) => b.text() === 'What does it cost?')).toHaveLength(1);
+    });
+
+    it('says what an hour costs, by the core', async () => {
+        const asked = server({
+            'day/more': days,
+            'POST calc/cost.one_more': { explanation: '3.86 on each of 230 days: 25.16 for each hour.' },
+        });
+        const page = await shown(OneMoreCard, { now: NOW, says: [] });
+        await buttonOf(page, 'Ask the last 90 days').trigger('click');
+        await vi.waitFor(() => expect(textOf(page)).toContain('One more like Heron'));
+        await buttonOf(page, 'What does it cost?').trigger('click');
+        const price = page.get('input');
+        await price.setValue('6500');
+        await page.get('form').trigger('submit');
+        await vi.waitFor(() => expect(textOf(page)).toContain('25.16 for each hour'));
+        expect(asked.at(-1)!.body).toEqual({
+            sooner_min: 15,
+            days_year: 230,
+            price: 6500,
+            life_years: 10,
+            price_day: 0,
+        });
     });
 });
