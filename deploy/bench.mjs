@@ -279,6 +279,96 @@ for (const [path, heading] of [
     );
     await context.close();
 }
+console.log('\n── what is dragged, in Chromium: the longest a page was held up by one move of 240');
+/** Milliseconds between frames while something is dragged to and fro, the longest first. */
+const frames = async (page, x, y, by) => {
+    await page.evaluate(() => {
+        window.frames_ms = [];
+        let last = performance.now();
+        const tick = (now) => {
+            window.frames_ms.push(now - last);
+            last = now;
+            window.frames_on = requestAnimationFrame(tick);
+        };
+        window.frames_on = requestAnimationFrame(tick);
+    });
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 240; i++) await page.mouse.move(x + by * Math.sin(i / 12), y);
+    await page.mouse.up();
+    return page.evaluate(() => {
+        cancelAnimationFrame(window.frames_on);
+        return window.frames_ms.slice(2).sort((a, b) => b - a);
+    });
+};
+const told = (name, ms) =>
+    line(
+        name,
+        `longest ${ms[0].toFixed(0)} ms   p99 ${ms[Math.floor(ms.length / 100)].toFixed(0)} ms   over 50 ms: ${ms.filter((f) => f > 50).length} of ${ms.length}`,
+    );
+{
+    const { context, page } = await fresh();
+    const run = await page.evaluate(async () => {
+        const runs = await (await fetch('/api/v1/runs', { headers: { Accept: 'application/json' } })).json();
+        return runs.items.find((r) => r.status === 'finished').id;
+    });
+    const began = Date.now() / 1000 - 40_000;
+    const channel = (level) =>
+        Array.from({ length: 50_000 }, (_, i) => [began + i / 5, level + Math.sin(i / 900) + (i % 13) / 20]);
+    await page.route(`**/runs/${run}/readings*`, (route) =>
+        route.fulfill({ json: { platen_top_c: channel(183), platen_low_c: channel(181) } }),
+    );
+    await page.goto(`${base}/learn/${run}`);
+    const board = page.locator('.board');
+    await board.waitFor();
+    await page.getByRole('button', { name: 'Closer' }).click();
+    await board.scrollIntoViewIfNeeded();
+    await page.waitForTimeout(1000);
+    const box = await board.boundingBox();
+    told('trace of 100,000 points, moved', await frames(page, box.x + box.width / 2, box.y + 60, 200));
+    await context.close();
+}
+{
+    // Twelve machines and five people, a week of stretches: as many as a day is drawn from at once.
+    const { context, page } = await fresh();
+    await page.route('**/api/v1/day?*', async (route) => {
+        const day = await (await route.fetch()).json();
+        const bars = (nth, coming) =>
+            Array.from({ length: 84 }, (_, i) => ({
+                from: day.from + i * 7200 + nth * 300,
+                to: day.from + i * 7200 + nth * 300 + 5400,
+                says: `piece ${i + 1}`,
+                coming,
+                job: coming ? (day.jobs[0]?.id ?? null) : null,
+                run_id: null,
+            }));
+        const lane = (id, kind, heat, coming) => ({
+            id,
+            name: `${kind} ${id}`,
+            kind,
+            heat,
+            here_from: day.from,
+            here_to: day.until,
+            bars: bars(id, coming),
+        });
+        day.lanes = Array.from({ length: 12 }, (_, i) => lane(i + 1, 'machine', i % 2 ? 'in' : 'out', true));
+        day.hands = Array.from({ length: 5 }, (_, i) => lane(i + 1, 'person', 'hands', true));
+        await route.fulfill({ json: day });
+    });
+    const start = performance.now();
+    await page.goto(`${base}/plan`);
+    const bar = page.locator('.bar[data-drag=true]').nth(3);
+    await bar.waitFor();
+    line(
+        'plan of 12 machines, 5 people and a week drawn',
+        `${(performance.now() - start).toFixed(0)} ms with its page`,
+    );
+    await bar.scrollIntoViewIfNeeded();
+    await page.waitForTimeout(1000);
+    const box = await bar.boundingBox();
+    told('a job of it, dragged', await frames(page, box.x + box.width / 2, box.y + box.height / 2, 120));
+    await context.close();
+}
 {
     const context = await browser.newContext({ serviceWorkers: 'block' });
     const page = await context.newPage();

@@ -242,6 +242,31 @@ it('adds what a channel was found to be off from then on, and leaves what was se
     )->toBe(181.5);
 });
 
+it('reads a stretch of a run finer, down to every reading, and nothing beside it', function (): void {
+    $this->signedIn();
+    $run = $this->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
+    $this->travel(2000)->seconds();
+    $points = [];
+    for ($ago = 1999; $ago > 0; $ago--) {
+        $points[-$ago] = 180 + $ago % 7;
+    }
+    readOff('Heron', 'barrel_c', $points)->assertCreated();
+    $now = shopNow();
+    $whole = $this->getJson("/api/v1/runs/{$run}/readings")->assertOk()->json('barrel_c');
+    expect(count($whole))->toBeLessThanOrEqual(400);
+    [$from, $to] = [$now - 1000.5, $now - 800.5];
+    $near = $this->getJson("/api/v1/runs/{$run}/readings?from={$from}&to={$to}")->assertOk()->json('barrel_c');
+    expect($near)->toHaveCount(200)
+        ->and($near[0][1])->toEqual(180 + 1000 % 7)
+        ->and(min(array_column($near, 0)))->toBeGreaterThanOrEqual($from)
+        ->and(max(array_column($near, 0)))->toBeLessThanOrEqual($to);
+    // What lies before the run began is not its own, whatever is asked.
+    $before = $this->getJson("/api/v1/runs/{$run}/readings?from=1&to=2")->assertOk()->json();
+    expect($before)->toBe([]);
+    $this->getJson("/api/v1/runs/{$run}/readings?from=20&to=10")->assertStatus(422)->assertJsonPath('error.field', 'to');
+    $this->getJson("/api/v1/runs/{$run}/readings?from=20")->assertStatus(422)->assertJsonPath('error.field', 'to');
+});
+
 it('watches by what a reading means, not by what was sent', function (): void {
     $bath = watchedBath();
     $after = (int) $bath->log()->max('id');

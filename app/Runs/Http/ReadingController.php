@@ -6,6 +6,7 @@ namespace App\Runs\Http;
 
 use App\Http\Answer;
 use App\Http\Controller;
+use App\Runs\Http\Requests\GetReadingsRequest;
 use App\Runs\Models\Run;
 use App\Runs\Queries\Hearing;
 use App\Runs\Queries\Trace;
@@ -33,11 +34,9 @@ final class ReadingController extends Controller
             ),
         )],
     )]
-    public function index(Run $run, Trace $trace): JsonResponse
+    public function index(GetReadingsRequest $request, Run $run, Trace $trace): JsonResponse
     {
-        $this->authorize('view', $run);
-
-        return new JsonResponse((object) $trace->of($run));
+        return new JsonResponse((object) $trace->of($run, ...$request->span()));
     }
 
     #[OA\Get(

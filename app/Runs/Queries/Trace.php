@@ -8,10 +8,14 @@ use App\Instruments\Support\Calibrations;
 use App\Instruments\Support\Offsets;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunStation;
+use App\Support\Seconds;
 use Carbon\CarbonInterface;
 use Illuminate\Support\Facades\DB;
 
-/** A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel. */
+/**
+ * A run's readings: what its machines read while it held them, thinned in SQL to at most POINTS for each channel. Of a
+ * stretch that holds no more than that, each one.
+ */
 final readonly class Trace
 {
     private const POINTS = 400;
@@ -20,13 +24,16 @@ final readonly class Trace
     {
     }
 
-    /** @return array<string, list<array{float, float}>> seconds since 1970 and value, by channel */
-    public function of(Run $run): array
+    /**
+     * @param  float|null  $from  only what was read from then on, s since 1970 UTC
+     * @return array<string, list<array{float, float}>> seconds since 1970 and value, by channel
+     */
+    public function of(Run $run, ?float $from = null, ?float $to = null): array
     {
         // By station and moment, not by what the instrument thought: a late batch finds its run too.
         $rows = [];
         foreach ($run->stations->whereNotNull('from_at') as $station) {
-            array_push($rows, ...$this->read($station));
+            array_push($rows, ...$this->read($station, $from, $to));
         }
         $offsets = $this->calibrations->ofMachines(array_values(array_unique(array_column($rows, 'machine_id'))));
         $channels = [];
@@ -46,10 +53,12 @@ final readonly class Trace
      *
      * @return list<object{name: string, machine_id: int, channel: string, t: string, v: string}>
      */
-    private function read(RunStation $station): array
+    private function read(RunStation $station, ?float $from, ?float $to): array
     {
         $moment = static fn (?CarbonInterface $at): string => $at?->format('Y-m-d H:i:s.vP') ?? 'infinity';
-        $where = [$station->machine_id, $moment($station->from_at), $moment($station->to_at)];
+        $begins = max([$station->from_at, $from === null ? null : Seconds::moment($from)]);
+        $ends = array_filter([$station->to_at, $to === null ? null : Seconds::moment($to)]);
+        $where = [$station->machine_id, $moment($begins), $moment($ends === [] ? null : min($ends))];
 
         /** @var list<object{name: string, machine_id: int, channel: string, t: string, v: string}> */
         return DB::select(

@@ -21395,7 +21395,12 @@ export interface operations {
     };
     getRunReadings: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description only what was read from then on, seconds since 1970 UTC */
+                from?: number;
+                /** @description only what was read until then */
+                to?: number;
+            };
             header?: never;
             path: {
                 run: string;

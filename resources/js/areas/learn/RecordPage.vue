@@ -11,7 +11,7 @@ import { dayText, minutesText, show, timeOfDay } from '../../parts/units';
 import MadeOf from '../run/MadeOf.vue';
 import InspectionResult from '../check/InspectionResult.vue';
 import HeardList from '../run/HeardList.vue';
-import TraceChart from './TraceChart.vue';
+import TraceCard from './TraceCard.vue';
 import CasesOf from './CasesOf.vue';
 import CaptureCard from '../run/CaptureCard.vue';
 import LeftoversCard from '../run/LeftoversCard.vue';
@@ -23,7 +23,6 @@ import LogTable from './LogTable.vue';
 import PassportCard from './PassportCard.vue';
 import PieceTable from './PieceTable.vue';
 import { title as channelTitle } from '../reckon/schema';
-import { byKind } from './trace';
 import { howItWent, timedText } from './went';
 
 const route = useRoute();
@@ -31,10 +30,6 @@ const id = String(route.params.id);
 /** the piece whose label was scanned */
 const scanned = route.query.piece ? Number(route.query.piece) : null;
 const { data: run, isPending, refetch } = useQuery({ queryKey: ['run', id], queryFn: () => loadRun(id) });
-const { data: readings } = useQuery({
-    queryKey: ['readings', id],
-    queryFn: () => api.get<Record<string, [number, number][]>>(`runs/${id}/readings`),
-});
 const { data: alarms } = useQuery({
     queryKey: ['alarms', id],
     queryFn: () => api.list<Alarm>(`runs/${id}/alarms`),
@@ -59,10 +54,6 @@ function doneText(timer: Procedure['timers'][number]): string {
 }
 /** of a run of pieces: how many came of it */
 const made = computed(() => (run.value ? countText(run.value.summary) : ''));
-const series = computed(() => Object.entries(readings.value ?? {}).filter(([, points]) => points.length > 1));
-const charts = computed(() => byKind(series.value));
-const times = computed(() => series.value.flatMap(([, p]) => p.map((x) => x[0])));
-const span = computed(() => ({ from: Math.min(...times.value), to: Math.max(...times.value) }));
 const marks = computed(() =>
     (run.value?.events ?? [])
         .filter((e) => e.type === 'step_done' && timed.value.includes(String(e.data.step)))
@@ -191,19 +182,7 @@ const overrides = computed(
                 :piece="procedure.piece?.title"
                 :pieces="run.heard"
             />
-            <section v-if="series.length > 0" class="card mt-4">
-                <h2>Measured</h2>
-                <TraceChart
-                    v-for="c in charts"
-                    :key="c.kind.title"
-                    :kind="c.kind"
-                    :series="c.series"
-                    :marks="marks"
-                    :from="span.from"
-                    :to="span.to"
-                    :later="later"
-                />
-            </section>
+            <TraceCard class="mt-4" :run="id" :marks="marks" :later="later" />
             <section v-if="alarms?.length" class="card mt-4">
                 <h2>Alarms</h2>
                 <p v-for="a in alarms" :key="a.id">

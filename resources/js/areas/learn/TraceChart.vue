@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, useId } from 'vue';
 import { lineThrough, ticks } from '../../parts/chart';
-import { number, show } from '../../parts/units';
+import { number, show, timeOfDay } from '../../parts/units';
 import { title } from '../reckon/schema';
-import { spaced, stretches, type Kind, type Points } from './trace';
+import { reach, seen, spaced, stretches, type Kind, type Points } from './trace';
 
 /** What was read over a run, of one kind of quantity, with the moments of its log. */
 const props = defineProps<{
@@ -16,11 +16,11 @@ const props = defineProps<{
     later: (channel: string) => boolean;
 }>();
 const range = computed(() => {
-    const all = props.series.flatMap(([, p]) => p.map((x) => x[1]));
-    const [low, high] = [Math.min(0, ...all), Math.max(...all)];
+    const { low, high } = reach(props.series);
     return { low, high: high + 0.06 * (high - low) || 1 };
 });
-const sx = (t: number) => 52 + ((t - props.from) / (props.to - props.from || 1)) * 692;
+const WIDE = 692;
+const sx = (t: number) => 52 + ((t - props.from) / (props.to - props.from || 1)) * WIDE;
 const sy = (v: number) => 190 - ((v - range.value.low) / (range.value.high - range.value.low)) * 168;
 const said = (v: number | undefined) =>
     props.kind.dimension === 'number'
@@ -34,10 +34,18 @@ const moments = computed(() =>
         (m) => LETTER * m.title.length + 10,
     ),
 );
-const path = (points: Points) =>
-    stretches(points)
-        .map((s) => lineThrough(s.map((p) => [sx(p[0]), sy(p[1])])))
+const fits = (m: { x: number; title: string }) => m.x + LETTER * m.title.length < 760;
+/** Cut where nothing was read once; what of it is seen at every move. */
+const cut = computed(() =>
+    props.series.map(([name, points]) => ({ name, last: points.at(-1)?.[1], parts: stretches(points) })),
+);
+const path = (parts: Points[]) =>
+    parts
+        .filter((s) => s.at(-1)![0] >= props.from && s[0]![0] <= props.to)
+        .map((s) => lineThrough(seen(s, props.from, props.to, WIDE).map((p) => [sx(p[0]), sy(p[1])])))
         .join('');
+/** one on a page may be named by another */
+const clip = useId();
 </script>
 
 <template>
@@ -52,17 +60,28 @@ const path = (points: Points) =>
             </g>
             <g v-for="m in moments" :key="m.key">
                 <path :d="`M${m.x} 14V190`" class="mark" />
-                <text v-if="m.said" :x="m.x + 4" y="12">{{ m.title }}</text>
+                <text
+                    v-if="m.said"
+                    :x="m.x + (fits(m) ? 4 : -4)"
+                    y="12"
+                    :text-anchor="fits(m) ? 'start' : 'end'"
+                >
+                    {{ m.title }}
+                </text>
             </g>
-            <path
-                v-for="([name, points], nth) in series"
-                :key="name"
-                :d="path(points)"
-                :class="['trace', `no-${nth}`, { later: later(name) }]"
-            />
-            <text v-for="([name, points], i) in series" :key="`n${name}`" x="600" y="206" :dx="i * -190">
-                {{ later(name) ? '┄' : '━' }} {{ title(name).toLowerCase() }}, last
-                {{ said(points[points.length - 1]?.[1]) }}
+            <clipPath :id="clip"><rect x="52" y="0" :width="WIDE" height="192" /></clipPath>
+            <g :clip-path="`url(#${clip})`">
+                <path
+                    v-for="(c, nth) in cut"
+                    :key="c.name"
+                    :d="path(c.parts)"
+                    :class="['trace', `no-${nth}`, { later: later(c.name) }]"
+                />
+            </g>
+            <text x="52" y="206">{{ timeOfDay(from) }}</text>
+            <text x="744" y="206" text-anchor="end">{{ timeOfDay(to) }}</text>
+            <text v-for="(c, i) in cut" :key="`n${c.name}`" x="510" y="206" :dx="i * -190">
+                {{ later(c.name) ? '┄' : '━' }} {{ title(c.name).toLowerCase() }}, last {{ said(c.last) }}
             </text>
         </svg>
     </figure>

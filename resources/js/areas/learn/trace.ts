@@ -47,6 +47,53 @@ export function stretches(points: Points, times = 8): Points[] {
     return all;
 }
 
+/** The first point at or after a moment. */
+function firstFrom(points: Points, at: number): number {
+    let [low, high] = [0, points.length];
+    while (low < high) {
+        const middle = (low + high) >> 1;
+        if (points[middle]![0] < at) low = middle + 1;
+        else high = middle;
+    }
+    return low;
+}
+
+/**
+ * What of a line can be seen on so many columns: of each the first point, the lowest, the highest and the last, which draw
+ * the very same pixels (M4; Jugel and others, VLDB 2014), and one point beyond either side for the line that leaves there.
+ */
+export function seen(points: Points, from: number, to: number, columns: number): Points {
+    const begins = Math.max(0, firstFrom(points, from) - 1);
+    const ends = Math.min(points.length, firstFrom(points, to) + 1);
+    if (ends - begins <= 4 * columns) return points.slice(begins, ends);
+    const drawn: Points = [];
+    const column = (p: [number, number]) => Math.floor((columns * (p[0] - from)) / (to - from));
+    let at = begins;
+    while (at < ends) {
+        const here = column(points[at]!);
+        let [low, high, last] = [at, at, at];
+        for (let i = at + 1; i < ends && column(points[i]!) === here; i++) {
+            if (points[i]![1] < points[low]![1]) low = i;
+            if (points[i]![1] > points[high]![1]) high = i;
+            last = i;
+        }
+        for (const i of [...new Set([at, low, high, last])].sort((a, b) => a - b)) drawn.push(points[i]!);
+        at = last + 1;
+    }
+    return drawn;
+}
+
+/** Lowest and highest of all, with nought. */
+export function reach(series: [string, Points][]): { low: number; high: number } {
+    let [low, high] = [0, -Infinity];
+    for (const [, points] of series)
+        for (const p of points) {
+            if (p[1] < low) low = p[1];
+            if (p[1] > high) high = p[1];
+        }
+    return { low, high: high === -Infinity ? 1 : high };
+}
+
 /** Labels that would lie on the one before give way; every moment keeps its line. */
 export function spaced<T extends { x: number }>(
     marks: T[],

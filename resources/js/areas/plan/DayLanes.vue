@@ -12,56 +12,82 @@ const emit = defineEmits<{
     person: [id: number];
     machine: [id: number];
 }>();
-const span = computed(() => windowOf(props.now, props.day.from));
+/** the same as long as it is: nothing is laid out anew because a second went by */
+const span = computed((before?: { from: number; to: number }) => {
+    const next = windowOf(props.now, props.day.from);
+    return before?.from === next.from && before.to === next.to ? before : next;
+});
 const hours = computed(() => {
     const first = Math.ceil(span.value.from / 3600) * 3600;
     return Array.from({ length: 11 }, (_, i) => first + i * 3600).filter((t) => t <= span.value.to);
 });
 const at = (moment: number) => `${100 * placeIn(span.value, moment)}%`;
+/** What of a lane is in the window, where it lies and what it says: worked out once, not at every move of a finger. */
+const barsOf = (lane: DayLane) =>
+    lane.bars.flatMap((bar, key) => {
+        const place = barIn(span.value, bar);
+        if (place === null) return [];
+        const says = `${bar.says}, ${timeOfDay(bar.from)} to ${timeOfDay(bar.to)}`;
+        return [
+            {
+                bar,
+                key,
+                says,
+                wide: place.width > 4,
+                at: { left: `${place.left}%`, width: `${place.width}%` },
+            },
+        ];
+    });
 const lanes = computed(() => [
     ...props.day.lanes.map((lane) => {
         const stands = props.day.standstills.find((s) => s.machine_id === lane.id) ?? null;
-        return { lane, hands: false, stands, still: stands && barIn(span.value, stands) };
+        return { lane, bars: barsOf(lane), hands: false, stands, still: stands && barIn(span.value, stands) };
     }),
-    ...props.day.hands.map((lane) => ({ lane, hands: true, stands: null, still: null })),
+    ...props.day.hands.map((lane) => ({ lane, bars: barsOf(lane), hands: true, stands: null, still: null })),
 ]);
 const under = (lane: DayLane, stands: Standstill | null) => {
     if (stands) return `stands ${timeOfDay(stands.from)} to ${timeOfDay(stands.to)}`;
     if (lane.here_from === null || lane.here_to === null) return lane.kind.replaceAll('_', ' ');
     return lane.here_to <= lane.here_from ? 'not here today' : `until ${timeOfDay(lane.here_to)}`;
 };
-const drag = ref<{ job: string; x: number; wide: number; by: number } | null>(null);
+const board = ref<HTMLElement | null>(null);
+/** the job that is being dragged: its bars follow the finger by a property of the board, and nothing is drawn anew */
+const dragged = ref<string | null>(null);
+let held = { x: 0, wide: 1, by: 0 };
 /** a finger that slips this far, px, has not dragged */
 const SLIP = 6;
+const follow = (by: number) => board.value?.style.setProperty('--by', `${by}px`);
 function began(event: PointerEvent, job: string | null) {
     if (job === null) return;
-    const lane = (event.currentTarget as HTMLElement).parentElement;
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-    drag.value = { job, x: event.clientX, wide: lane?.clientWidth ?? 1, by: 0 };
+    const bar = event.currentTarget as HTMLElement;
+    bar.setPointerCapture(event.pointerId);
+    held = { x: event.clientX, wide: bar.parentElement?.clientWidth ?? 1, by: 0 };
+    follow(0);
+    dragged.value = job;
 }
 function moved(event: PointerEvent) {
-    if (drag.value) drag.value = { ...drag.value, by: event.clientX - drag.value.x };
+    if (dragged.value === null) return;
+    held.by = event.clientX - held.x;
+    follow(held.by);
 }
 function ended() {
-    const done = drag.value;
-    drag.value = null;
-    if (!done) return;
-    const start = props.day.jobs.find((j) => j.id === done.job)?.starts ?? null;
-    if (Math.abs(done.by) < SLIP || start === null) emit('choose', done.job);
-    else emit('pin', done.job, draggedTo(span.value, start, done.by / done.wide, props.now));
+    const job = dragged.value;
+    dragged.value = null;
+    if (job === null) return;
+    const start = props.day.jobs.find((j) => j.id === job)?.starts ?? null;
+    if (Math.abs(held.by) < SLIP || start === null) emit('choose', job);
+    else emit('pin', job, draggedTo(span.value, start, held.by / held.wide, props.now));
 }
-const shift = (job: string | null) =>
-    drag.value && job === drag.value.job ? `translateX(${drag.value.by}px)` : undefined;
 </script>
 
 <template>
-    <div class="lanes" role="group" aria-label="The day by machine and person">
+    <div ref="board" class="lanes" role="group" aria-label="The day by machine and person">
         <div class="axis" aria-hidden="true">
             <span v-for="t in hours" :key="t" :style="{ left: at(t) }">{{ timeOfDay(t) }}</span>
             <strong :style="{ left: at(now) }">now {{ timeOfDay(now) }}</strong>
         </div>
         <div
-            v-for="{ lane, hands, stands, still } in lanes"
+            v-for="{ lane, bars, hands, stands, still } in lanes"
             :key="`${hands}${lane.id}`"
             :class="['lane', { hands }]"
         >
@@ -86,31 +112,30 @@ const shift = (job: string | null) =>
                 >
                     <span>{{ stands.why || 'stands' }}</span>
                 </div>
-                <template v-for="(b, i) in lane.bars" :key="i">
-                    <div
-                        v-if="barIn(span, b)"
-                        role="img"
-                        :class="[
-                            'bar',
-                            lane.heat,
-                            { coming: b.coming, on: b.job !== null && b.job === chosen },
-                        ]"
-                        :data-drag="b.job !== null && !hands"
-                        :style="{
-                            left: `${barIn(span, b)!.left}%`,
-                            width: `${barIn(span, b)!.width}%`,
-                            transform: hands ? undefined : shift(b.job),
-                        }"
-                        :title="`${b.says}, ${timeOfDay(b.from)} to ${timeOfDay(b.to)}`"
-                        :aria-label="`${b.says}, ${timeOfDay(b.from)} to ${timeOfDay(b.to)}`"
-                        @pointerdown="!hands && began($event, b.job)"
-                        @pointermove="moved"
-                        @pointerup="ended"
-                        @pointercancel="drag = null"
-                    >
-                        <span v-if="barIn(span, b)!.width > 4">{{ b.says }}</span>
-                    </div>
-                </template>
+                <div
+                    v-for="{ bar, key, says, wide, at: place } in bars"
+                    :key="key"
+                    role="img"
+                    :class="[
+                        'bar',
+                        lane.heat,
+                        {
+                            coming: bar.coming,
+                            on: bar.job !== null && bar.job === chosen,
+                            dragged: !hands && bar.job !== null && bar.job === dragged,
+                        },
+                    ]"
+                    :data-drag="bar.job !== null && !hands"
+                    :style="place"
+                    :title="says"
+                    :aria-label="says"
+                    @pointerdown="!hands && began($event, bar.job)"
+                    @pointermove="moved"
+                    @pointerup="ended"
+                    @pointercancel="dragged = null"
+                >
+                    <span v-if="wide">{{ bar.says }}</span>
+                </div>
                 <i v-if="placeIn(span, now) < 1" class="line" :style="{ left: at(now) }" />
             </div>
         </div>
@@ -169,6 +194,9 @@ const shift = (job: string | null) =>
 .time {
     position: relative;
     overflow: hidden;
+}
+.dragged {
+    transform: translateX(var(--by));
 }
 .stands {
     position: absolute;
