@@ -624,6 +624,14 @@ cmd_simulate() {
         --off) rm -f "$STATE/simulated"; say 'The instruments are off.'; return 0 ;;
         --on) touch "$STATE/simulated"; start_workers "$(web_user)"; say 'The instruments are on.'; return 0 ;;
     esac
+    case " $* " in
+        *" --speed"* | *" --long "*)
+            [ "${1:-}" != --long ] || set -- --speed=60 --hours=24
+            (cd "$CODE" && as_web "$(web_user)" php artisan shop:shift "$APP_URL" "$@")
+            name=$?
+            [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
+            return "$name" ;;
+    esac
     say "Instruments post to $APP_URL until Ctrl-C."
     # Ctrl-C ends what posts, not this: those in the background are begun again after it.
     trap : INT TERM

@@ -127,6 +127,18 @@ wait "${asked[@]}"
 check 'of eight calculations at once three are done' "$(cat "$ROOM"/heavy.* | sort | uniq -c | awk '{ printf "%s of %s ", $1, $2 }')" '3 of 200 5 of 429 '
 check '… and the next is as before' "$(ask POST calc/heat.slab "$heavy")" 200
 
+# A shift played through the doors, at most six hundred times as fast: four machines, two people, three faults.
+for run in $(keeper "select id from runs where status = 'running'"); do
+    ask POST "runs/$run/events" "{\"events\":[{\"key\":\"drill-${run:0:12}\",\"type\":\"aborted\",\"at\":$(date +%s),\"data\":{\"reason\":\"a drill\"}}]}" >/dev/null
+done
+shop simulate --speed=600 --hours=4 >"$ROOM/shift" 2>&1
+said() { sed -n "s/^ *\"$1\": \([^,]*\),*$/\1/p" "$ROOM/shift"; }
+[ -n "$(said events)" ] || cat "$ROOM/shift"
+check "a shift of $(said hours) h at ×$(said speed): $(said runs) runs on $(said machines) machines, all to their end" "$(said machines) $(said people) $(said ended)" "4 2 $(said runs)"
+check "… of $(said events) entries none is lost" "$(said events_lost) $(said refused)" '0 []'
+check "… of $(said readings) readings none" "$(said readings_lost)" 0
+check "… $(said faults) faults rang, and nothing else did" "$(said faults) $(said faults_missed) $(said alarms_false)" '3 0 0'
+
 # What is measured on is a shop like any other.
 shop seed --scale 400 0 >"$ROOM/scale" 2>&1; check 'years of the demo are made beside it' "$(grep -oE '^[0-9]+ runs' "$ROOM/scale" | awk '{ print ($1 > 500) }')" 1
 check '… no lot of theirs gives more than it had' "$(keeper "select count(*) from (select lot_id from lot_movements join lots on lots.id = lot_id where code like 'S%' group by lot_id having sum(mass_g) < 0) less")" 0

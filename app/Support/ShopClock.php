@@ -13,6 +13,8 @@ use Carbon\CarbonImmutable;
  */
 final readonly class ShopClock
 {
+    private const HELD_S = 30.0;
+
     /** @param  string  $uptime  seconds since this machine came up; the first of two numbers */
     public function __construct(
         private string $file,
@@ -36,7 +38,8 @@ final readonly class ShopClock
             return $this->settle();
         }
 
-        return (float) $kept['wall'] + $up - (float) $kept['up'];
+        // A clock that is held has its uptime ahead: it stands until then.
+        return (float) $kept['wall'] + max(0.0, $up - (float) $kept['up']);
     }
 
     public function moment(): CarbonImmutable
@@ -48,17 +51,33 @@ final readonly class ShopClock
     public function settle(): float
     {
         $wall = microtime(true);
+        $this->keep($wall, (float) @file_get_contents($this->uptime));
+
+        return $wall;
+    }
+
+    /**
+     * The shop's time stands at a moment, for as long as HELD_S at most, whatever becomes of who holds it: for what is
+     * played quicker than it goes.
+     */
+    public function hold(float $at): void
+    {
+        $this->keep($at, (float) @file_get_contents($this->uptime) + self::HELD_S);
+    }
+
+    /** It goes on from a moment. */
+    public function goOn(float $at): void
+    {
+        $this->keep($at, (float) @file_get_contents($this->uptime));
+    }
+
+    private function keep(float $wall, float $up): void
+    {
         $part = $this->file.'.'.bin2hex(random_bytes(4));
-        $kept = json_encode([
-            'boot' => $this->boot(),
-            'wall' => $wall,
-            'up' => (float) @file_get_contents($this->uptime),
-        ]);
+        $kept = json_encode(['boot' => $this->boot(), 'wall' => $wall, 'up' => $up]);
         if (@file_put_contents($part, $kept) !== false) {
             @rename($part, $this->file);
         }
-
-        return $wall;
     }
 
     private function boot(): string

@@ -44,15 +44,20 @@ final class SimulatedShop
 
     /**
      * @param  array<string, list<string>>  $channels  that are simulated, by machine
-     * @param  array<string, list<array{Fault, float}>>  $faults  and since when, by machine
+     * @param  array<string, list<array{0: Fault, 1: float, 2?: float}>>  $faults  since when, and until when, by machine
      */
     public function __construct(
         private readonly PlanRun $plan,
         private readonly Processes $processes,
         private readonly PolymerLibrary $polymers,
         private readonly array $channels,
-        private readonly array $faults,
+        private array $faults,
     ) {
+    }
+
+    public function goesWrong(string $machine, Fault $fault, float $from, float $to): void
+    {
+        $this->faults[$machine][] = [$fault, $from, $to];
     }
 
     /** @return array<string, list<array{machine: string, channel: string, value: float, at: float}>> by machine */
@@ -114,7 +119,7 @@ final class SimulatedShop
     }
 
     /** The machine of a run as it was planned; null where its process has none. */
-    private function plant(Run $run): ?Plant
+    public function plant(Run $run): ?Plant
     {
         $process = $this->processes->get($run->product->process);
         $settings = array_filter((array) ($run->setup['settings'] ?? []), is_numeric(...));
@@ -174,10 +179,10 @@ final class SimulatedShop
     private function wrong(array $row): ?float
     {
         $value = $row['value'];
-        foreach ($this->faults[$row['machine']] ?? [] as [$fault, $since]) {
-            $value = $value === null
-                ? null
-                : $fault->on(Unit::of($row['channel']), $value, max(0.0, $row['at'] - $since));
+        foreach ($this->faults[$row['machine']] ?? [] as $wrong) {
+            if ($value !== null && $row['at'] >= $wrong[1] && $row['at'] < ($wrong[2] ?? INF)) {
+                $value = $wrong[0]->on(Unit::of($row['channel']), $value, $row['at'] - $wrong[1]);
+            }
         }
 
         return $value;
