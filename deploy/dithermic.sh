@@ -32,6 +32,7 @@ dithermic schedule:days [--days N] [--first SEED]  days that come otherwise, run
 dithermic seed                           add the demo shop to an empty one
 dithermic seed --scale [RUNS] [READINGS] years of the demo beside it (100000, 50000000), in a shop that is thrown away
 dithermic simulate [--fault KIND:MACHINE | --on | --off]  stand in for the instruments of a demo: thermocouple_open, drift, sag, heater_dead, leak
+dithermic simulate --speed N [--hours H] | --long  play a shift of a shop that is thrown away, and count what is lost; --long: a day at 60
 dithermic backup FILE                    write the whole shop to one file
 dithermic restore FILE [--replace]       read it back; a shop that is not empty needs --replace
 dithermic make-room                      make the partitions for the readings of the months to come

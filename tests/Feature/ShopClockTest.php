@@ -33,6 +33,22 @@ it('runs on with the machine, not with the wall clock', function (float $set) {
     expect($this->clock->now())->toEqualWithDelta(microtime(true), 1.0);
 })->with([3600.0, -3600.0, 86400.0, 0.0]);
 
+it('stands while it is held, for half a minute at most, and goes on from where it is let go', function () {
+    $up = fn (float $seconds) => file_put_contents("{$this->dir}/uptime", sprintf('%.2f 1.00', 1000 + $seconds));
+    $this->clock->hold(5_000_000.0);
+    $up(20);
+    expect($this->clock->now())->toBe(5_000_000.0);
+    $this->clock->hold(5_000_600.0);
+    $up(45);
+    expect($this->clock->now())->toBe(5_000_600.0);
+    // Whoever held it was killed: no screen waits for ever.
+    $up(80);
+    expect($this->clock->now())->toEqualWithDelta(5_000_630.0, 0.01);
+    $this->clock->goOn(5_000_700.0);
+    $up(90);
+    expect($this->clock->now())->toEqualWithDelta(5_000_710.0, 0.01);
+});
+
 it('begins anew when the machine came up again', function () {
     $this->clock->now();
     file_put_contents("{$this->dir}/boot", 'second');
