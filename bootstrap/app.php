@@ -6,19 +6,16 @@ use App\Http\Middleware\ActivePerson;
 use App\Http\Middleware\ReadableInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionCookieWhenNew;
-use App\Instruments\Support\Watching;
 use App\Support\Conflict;
 use App\Support\RowsRefused;
 use Dithermic\Core\Calculator\InputError;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Auth\AuthenticationException;
-use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Validation\ValidationException;
 use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -30,11 +27,6 @@ return Application::configure(basePath: dirname(__DIR__))
         apiPrefix: 'api/v1',
     )
     ->withCommands([__DIR__.'/../app/Console'])
-    ->withSchedule(static function (Schedule $schedule): void {
-        $schedule->call(static fn (Watching $watching) => $watching->look())->everyTenSeconds()->name('channels');
-        // A machine that slept, or whose clock was set, is followed as soon as no run is under way.
-        $schedule->call(static fn () => Artisan::call('shop:clock'))->everyTenMinutes()->name('clock');
-    })
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->statefulApi();
         $middleware->throttleApi('api');

@@ -279,6 +279,40 @@ for (const [path, heading] of [
     );
     await context.close();
 }
+/** Seconds of work that all processes of the shop have done so far. */
+const worked = () => {
+    const processes = new Map();
+    for (const pid of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
+        try {
+            const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+            const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+            const says =
+                readFileSync(`/proc/${pid}/cmdline`, 'utf8') + readFileSync(`/proc/${pid}/environ`, 'utf8');
+            processes.set(pid, {
+                parent: fields[1],
+                ticks: +fields[11] + +fields[12],
+                own: says.includes(state),
+            });
+        } catch {
+            // It ended meanwhile, or is another's.
+        }
+    }
+    const isOurs = (pid) => {
+        const process = processes.get(pid);
+        return process !== undefined && (process.own || isOurs(process.parent));
+    };
+    return [...processes].filter(([pid]) => isOurs(pid)).reduce((sum, [, of]) => sum + of.ticks, 0) / 100;
+};
+console.log('\n── nobody does anything: one screen shows the floor, instruments post, for half a minute');
+{
+    const { context, page } = await fresh();
+    await page.waitForTimeout(10_000);
+    const before = worked();
+    await page.waitForTimeout(30_000);
+    line('of one core', `${((100 * (worked() - before)) / 30).toFixed(1)} %`);
+    await context.close();
+}
+
 console.log('\n── what is dragged, in Chromium: the longest a page was held up by one move of 240');
 /** Milliseconds between frames while something is dragged to and fro, the longest first. */
 const frames = async (page, x, y, by) => {
