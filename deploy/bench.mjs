@@ -297,9 +297,13 @@ const worked = () => {
             // It ended meanwhile, or is another's.
         }
     }
+    const isWithin = (pid, root) =>
+        pid === root || (processes.has(pid) && isWithin(processes.get(pid).parent, root));
     const isOurs = (pid) => {
-        const process = processes.get(pid);
-        return process !== undefined && (process.own || isOurs(process.parent));
+        const of = processes.get(pid);
+        // What looks on is no part of it.
+        if (of === undefined || pid === String(process.pid)) return false;
+        return of.own && !isWithin(of.parent, String(process.pid)) ? true : isOurs(of.parent);
     };
     return [...processes].filter(([pid]) => isOurs(pid)).reduce((sum, [, of]) => sum + of.ticks, 0) / 100;
 };
