@@ -8,7 +8,13 @@ chmod 711 "$ROOM"
 S=$ROOM/shop
 PASSED=0 FAILED=0
 shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
-finish() { shop stop >/dev/null 2>&1; mountpoint -q "$ROOM/small" && umount "$ROOM/small"; rm -rf "$ROOM"; }
+finish() {
+    shop stop >/dev/null 2>&1
+    [ ! -d "$ROOM/second" ] || second stop >/dev/null 2>&1
+    [ ! -f "$ROOM/balancer/balancer.pid" ] || pkill -F "$ROOM/balancer/balancer.pid"
+    pkill -9 -f "postgres -D $ROOM/replica"
+    mountpoint -q "$ROOM/small" && umount "$ROOM/small"; rm -rf "$ROOM"
+}
 trap finish EXIT
 
 check() { if [ "$2" = "$3" ]; then PASSED=$((PASSED + 1)); echo "ok    $1"; else FAILED=$((FAILED + 1)); echo "FAIL  $1: $3 wanted, $2 found"; fi; }
@@ -115,9 +121,9 @@ DB=postgres keeper 'alter database dithermic allow_connections true' >/dev/null
 shop start >/dev/null 2>&1
 check 'the shop is open for the rest' "$(keeper 'select 1')" 1
 
-# Half a second of work, eight times at once by one who is signed in.
+# A second of work, eight times at once by one who is signed in.
 sign_in
-heavy='{"geometry":"slab","layers":[{"thickness_mm":40,"conductivity_w_mk":0.3,"density_kg_m3":900,"specific_heat_j_gk":2,"initial_c":130,"latent":{"heat_j_g":200,"liquidus_c":130,"width_k":0.5}}],"left":{"kind":"insulated"},"right":{"kind":"fixed","c":30},"duration_s":3600,"sample_s":[3600]}'
+heavy='{"geometry":"slab","layers":[{"thickness_mm":40,"conductivity_w_mk":0.3,"density_kg_m3":900,"specific_heat_j_gk":2,"initial_c":130,"latent":{"heat_j_g":200,"liquidus_c":130,"width_k":0.5}}],"left":{"kind":"insulated"},"right":{"kind":"fixed","c":30},"duration_s":10800,"sample_s":[10800]}'
 token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$ROOM/cookies" | sed 's/%3D/=/g; s/%2B/+/g; s/%2F/\//g')
 for i in $(seq 8); do
     curl -sS -m 20 -o /dev/null -w '%{http_code}\n' -b "$ROOM/cookies" -H "Origin: $(base)" -H 'Accept: application/json' -H 'Content-Type: application/json' -H "X-XSRF-TOKEN: $token" -d "$heavy" "$(base)/api/v1/calc/heat.slab" >"$ROOM/heavy.$i" &
@@ -151,6 +157,54 @@ fi
 (. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'alter table lot_movements disable trigger all') >/dev/null 2>&1; check 'the web cannot disarm the ledger' $(($? != 0)) 1
 (. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'create table mine (id int)') >/dev/null 2>&1; check 'the web makes no tables' $(($? != 0)) 1
 check 'pages of the database carry checksums' "$(DB=postgres keeper 'show data_checksums')" on
+
+# Two web nodes behind a balancer on one database, with a replica that has each commit before it is acknowledged. The second
+# node is a folder with the key of the first and the address of the database.
+PGBIN=$(ls -d /usr/lib/postgresql/*/bin | tail -n 1) OWNER=$(stat -c %U "$(cluster)/data") DB_PORT=$(cat "$S/run/pg-port")
+db() { if [ "$(id -un)" = "$OWNER" ]; then "$@"; else su "$OWNER" -s /bin/bash -c "$(printf '%q ' "$@")"; fi; }
+second() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$ROOM/second" bash "$HERE/deploy/dithermic.sh" "$@"; }
+ONE=$(cat "$S/run/web-port"); TWO=$(free); mkdir -p "$ROOM/second"; touch "$ROOM/second/begun"
+BALANCER=$((TWO + 40))
+printf 'SANCTUM_STATEFUL_DOMAINS=127.0.0.1:%s\nTRUSTED_PROXIES=127.0.0.1\n' "$BALANCER" >>"$S/app.env"
+(. "$S/app.env"; printf 'APP_KEY=%s\nDB_HOST=127.0.0.1\nDB_PORT=%s\nDB_DATABASE=dithermic\nDB_USERNAME=dithermic\nDB_PASSWORD=%s\n' "$APP_KEY" "$DB_PORT" "$DITHERMIC_DB_PASSWORD"; grep -E '^(SANCTUM|TRUSTED)' "$S/app.env") >"$ROOM/second/app.env"
+shop start --port "$ONE" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+second start --no-demo --port "$TWO" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+mkdir -p "$ROOM/balancer"
+sed -e "s|@DIR@|$ROOM/balancer|g; s|@ONE@|$ONE|; s|@TWO@|$TWO|; s|@PORT@|$BALANCER|" "$HERE/deploy/balancer.conf" >"$ROOM/balancer/nginx.conf"
+nginx -c "$ROOM/balancer/nginx.conf"
+(. "$S/keeper.env"; echo "$DITHERMIC_KEEPER_PASSWORD") >"$ROOM/word"
+mkdir -m 700 "$ROOM/replica"; chown "$OWNER" "$ROOM/replica"
+echo 'host replication keeper 127.0.0.1/32 scram-sha-256' | db tee -a "$(cluster)/data/pg_hba.conf" >/dev/null
+keeper 'select pg_reload_conf()' >/dev/null
+db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 || cat "$ROOM/basebackup"
+REPLICA=$((DB_PORT + 50))
+db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null
+keeper "alter system set synchronous_standby_names = '*'" >/dev/null; keeper 'select pg_reload_conf()' >/dev/null
+for _ in $(seq 40); do [ "$(keeper 'select sync_state from pg_stat_replication')" = sync ] && break; sleep 0.25; done
+check 'a replica has each commit before it is acknowledged' "$(keeper 'select sync_state from pg_stat_replication')" sync
+
+base() { echo "http://127.0.0.1:$BALANCER"; }
+sign_in
+check 'who signs in at two nodes is signed in at both' "$(for _ in 1 2 3 4 5 6; do ask GET lots; echo; done | sort -u)" 200
+SAID=$(sources)
+( for _ in $(seq 60); do write; done; echo "$SAID" >"$ROOM/said" ) & writer=$!
+sleep 0.6; for of in nginx php-fpm; do died=$(cat "$S/run/$of.pid"); kill -9 "$died" $(pgrep -P "$died"); done
+wait "$writer"; SAID=$(cat "$ROOM/said"); left=$(sources)
+check "one node killed amid 60 writes: $SAID said, $left there" "$((left >= SAID && left <= SAID + 1 && SAID > 50))" 1
+check '… and the other goes on' "$(ask GET floor)" 200
+( for _ in $(seq 60); do write; done; echo "$SAID" >"$ROOM/said" ) & writer=$!
+sleep 0.6; kill -9 "$(head -n 1 "$(cluster)/data/postmaster.pid")"
+wait "$writer"; before=$SAID SAID=$(cat "$ROOM/said")
+db $PGBIN/pg_ctl -D "$ROOM/replica" -w promote >/dev/null
+sed -i "s/^DB_PORT=.*/DB_PORT=$REPLICA/" "$ROOM/second/app.env"
+second start --no-demo --port "$TWO" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "select count(*) from sources where name like 'drill %'"; }
+left=$(there)
+check "the database killed amid writes, its replica promoted: $SAID said, $left there" "$((left >= SAID && left <= SAID + 1 && SAID > before))" 1
+check '… and who was signed in writes on' "$(ask POST sources '{"name":"drill on the replica"}')" 201
+nginx -c "$ROOM/balancer/nginx.conf" -s stop 2>/dev/null; second stop >/dev/null 2>&1
+db $PGBIN/pg_ctl -D "$ROOM/replica" -m immediate stop >/dev/null
+base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
 
 # A disk of its own that can be filled, where the machine lets us make one: the database and the logs are on it.
 if [ "$(id -u)" -eq 0 ] && mkdir "$ROOM/small" && mount -t tmpfs -o size=420m,mode=755 tmpfs "$ROOM/small" 2>/dev/null; then
