@@ -22,12 +22,20 @@ function parts(int $count, float $offPct, Dice $dice, string $corner = 'back_rig
     return $parts;
 }
 
-/** Sheets whose tilt from left to right grows by so much each, mm per m. */
+/** Sheets whose tilt from left to right grows by so much each, mm per m, measured at nine places. */
 function sheets(int $count, float $each, Dice $dice, float $noise = 0.1): array
 {
-    return array_map(static fn (int $i): array => [
-        'grid' => ['slope_mm_per_m' => ['x' => 0.2 + $each * $i + $dice->normal(0, $noise), 'y' => $dice->normal(0, $noise)]],
-    ], range(0, $count - 1));
+    return array_map(static function (int $i) use ($each, $dice, $noise): array {
+        [$x, $y] = [0.2 + $each * $i + $dice->normal(0, $noise), $dice->normal(0, $noise)];
+        $points = [];
+        foreach ([-250, 0, 250] as $across) {
+            foreach ([-200, 0, 200] as $along) {
+                $points[] = ['x_mm' => $across, 'y_mm' => $along, 't_mm' => 8 + ($x * $across + $y * $along) / 1000];
+            }
+        }
+
+        return ['points' => $points];
+    }, range(0, $count - 1));
 }
 
 const SHEET_600 = ['length_mm' => 600.0, 'width_mm' => 450.0, 'thickness_tolerance_mm' => 0.6];
@@ -109,14 +117,13 @@ it('says that the tilt of the platens grew, where it surely did and the sheets f
         // Sure, and too little to matter.
         ->and($process->wears(sheets(12, 0.01, new Dice(4), 0.0), [], SHEET_600))->toBe([])
         ->and($process->wears(sheets(5, 0.5, new Dice(4)), [], SHEET_600))->toBe([])
-        ->and($process->wears([['grid' => null], []], [], SHEET_600))->toBe([]);
+        ->and($process->wears([['points' => 'none'], []], [], SHEET_600))->toBe([]);
 });
 
 it('reads the corners of formed parts as they were measured', function (): void {
     $process = new Forming(new Registry);
-    $results = array_map(static fn (array $walls): array => ['corners' => $walls], parts(5, 9.0, new Dice(8)));
-    $wears = $process->wears($results, ['zones_across' => 2, 'zones_along' => 3], []);
+    $wears = $process->wears(parts(5, 9.0, new Dice(8)), ['zones_across' => 2, 'zones_along' => 3], []);
 
     expect($wears[0]->title)->toBe('Heater zone 6 (back right) is cold')
-        ->and($process->wears([[], ['corners' => []]], [], []))->toBe([]);
+        ->and($process->wears([[], ['front_left_mm' => 'thick']], [], []))->toBe([]);
 });

@@ -388,7 +388,7 @@ it('raises the zone of a heater that parts say is cold, once, and again only by 
         walkRun($id, $piece, until: 'judge');
         $corners = ['front_left_mm' => 0.8, 'front_right_mm' => 0.81, 'back_left_mm' => 0.79, 'back_right_mm' => 0.9];
         tell($id, [['type' => 'logged', 'data' => [
-            'entry' => 'walls', 'piece' => $piece, 'values' => ['corner_mm' => 0.8, 'side_mm' => 1, 'bottom_mm' => 1] + $corners,
+            'entry' => 'corners', 'piece' => $piece, 'values' => $corners,
         ]]])->assertJsonPath('refused', []);
         walkRun($id, $piece);
     };

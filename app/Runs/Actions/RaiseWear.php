@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Runs\Actions;
 
-use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
+use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunStation;
 use App\Shop\Models\Care;
 use App\Shop\Models\Machine;
@@ -13,6 +13,7 @@ use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\Wear;
+use Dithermic\Core\Run\EventType;
 use Illuminate\Support\Str;
 
 /**
@@ -28,10 +29,14 @@ final readonly class RaiseWear
     {
     }
 
-    public function lookFor(Run $run): void
+    /** @param  string  $entry  that was just logged */
+    public function lookFor(Run $run, string $entry): void
     {
+        if ($this->processes->get($run->product->process)->tellsOfMachine() !== $entry) {
+            return;
+        }
         $machine = $run->mainMachine();
-        $last = $this->measured($run, $machine);
+        $last = $this->measured($run, $machine, $entry);
         foreach ($this->told($run, $machine, $last) as $title => $wear) {
             $before = Care::query()->where('machine_id', $machine->id)->where('title', $title)->with('done')->get();
             if ($before->contains(static fn (Care $care): bool => $care->given_up_at === null && $care->done->isEmpty())) {
@@ -39,7 +44,7 @@ final readonly class RaiseWear
             }
             $ended = $before->flatMap(static fn (Care $care) => [$care->given_up_at, ...$care->done->pluck('at')])->filter()->max();
             if ($ended instanceof CarbonImmutable) {
-                $since = array_values(array_filter($last, static fn (Inspection $one): bool => $one->at->greaterThan($ended)));
+                $since = array_values(array_filter($last, static fn (RunEvent $one): bool => $one->at->greaterThan($ended)));
                 $wear = $this->told($run, $machine, $since)[$title] ?? null;
             }
             if ($wear === null) {
@@ -58,7 +63,7 @@ final readonly class RaiseWear
     }
 
     /**
-     * @param  list<Inspection>  $measured
+     * @param  list<RunEvent>  $measured
      * @return array<string, Wear> by title
      */
     private function told(Run $run, Machine $machine, array $measured): array
@@ -66,22 +71,23 @@ final readonly class RaiseWear
         $process = $this->processes->get($run->product->process);
 
         return array_column(
-            $process->wears(array_column($measured, 'result'), $machine->facts, $run->plan),
+            $process->wears(array_map(static fn (RunEvent $one): array => (array) ($one->data['values'] ?? []), $measured), $machine->facts, $run->plan),
             null,
             'title',
         );
     }
 
-    /** @return list<Inspection> of the newest pieces of this machine, the oldest first */
-    private function measured(Run $run, Machine $machine): array
+    /** @return list<RunEvent> of the newest pieces of this machine, the oldest first */
+    private function measured(Run $run, Machine $machine, string $entry): array
     {
         $runs = RunStation::query()->where('machine_id', $machine->id)->where('position', 0)
             ->whereHas('run.product', static fn ($q) => $q->where('process', $run->product->process))
             ->orderByDesc('from_at')->limit(self::LAST)->pluck('run_id');
 
-        return array_values(Inspection::query()->whereIn('run_id', $runs)->orderByDesc('id')->limit(self::LAST)->get()
+        return array_values(RunEvent::query()->whereIn('run_id', $runs)->where('type', EventType::Logged)
+            ->where('data->entry', $entry)->orderByDesc('at')->orderByDesc('id')->limit(self::LAST)->get()
             // Of a piece that was measured again the newest counts.
-            ->unique(static fn (Inspection $one): string => "{$one->run_id} {$one->piece}")
+            ->unique(static fn (RunEvent $one): string => "{$one->run_id} ".($one->data['piece'] ?? ''))
             ->reverse()->all());
     }
 }

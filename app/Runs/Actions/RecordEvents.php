@@ -137,6 +137,9 @@ final readonly class RecordEvents
                 // Added to what is folded, and to what it was folded from.
                 $run->events->push($entered->setRelation('by', $by));
                 $machine->apply($state, $event);
+                if ($event->type === EventType::Logged) {
+                    $this->wear->lookFor($run, (string) $event->text('entry'));
+                }
                 $touched[$event->piece()
                     ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;
                 $this->follow($run, $machine->procedure, $state, $event);
@@ -426,6 +429,5 @@ final readonly class RecordEvents
             'result' => $inspected->result,
             'at' => Seconds::moment($event->at),
         ]);
-        $this->wear->lookFor($run);
     }
 }

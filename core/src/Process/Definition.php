@@ -128,15 +128,21 @@ abstract class Definition
      */
     abstract public function inspect(string $entry, Record $values, array $targets, Polymer $polymer): Inspected;
 
+    /** The entry that tells of the machine, by its id; null where none does. */
+    public function tellsOfMachine(): ?string
+    {
+        return null;
+    }
+
     /**
-     * What the pieces of one machine tell of it, by what was measured of them.
+     * What the pieces of one machine tell of it.
      *
-     * @param  list<array<string, mixed>>  $results  of inspect(), the oldest first
+     * @param  list<array<string, mixed>>  $measured  values of that entry as they were logged, the oldest first
      * @param  array<string, mixed>  $facts  of that machine
      * @param  array<string, float|int|string|null>  $targets  of the newest run's plan
      * @return list<Wear>
      */
-    public function wears(array $results, array $facts, array $targets): array
+    public function wears(array $measured, array $facts, array $targets): array
     {
         return [];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Process\Compression;
 
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Data\Record;
 use Dithermic\Core\Diagnosis\KnownSignal;
@@ -28,6 +29,7 @@ use Dithermic\Core\Process\Told;
 use Dithermic\Core\Process\Tracked;
 use Dithermic\Core\Process\Wear;
 use Dithermic\Core\Quality\PorosityResult;
+use Dithermic\Core\Quality\Slope;
 use Dithermic\Core\Quality\ThicknessGrid;
 use Dithermic\Core\Quality\ThicknessGridResult;
 use Dithermic\Core\Quality\Trend;
@@ -144,16 +146,23 @@ final class Pressing extends Definition
         );
     }
 
+    public function tellsOfMachine(): string
+    {
+        return 'inspection';
+    }
+
     /**
      * Guides that wear let the platens tilt more from sheet to sheet: named where the tilt grows surely, and by so much
      * that the sheets would be shimmed for it.
      */
-    public function wears(array $results, array $facts, array $targets): array
+    public function wears(array $measured, array $facts, array $targets): array
     {
         $tolerance = (float) ($targets['thickness_tolerance_mm'] ?? 0);
+        $slopes = $this->slopes($measured);
         $wears = [];
         foreach (['x' => ['length_mm', 'from left to right'], 'y' => ['width_mm', 'from back to front']] as $axis => [$size, $way]) {
-            $tilts = self::tilts($results, $axis, (float) ($targets[$size] ?? 0) / 1000);
+            $metres = (float) ($targets[$size] ?? 0) / 1000;
+            $tilts = array_map(static fn (Slope $slope): float => $metres * $slope->{$axis}, $slopes);
             $trend = Trend::of($tilts);
             // A platen that was shimmed tilts less than before: that is no wear.
             $grew = $trend->grown * Median::of(array_slice($tilts, -self::NOW) ?: [0.0]) > 0;
@@ -169,20 +178,26 @@ final class Pressing extends Definition
     }
 
     /**
-     * @param  list<array<string, mixed>>  $results
-     * @return list<float> over so many metres, mm
+     * @param  list<array<string, mixed>>  $measured
+     * @return list<Slope> of those sheets that were measured over their face
      */
-    private static function tilts(array $results, string $axis, float $metres): array
+    private function slopes(array $measured): array
     {
-        $tilts = [];
-        foreach ($results as $result) {
-            $slope = is_array($result['grid'] ?? null) ? $result['grid']['slope_mm_per_m'] ?? null : null;
-            if (is_array($slope) && is_numeric($slope[$axis] ?? null)) {
-                $tilts[] = $metres * (float) $slope[$axis];
+        $slopes = [];
+        foreach ($measured as $values) {
+            try {
+                $grid = $this->calculations->run('quality.thickness_grid', [
+                    'points' => $values['points'] ?? [], 'nominal_mm' => 1.0, 'tolerance_mm' => 1.0,
+                ]);
+            } catch (InputError) {
+                continue;
+            }
+            if ($grid instanceof ThicknessGridResult) {
+                $slopes[] = $grid->slope_mm_per_m;
             }
         }
 
-        return $tilts;
+        return $slopes;
     }
 
     /** What a charge has more than the sheet that came out of it ran out as flash. */

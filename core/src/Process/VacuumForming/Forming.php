@@ -208,17 +208,12 @@ final class Forming extends Definition
         $place = ['corner', 'side', 'bottom'][(int) array_search($least, $walls, true)];
         $foretold = (float) ($targets['thinnest_mm'] ?? 0);
         $wanted = $targets['least_wall_mm'] ?? null;
-        $corners = [];
-        foreach (HeaterZones::fields() as $field) {
-            $corners += array_filter([$field => $values->mayNumber($field)], static fn (?float $mm): bool => $mm !== null);
-        }
         $thin = is_numeric($wanted) && $least < $wanted;
 
         return new Inspected('formed_part', null, ['least_mm' => $least], [
             'corner_mm' => $walls[0],
             'side_mm' => $walls[1],
             'bottom_mm' => $walls[2],
-            'corners' => $corners,
             'least_mm' => $least,
             'foretold_mm' => $foretold,
             'verdict' => $thin ? 'too thin' : 'thick enough',
@@ -228,11 +223,19 @@ final class Forming extends Definition
         ]);
     }
 
+    public function tellsOfMachine(): string
+    {
+        return 'corners';
+    }
+
     /** A zone of the heater that is colder or hotter than the others, by the walls at the four corners. */
-    public function wears(array $results, array $facts, array $targets): array
+    public function wears(array $measured, array $facts, array $targets): array
     {
         $count = static fn (string $fact): ?int => is_numeric($facts[$fact] ?? null) ? (int) $facts[$fact] : null;
-        $parts = array_map(static fn (array $result): array => (array) ($result['corners'] ?? []), $results);
+        $parts = array_map(
+            static fn (array $walls): array => array_map(floatval(...), array_filter($walls, is_numeric(...))),
+            $measured,
+        );
 
         return array_values(array_filter([HeaterZones::off($parts, $count('zones_across'), $count('zones_along'))]));
     }

@@ -272,7 +272,8 @@ final class Plant implements Machine
             $seen[] = new Observed('cue', ['what' => $spoilt ? 'blisters' : 'not sharp'], 5);
         }
         if ($why !== null || $piece % 2 === 1) {
-            $seen[] = new Observed('walls', $walls + $corners, $this->dice->between(30, 70));
+            $seen[] = new Observed('walls', $walls, $this->dice->between(30, 70));
+            $seen[] = new Observed('corners', $corners, 20);
         }
         $seen[] = new Observed('disposition', $why === null
             ? ['verdict' => 'good']
