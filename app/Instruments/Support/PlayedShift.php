@@ -16,6 +16,7 @@ use App\Shop\Models\Machine;
 use App\Shop\Models\Product;
 use App\Support\Seconds;
 use App\Support\ShopClock;
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Fault;
 use Dithermic\Core\Practice\Shift;
@@ -63,6 +64,9 @@ final class PlayedShift
         [Fault::Drift, 10.0, 120.0],
         [Fault::ThermocoupleOpen, 20.0, 15.0],
     ];
+
+    /** tokens hold so long, s: a day at 60 takes a third of it */
+    private const TOKENS_S = 7200;
 
     /** an alarm may come so long after what it is for, s */
     private const GRACE_S = 900.0;
@@ -147,12 +151,14 @@ final class PlayedShift
     /** Who works, on what, and what of it is watched. */
     private function begin(int $machines, float $now): void
     {
+        // Whatever becomes of this process, what it was let in by ends with it.
+        $until = CarbonImmutable::now()->addSeconds(self::TOKENS_S);
         $people = User::query()->where('active', true)->where('role', Role::Operator)->orderBy('id')->limit(2)->get();
         foreach ($people as $person) {
-            $this->people[$person->name] = $person->createToken(self::class, ['*'])->plainTextToken;
+            $this->people[$person->name] = $person->createToken(self::class, ['*'], $until)->plainTextToken;
         }
         $lead = User::query()->where('active', true)->where('role', Role::Lead)->orderBy('id')->firstOrFail();
-        $leads = $lead->createToken(self::class, ['*'])->plainTextToken;
+        $leads = $lead->createToken(self::class, ['*'], $until)->plainTextToken;
         foreach ($this->products($now) as [, $made]) {
             /** @var Machine $machine */
             $machine = $made->main;
@@ -163,8 +169,12 @@ final class PlayedShift
             }
             foreach (Channel::query()->where('machine_id', $machine->id)->where('unit', '°C')->get() as $channel) {
                 $watched = Http::withToken($leads)->acceptJson()->post("{$this->url}/api/v1/channels/{$channel->id}/limits", [
-                    'after' => (int) $channel->log()->max('id'), 'watched' => 'run', 'follows' => isset($made->targets[$channel->key]) ? $channel->key : $made->process->setPoint(),
-                    'high' => self::OVER_K, 'delay_s' => 30, 'silent_s' => self::SILENT_S,
+                    'after' => (int) $channel->log()->max('id'),
+                    'watched' => 'run',
+                    'follows' => isset($made->targets[$channel->key]) ? $channel->key : $made->process->setPoint(),
+                    'high' => self::OVER_K,
+                    'delay_s' => 30,
+                    'silent_s' => self::SILENT_S,
                 ]);
                 if (! $watched->successful()) {
                     $this->refused[] = "limits of {$machine->name}: ".$watched->json('error.message');
