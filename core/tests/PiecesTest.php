@@ -281,7 +281,7 @@ function legal(RunMachine $machine, RunState $state): void
     }
 }
 
-it('folds five thousand events in fifty milliseconds', function (): void {
+it('folds five thousand events in a time that grows as they do', function (): void {
     $machine = teaMachine();
     $events = [
         new Event('a', EventType::Started, 0.0, 'Jun'),
@@ -308,13 +308,21 @@ it('folds five thousand events in fifty milliseconds', function (): void {
         }
     }
     // Timed by bench; here only that the work grows with the events and not with their square.
-    $half = -hrtime(true);
-    $machine->fold(array_slice($events, 0, 2500));
-    $half += hrtime(true);
-    $whole = -hrtime(true);
+    // The best of five: what else the machine does makes each of them longer, and never shorter.
+    $best = static function (array $of) use ($machine): int {
+        $taken = [];
+        for ($i = 0; $i < 5; $i++) {
+            $start = hrtime(true);
+            $machine->fold($of);
+            $taken[] = hrtime(true) - $start;
+        }
+
+        return min($taken);
+    };
     $state = $machine->fold($events);
-    $whole += hrtime(true);
-    expect(count($state->pieces))->toBeGreaterThan(990)->and($whole)->toBeLessThan(6 * $half);
+    $half = $best(array_slice($events, 0, 2500));
+    $whole = $best($events);
+    expect(count($state->pieces))->toBeGreaterThan(990)->and($whole)->toBeLessThan(3 * $half);
 });
 
 it('holds a station while something of the run is there or comes again', function (): void {
