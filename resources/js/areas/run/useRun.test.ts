@@ -5,6 +5,7 @@ import series from '../../../../core/src/Process/Compression/series.json';
 import injection from '../../../../core/src/Process/Injection/procedure.json';
 import { api, Unreachable } from '../../api/client';
 import { forget, queue } from '../../api/queue';
+import { kept } from '../../api/store';
 import type { Run } from '../../api/types';
 import { noteServerTime } from '../../parts/clock';
 import { useRun } from './useRun';
@@ -145,6 +146,19 @@ describe('a screen that turns to what is due by itself', () => {
         expect(page.step.value?.id).not.toBe('cool');
         expect(page.settling.value).toBe(false);
         expect(entered()).toEqual([['step_done', 2]]);
+    });
+
+    it('knows its own touch again, however long the disk takes to keep it', async () => {
+        const store = await kept;
+        const put = store.put.bind(store) as typeof store.put;
+        vi.spyOn(store, 'put').mockImplementation(async (...of: Parameters<typeof store.put>) => {
+            await new Promise((done) => setTimeout(done, 400));
+            return put(...of);
+        });
+        page.pick({ piece: 2, next: false });
+        await page.log('step_done', { step: 'cool', reason: 'cold' });
+        expect(page.step.value?.id).not.toBe('cool');
+        expect(page.settling.value).toBe(false);
     });
 
     it('goes back to what is due once what was looked at is answered', async () => {

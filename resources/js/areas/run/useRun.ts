@@ -45,6 +45,8 @@ export function useRun(id: string) {
     );
 
     let touched = -Infinity;
+    /** touches of this screen that are not kept yet: a slow disk makes nobody else of them */
+    let keeping = 0;
     const touch = () => (touched = performance.now());
     /** It has just turned to something else, and nobody here touched it. */
     const settling = ref(false);
@@ -52,7 +54,7 @@ export function useRun(id: string) {
     watch(
         () => (run.value ? `${focus.value.piece} ${focus.value.next} ${step.value?.id}` : null),
         (_, before) => {
-            if (before === null || performance.now() - touched < OWN_MS) return;
+            if (before === null || keeping > 0 || performance.now() - touched < OWN_MS) return;
             settling.value = true;
             settle();
         },
@@ -103,6 +105,7 @@ export function useRun(id: string) {
     /** Entries that hang on the touches before them are asked for when those are kept: fingers are faster than a disk. */
     async function logThen(entriesThen: () => Entry[], source: Entry['source'] = 'tap') {
         touch();
+        keeping++;
         const about = focus.value;
         // One touch after the other: what the one before has begun is not begun again.
         const mine = kept
@@ -111,7 +114,8 @@ export function useRun(id: string) {
                 const entries = entriesThen();
                 if (entries.length > 0) await keepAll(id, aboutOf(begun(about), entries, source));
                 return entries.length;
-            });
+            })
+            .finally(() => keeping--);
         kept = mine;
         if ((await mine) === 0) return;
         picked.value = goesOn(about.piece) ? { piece: about.piece, next: false } : null;

@@ -68,7 +68,7 @@ export function useRunAnswers(
         await logThen(() => {
             if (!step.value || touched !== where() || run.value?.summary.status !== 'running') return [];
             if (missingNow.value.length === 0) return [{ type: 'step_done', data: { step: step.value.id } }];
-            if (step.value.pass_anyway !== 'no') ask('anyway');
+            if ((step.value.pass_anyway ?? 'no') !== 'no') ask('anyway');
             return [];
         });
     }
