@@ -68,3 +68,26 @@ it('asks nobody to be in two places while somebody else is free, whatever comes'
         expect(count($taken))->toBe(max(0, count($whose[$i]) - count($free)));
     }
 })->with(range(1, 20));
+
+it('knows who is here by what came last: what they said, or what they logged', function (): void {
+    $shift = ['from' => NOON - 14_400, 'to' => NOON + 14_400, 'at' => NOON - 20_000];
+    $left = ['from' => NOON - 14_400, 'to' => NOON - 600, 'at' => NOON - 500];
+    $later = ['from' => NOON + 3600, 'to' => NOON + 7200, 'at' => NOON - 900];
+    $here = static fn (array $logged, array $said): array => Whose::here($logged, $said, NOON);
+
+    expect($here([], ['Ines' => $shift]))->toBe(['Ines'])
+        // Seen a while ago, and five hours ago; an entry of a screen whose clock runs ahead is no proof yet.
+        ->and($here(['Jun' => NOON - 3600, 'Maren' => NOON - 18_000, 'Teodor' => NOON + 60], []))->toBe(['Jun'])
+        // Gone, though they worked until then; and back again with an entry.
+        ->and($here(['Ines' => NOON - 700], ['Ines' => $left]))->toBe([])
+        ->and($here(['Ines' => NOON - 100], ['Ines' => $left]))->toBe(['Ines'])
+        // Not here before one, and in all the same.
+        ->and($here(['Ines' => NOON - 1200], ['Ines' => $later]))->toBe([])
+        ->and($here(['Ines' => NOON - 100], ['Ines' => $later]))->toBe(['Ines'])
+        ->and($here(['Teodor' => NOON - 60], ['Jun' => $shift]))->toBe(['Jun', 'Teodor'])
+        ->and($here([], []))->toBe([]);
+});
+
+it('makes it everybody\'s once nobody has come for a minute, where somebody is waited for', function (): void {
+    expect(Whose::everyonesAt(NOON, true))->toBe(NOON + 60)->and(Whose::everyonesAt(NOON, false))->toBeNull();
+});

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Runs\Data;
 
+use Dithermic\Core\Run\Whose;
 use OpenApi\Attributes as OA;
 
 /** Something that needs hands. */
@@ -35,12 +36,15 @@ final readonly class HandData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $whose = [],
+        #[OA\Property(description: 'nobody has come by then: it is everybody\'s; null where nothing waits')] public ?float $everyones_at = null,
     ) {
     }
 
     /** @param  list<string>  $whose */
     public function for(array $whose): self
     {
-        return new self(...['whose' => $whose] + get_object_vars($this));
+        $at = Whose::everyonesAt($this->at, $this->timer !== null || $this->entry !== null);
+
+        return new self(...['whose' => $whose, 'everyones_at' => $at] + get_object_vars($this));
     }
 }

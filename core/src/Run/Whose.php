@@ -14,6 +14,46 @@ final class Whose
     /** hands take at least so long, and the way there, min */
     private const LEAST_MIN = 1.0;
 
+    /** nobody has come for so long: it is everybody's, s */
+    private const NOBODY_CAME_S = 60.0;
+
+    /** who logged nothing for so long may have gone, s */
+    private const SEEN_S = 4 * 3600.0;
+
+    /**
+     * Who is here now, by name: who said so, and whose hands were in a log a while ago. What came last counts: who said
+     * that they are gone, or not here yet, is here again with the next entry of theirs.
+     *
+     * @param  array<string, float>  $logged  when each last put hands to anything, s since 1970 UTC, by name
+     * @param  array<string, array{from: float, to: float, at: float}>  $said  from when to when they are here, and when
+     *                                                                         that was said, s, by name
+     * @return list<string> in order
+     */
+    public static function here(array $logged, array $said, float $now): array
+    {
+        $here = array_filter($logged, static fn (float $at): bool => $at <= $now && $at > $now - self::SEEN_S);
+        foreach ($said as $name => ['from' => $from, 'to' => $to, 'at' => $at]) {
+            if ($from <= $now && $now < $to) {
+                $here[$name] ??= $now;
+            } elseif (($here[$name] ?? -INF) < max($at, $now < $from ? -INF : $to)) {
+                unset($here[$name]);
+            }
+        }
+        ksort($here);
+
+        return array_map(strval(...), array_keys($here));
+    }
+
+    /**
+     * From when on a call is everybody's, s since 1970 UTC; null for what may be done at any time: nobody waits there.
+     *
+     * @param  bool  $waits  a timer has run out then, or an entry falls due
+     */
+    public static function everyonesAt(float $at, bool $waits): ?float
+    {
+        return $waits ? $at + self::NOBODY_CAME_S : null;
+    }
+
     /**
      * @param  list<array{at: float, minutes: float, people: int, by: ?string}>  $calls  in the order in which they are
      *                                                                                   answered (Hand::turn); at in s

@@ -7113,6 +7113,11 @@ export interface components {
             by: string | null;
             /** @description whose hands it wants, by name; none where nobody is known to be here */
             whose: string[];
+            /**
+             * Format: float
+             * @description nobody has come by then: it is everybody's; null where nothing waits
+             */
+            everyones_at: number | null;
         };
         /** @description What the next shift finds, written from log and plan. */
         HandOverData: {

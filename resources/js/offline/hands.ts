@@ -51,25 +51,21 @@ export function inTurn<T extends Pick<Hand, 'at' | 'presses'>>(hands: T[], now: 
     return [...due.sort((a, b) => b.presses - a.presses), ...soonest.slice(due.length)];
 }
 
-/** Nobody has come for so long: it is everybody's, s. */
-const NOBODY_CAME_S = 60;
-
 /** Names; a floor that was kept on this screen before has none. */
 export const whoseOf = (hand: Pick<Hand, 'whose'>): string[] => (hand.whose as string[] | undefined) ?? [];
 
 /** Theirs: what wants their hands, what wants anybody's, and what somebody else has left waiting. */
-export function isFor(
-    hand: Pick<Hand, 'at' | 'whose' | 'timer' | 'entry'>,
-    name: string,
-    now: number,
-): boolean {
+export function isFor(hand: Pick<Hand, 'whose' | 'everyones_at'>, name: string, now: number): boolean {
     const whose = whoseOf(hand);
     if (whose.length === 0 || whose.includes(name)) return true;
-    return (hand.timer !== null || hand.entry !== null) && hand.at <= now - NOBODY_CAME_S;
+    return hand.everyones_at !== null && hand.everyones_at <= now;
 }
 
 /** Whose hands it wants is not known here: what waits unsent on this screen was logged on it. */
-type Base = Pick<Hand, 'to' | 'run_id' | 'run_number' | 'about' | 'machine' | 'by' | 'whose'>;
+type Base = Pick<
+    Hand,
+    'to' | 'run_id' | 'run_number' | 'about' | 'machine' | 'by' | 'whose' | 'everyones_at'
+>;
 
 /** What a run needs next, as the server would say it (core/src/Run/Forecast.php); used only while entries wait here unsent. */
 export function handsOf(run: Run): Hand[] {
@@ -139,6 +135,7 @@ export function callsOf(run: Run): Hand[] {
         piece: null,
         by: null,
         whose: [],
+        everyones_at: null,
         ...presses('hot', 1),
     };
     return [still, ...hands.filter((h) => kind(h) !== 'heat')];
@@ -229,6 +226,7 @@ function whose(run: Run, step: ProcedureStep): Base {
         machine: placeName(run, step.place),
         by: null,
         whose: [],
+        everyones_at: null,
     };
 }
 

@@ -32,6 +32,7 @@ const hand = (over: Partial<Hand> = {}): Hand =>
         minutes: 1,
         by: null,
         whose: [],
+        everyones_at: null,
         ...over,
     }) as Hand;
 const open = async (hands: Hand[], path = '/sort') => {
@@ -183,11 +184,11 @@ describe('what needs hands next', () => {
 
         it('rings for what is theirs, and for what nobody has come to for a minute', async () => {
             signedIn('Ines');
-            const late = { ...his, what: 'Open it', at: NOW - 40 };
+            const late = { ...his, what: 'Open it', at: NOW - 40, everyones_at: NOW + 20 };
             const waits = await open([hand(late), hand(her)]);
             expect(textOf(waits.page.get('.first'))).toContain('Trim it');
             expect(waits.page.get('.first').classes()).not.toContain('late');
-            const left = await open([hand({ ...late, at: NOW - 61 }), hand(her)]);
+            const left = await open([hand({ ...late, at: NOW - 61, everyones_at: NOW - 1 }), hand(her)]);
             expect(textOf(left.page.get('.first'))).toContain('Open it');
             expect(textOf(left.page.get('.first'))).toContain('For Teodor.');
             expect(left.page.get('.first').classes()).toContain('late');
