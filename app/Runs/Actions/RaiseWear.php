@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Runs\Actions;
 
+use App\People\Models\User;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunEvent;
 use App\Runs\Models\RunStation;
+use App\Shop\Actions\KeepCare;
 use App\Shop\Models\Care;
 use App\Shop\Models\Machine;
-use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\Wear;
@@ -25,17 +26,18 @@ final readonly class RaiseWear
     /** pieces that are looked at */
     private const LAST = 16;
 
-    public function __construct(private Processes $processes, private ShopClock $clock)
+    public function __construct(private Processes $processes, private KeepCare $care)
     {
     }
 
     /** @param  string  $entry  that was just logged */
-    public function lookFor(Run $run, string $entry): void
+    public function lookFor(Run $run, string $entry, User $by): void
     {
-        if ($this->processes->get($run->product->process)->tellsOfMachine() !== $entry) {
+        $machine = $run->mainMachine();
+        // What is out of use is not looked after.
+        if ($this->processes->get($run->product->process)->tellsOfMachine() !== $entry || $machine->retired_at !== null) {
             return;
         }
-        $machine = $run->mainMachine();
         $last = $this->measured($run, $machine, $entry);
         foreach ($this->told($run, $machine, $last) as $title => $wear) {
             $before = Care::query()->where('machine_id', $machine->id)->where('title', $title)->with('done')->get();
@@ -50,14 +52,8 @@ final readonly class RaiseWear
             if ($wear === null) {
                 continue;
             }
-            Care::query()->create([
-                'id' => (string) Str::uuid(),
-                'machine_id' => $machine->id,
-                'title' => $title,
-                'why' => $wear->why,
-                'run_id' => $run->id,
-                'by_id' => $run->started_by,
-                'at' => $this->clock->moment(),
+            $this->care->add((string) Str::uuid(), $by, $machine, [
+                'title' => $title, 'why' => $wear->why, 'every_days' => null, 'every_pieces' => null, 'run_id' => $run->id,
             ]);
         }
     }

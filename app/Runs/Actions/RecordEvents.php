@@ -138,7 +138,7 @@ final readonly class RecordEvents
                 $run->events->push($entered->setRelation('by', $by));
                 $machine->apply($state, $event);
                 if ($event->type === EventType::Logged) {
-                    $this->wear->lookFor($run, (string) $event->text('entry'));
+                    $this->wear->lookFor($run, (string) $event->text('entry'), $by);
                 }
                 $touched[$event->piece()
                     ?? $state->entries[$event->text('event') ?? '']['piece'] ?? count($state->pieces)] = true;
