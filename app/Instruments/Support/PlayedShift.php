@@ -17,6 +17,7 @@ use App\Shop\Models\Product;
 use App\Support\Seconds;
 use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
+use Closure;
 use Dithermic\Core\Practice\Dice;
 use Dithermic\Core\Practice\Fault;
 use Dithermic\Core\Practice\Shift;
@@ -108,8 +109,9 @@ final class PlayedShift
     /** @var list<string> */
     private array $refused = [];
 
+    /** @param  Closure(): Makeable  $makeable  as the shop is now: it remembers what it has looked at */
     public function __construct(
-        private readonly Makeable $makeable,
+        private readonly Closure $makeable,
         private readonly ShopClock $clock,
         private readonly Watching $watching,
         private readonly SimulatedShop $shop,
@@ -190,8 +192,9 @@ final class PlayedShift
     private function products(float $now): array
     {
         $found = [];
+        $makeable = ($this->makeable)();
         foreach (Product::query()->with('recipes')->orderBy('id')->get() as $product) {
-            $made = $this->makeable->of($product, 1, $now);
+            $made = $makeable->of($product, 1, $now);
             if ($made->holds === [] && $made->main !== null && $made->begins <= $now + self::STEP_S) {
                 $found[$made->process->id()] ??= [$product, $made];
             }
