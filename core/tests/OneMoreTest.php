@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Schedule\OneMore;
+use Dithermic\Core\Schedule\PlanResult;
 
 /** Four pieces that take an hour each on one press, with two minutes of hands. */
 function hourEach(int $jobs = 4): array
@@ -51,6 +53,38 @@ it('wins with hands where hands are what is waited for', function (): void {
 
     expect(calculate('schedule.plan', $hands)['makespan_min'])->toBeGreaterThan(230.0)
         ->and(calculate('schedule.plan', OneMore::person($hands))['makespan_min'])->toBeLessThan(130.0);
+});
+
+it('asks days that were about their fullest stations and about hands, as long as there is time', function (): void {
+    $plan = static function (array $asked): ?PlanResult {
+        $found = (new Registry)->run('schedule.plan', $asked);
+        assert($found instanceof PlanResult);
+
+        return $found->impossible === [] ? $found : null;
+    };
+    // Four hours of one press on one day, two on another; a day with no hands cannot be planned, and is not counted.
+    $days = [hourEach(4), hourEach(2), ['people' => []] + hourEach(3)];
+    [$tried, $gives] = OneMore::onDays($days, $plan, static fn (): bool => true);
+    [$press, $hands] = [$gives[0], $gives[1]];
+
+    expect($tried)->toBe(2)
+        ->and($gives)->toHaveCount(2)
+        ->and($press->of)->toBe('press')
+        ->and($press->busyPct)->toEqualWithDelta(100.0, 1.0)
+        // Two hours on the one, one on the other.
+        ->and($press->soonerMin)->toEqualWithDelta(89.0, 4.0)
+        ->and($press->mostMin)->toEqualWithDelta(119.0, 4.0)
+        ->and($press->days)->toBe(2)
+        ->and($hands->of)->toBe(OneMore::HANDS)
+        ->and($hands->busyPct)->toBeNull()
+        ->and($hands->soonerMin)->toEqualWithDelta(0.0, 1.0)
+        ->and($hands->days)->toBe(0);
+    // Where the time is over, what was not tried is not counted.
+    $asked = 0;
+    [$tried] = OneMore::onDays($days, $plan, static function (float $share) use (&$asked): bool {
+        return $share < 1 || $asked++ < 1;
+    });
+    expect($tried)->toBe(1)->and(OneMore::onDays($days, $plan, static fn (): bool => false)[0])->toBe(0);
 });
 
 it('says what an hour costs that is won', function (): void {

@@ -13,6 +13,7 @@ use App\Planning\Support\WishKind;
 use App\Runs\Queries\Makeable;
 use App\Runs\Queries\ToMake;
 use App\Shop\Models\Machine;
+use App\Shop\Models\Product;
 use App\Support\Seconds;
 use Dithermic\Core\Schedule\BenchJob;
 use Dithermic\Core\Schedule\RunJob;
@@ -82,10 +83,7 @@ final readonly class DayAsk
                 $making->pieces,
                 $this->stations($making),
                 self::station($making->main),
-                array_filter([
-                    'polymer' => $job->product->polymer,
-                    'mould' => $job->product->mould_id === null ? null : (string) $job->product->mould_id,
-                ]),
+                self::setup($job->product, $job->product->polymer),
                 [
                     'id' => $id,
                     'product' => $job->product->name,
@@ -159,7 +157,22 @@ final readonly class DayAsk
                 ],
             ], $here),
             'jobs' => $planned,
-        ] + ($supply?->amps === null ? [] : ['supply' => ['phases' => $supply->phases, 'amps' => $supply->amps]]);
+        ] + self::supply($supply);
+    }
+
+    /** @return array<string, array{phases: int, amps: float}> nothing where nobody has said what the wiring carries */
+    public static function supply(?PowerSupply $supply): array
+    {
+        return $supply?->amps === null ? [] : ['supply' => ['phases' => $supply->phases, 'amps' => $supply->amps]];
+    }
+
+    /** @return array<string, string> what a machine is changed over to */
+    public static function setup(Product $product, string $polymer): array
+    {
+        return array_filter([
+            'polymer' => $polymer,
+            'mould' => $product->mould_id === null ? null : (string) $product->mould_id,
+        ], is_string(...));
     }
 
     public static function station(Machine $machine): string

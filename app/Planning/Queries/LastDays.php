@@ -15,6 +15,7 @@ use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Run\RunState;
 use Dithermic\Core\Schedule\OneMore;
+use Dithermic\Core\Schedule\OneMoreGives;
 use Dithermic\Core\Schedule\PlanResult;
 use Dithermic\Core\Schedule\RunJob;
 use Illuminate\Support\Collection;
@@ -29,14 +30,6 @@ final readonly class LastDays
     public const DAYS = 90;
 
     private const DAY_S = 86_400;
-
-    /** machines that are asked about: the fullest of these days */
-    private const MACHINES = 4;
-
-    private const HANDS = 'hands';
-
-    /** a day this much sooner is told of, min */
-    private const WORTH_MIN = 30.0;
 
     /** of one plan, s; and of all of them: what a screen waits for, less what is read and written */
     private const SECONDS = ['plan' => 0.05, 'all' => 45.0];
@@ -65,70 +58,36 @@ final readonly class LastDays
     private function planned(float $from): LastDaysData
     {
         $runs = $this->runs($from);
-        $days = $this->days($runs);
-        $until = microtime(true) + self::SECONDS['all'];
-        $asked = [];
-        $plain = [];
-        $busy = [];
-        // A third of the time for the days as they were, the rest for what is tried on them.
-        foreach ($days as $day => $ask) {
-            if (microtime(true) > $until - self::SECONDS['all'] * 2 / 3) {
-                break;
-            }
-            $plan = $this->plan($ask);
-            if ($plan === null) {
-                continue;
-            }
-            [$asked[$day], $plain[$day]] = [$ask, $plan->makespan_min];
-            foreach (OneMore::busy($plan->tasks) as $station => $minutes) {
-                $busy[$station] = ($busy[$station] ?? 0.0) + $minutes;
-            }
-        }
-        arsort($busy);
-        $fullest = array_slice(array_keys($busy), 0, self::MACHINES);
-        $sooner = array_fill_keys([...$fullest, self::HANDS], []);
-        $tried = 0;
-        foreach ($asked as $day => $ask) {
-            if (microtime(true) > $until) {
-                break;
-            }
-            $tried++;
-            foreach (array_keys($sooner) as $what) {
-                $more = $what === self::HANDS ? OneMore::person($ask) : OneMore::station($ask, (string) $what);
-                $then = $more === $ask ? null : $this->plan($more);
-                // A plan that is found in so short a time may be worse with more to choose from: that is no loss.
-                $sooner[$what][] = $then === null ? 0.0 : max(0.0, $plain[$day] - $then->makespan_min);
-            }
-        }
-        $all = max(1.0, array_sum($plain));
-        $names = Machine::query()->get()->mapWithKeys(
-            static fn (Machine $m): array => [DayAsk::station($m) => $m->name],
+        $began = microtime(true);
+        [$tried, $gives] = OneMore::onDays(
+            $this->days($runs),
+            $this->plan(...),
+            static fn (float $share): bool => microtime(true) - $began < $share * self::SECONDS['all'],
         );
-        $options = [];
-        foreach ($sooner as $what => $minutes) {
-            $options[] = new OneMoreData(
-                (string) $what,
-                $what === self::HANDS ? 'one more pair of hands' : "one more like {$names[$what]}",
-                $what === self::HANDS ? null : round(100 * $busy[$what] / $all, 1),
-                $minutes === [] ? 0.0 : round(array_sum($minutes) / count($minutes), 1),
-                count(array_filter($minutes, static fn (float $min): bool => $min >= self::WORTH_MIN)),
-                round(max([0.0, ...$minutes]), 1),
-            );
-        }
-        usort($options, static fn (OneMoreData $a, OneMoreData $b): int => $b->sooner_min <=> $a->sooner_min);
+        $names = Machine::query()->get()->mapWithKeys(
+            static fn (Machine $m): array => [DayAsk::station($m) => "one more like {$m->name}"],
+        );
 
         return new LastDaysData(
             self::DAYS,
             $tried,
             max(1, (int) round(365 / self::DAYS * $runs->count())),
-            $options,
+            array_map(static fn (OneMoreGives $one): OneMoreData => new OneMoreData(
+                $one->of,
+                $names[$one->of] ?? 'one more pair of hands',
+                $one->busyPct === null ? null : round($one->busyPct, 1),
+                round($one->soonerMin, 1),
+                $one->days,
+                round($one->mostMin, 1),
+            ), $gives),
         );
     }
 
-    private function plan(mixed $ask): ?PlanResult
+    /** @param  array<string, mixed>  $asked */
+    private function plan(array $asked): ?PlanResult
     {
         try {
-            $plan = $this->calculations->run('schedule.plan', ['time_limit_s' => self::SECONDS['plan']] + (array) $ask);
+            $plan = $this->calculations->run('schedule.plan', ['time_limit_s' => self::SECONDS['plan']] + $asked);
         } catch (InputError) {
             // A day with more in it than is planned while somebody waits tells nothing here.
             return null;
@@ -155,25 +114,24 @@ final readonly class LastDays
 
     /**
      * @param  Collection<int, Collection<int, Run>>  $byDay
-     * @return array<int, array<string, mixed>> what schedule.plan is asked, by day; of those with more than one run
+     * @return list<array<string, mixed>> what schedule.plan is asked, of days with more than one run
      */
     private function days(Collection $byDay): array
     {
-        $supply = PowerSupply::query()->orderByDesc('id')->first();
+        $supply = DayAsk::supply(PowerSupply::query()->orderByDesc('id')->first());
+        $byDay = $byDay->filter(static fn (Collection $runs): bool => $runs->count() > 1);
+        $by = $this->people($byDay->flatten(1)->pluck('id'));
         $days = [];
-        foreach ($byDay as $day => $runs) {
-            if ($runs->count() < 2) {
-                continue;
-            }
+        foreach ($byDay as $runs) {
             $jobs = array_values($runs->map(self::job(...))->all());
-            $people = RunEvent::query()->whereIn('run_id', $runs->pluck('id'))->distinct()->pluck('by_id');
+            $people = array_unique(array_merge(...$runs->map(static fn (Run $run): array => $by[$run->id] ?? [])->all()));
             // Whoever lent a hand to what takes two was there, and logged nothing.
             $wanted = max([1, ...array_merge(...array_map(
                 static fn (array $job): array => array_column($job['tasks'], 'people'),
                 $jobs,
             ))]);
             $machines = $runs->flatMap(static fn (Run $run) => $run->stations->pluck('machine'))->unique('id');
-            $days[(int) $day] = [
+            $days[] = [
                 'now' => 0.0,
                 'horizon_end' => self::HORIZON_MIN,
                 'stations' => array_values($machines->map(static fn (Machine $m): array => [
@@ -183,13 +141,27 @@ final readonly class LastDays
                 ])->all()),
                 'people' => array_map(
                     static fn (int $i): array => ['id' => "p{$i}"],
-                    range(1, max($wanted, $people->count())),
+                    range(1, max($wanted, count($people))),
                 ),
                 'jobs' => $jobs,
-            ] + ($supply?->amps === null ? [] : ['supply' => ['phases' => $supply->phases, 'amps' => $supply->amps]]);
+            ] + $supply;
         }
 
         return $days;
+    }
+
+    /**
+     * @param  Collection<int, string>  $runs
+     * @return array<string, list<int>> who was at each, by run
+     */
+    private function people(Collection $runs): array
+    {
+        $by = [];
+        foreach (RunEvent::query()->whereIn('run_id', $runs)->distinct()->toBase()->get(['run_id', 'by_id']) as $row) {
+            $by[(string) $row->run_id][] = (int) $row->by_id;
+        }
+
+        return $by;
     }
 
     /** @return array<string, mixed> a run as it was made, with nothing before it */
@@ -206,10 +178,7 @@ final readonly class LastDays
             max(1, $run->good() + $run->bad()),
             $stations,
             DayAsk::station($run->mainMachine()),
-            array_filter([
-                'polymer' => $run->polymer,
-                'mould' => $run->product->mould_id === null ? null : (string) $run->product->mould_id,
-            ]),
+            DayAsk::setup($run->product, $run->polymer),
             ['id' => "r{$run->number}", 'product' => $run->product->name],
             0.0,
         );

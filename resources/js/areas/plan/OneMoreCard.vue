@@ -20,7 +20,7 @@ const about = ref<Option | null>(null);
 const answer = ref<Cost | null>(null);
 const price = reactive<Record<'price' | 'life_years' | 'price_day', number | null>>({
     price: null,
-    life_years: 10,
+    life_years: null,
     price_day: null,
 });
 
@@ -40,15 +40,14 @@ function choose(option: Option) {
     answer.value = null;
 }
 async function reckon() {
-    const option = about.value;
-    if (!option || !found.value) return;
+    const [option, days] = [about.value, found.value];
+    if (!option || !days) return;
     const cost = await send(() =>
         api.post<Cost>('calc/cost.one_more', {
             sooner_min: option.sooner_min,
-            days_year: Math.min(366, found.value?.days_year ?? 1),
-            price: price.price ?? 0,
-            life_years: price.life_years ?? 10,
-            price_day: price.price_day ?? 0,
+            days_year: days.days_year,
+            // What is not said is as the core has it.
+            ...Object.fromEntries(Object.entries(price).filter(([, value]) => value !== null)),
         }),
     );
     if (cost) answer.value = cost;
@@ -91,6 +90,7 @@ async function reckon() {
                         <TypedField
                             v-model="price.life_years"
                             label="Lasts, years"
+                            placeholder="10"
                             dimension="number"
                             :min="0.1"
                             :max="100"
