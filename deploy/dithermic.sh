@@ -614,7 +614,7 @@ seed_at_scale() {
 
 # Instruments of a demo: in this terminal with something wrong, or in the background from now on, or not at all.
 cmd_simulate() {
-    local port name
+    local port name status
     load_settings
     port=$(cat "$RUN/web-port" 2>/dev/null) && alive "$RUN/nginx.pid" || fail 'the shop is not running: start it first.'
     export APP_URL="http://127.0.0.1:$port"
@@ -629,9 +629,9 @@ cmd_simulate() {
         *" --speed"* | *" --long "*)
             [ "${1:-}" != --long ] || set -- --speed=60 --hours=24
             (cd "$CODE" && as_web "$(web_user)" php artisan shop:shift "$APP_URL" "$@")
-            name=$?
+            status=$?
             [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
-            return "$name" ;;
+            return "$status" ;;
     esac
     say "Instruments post to $APP_URL until Ctrl-C."
     # Ctrl-C ends what posts, not this: those in the background are begun again after it.

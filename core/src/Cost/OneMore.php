@@ -8,7 +8,8 @@ use Dithermic\Core\Calculator\Calc;
 
 /**
  * What an hour costs that one more of something wins: its price straight over its life, with upkeep, and what it costs
- * each day that is worked. No interest, and nothing for what the hour is used for: those are the shop's own.
+ * each day that is worked. No interest, and nothing for what the hour is used for: those are the shop's own. Ten
+ * years, three per cent of upkeep and 230 days are our judgement where nothing is said.
  */
 #[Calc('cost.one_more', 'what an hour costs that one more machine or pair of hands wins')]
 final readonly class OneMore

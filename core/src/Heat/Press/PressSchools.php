@@ -61,7 +61,7 @@ final readonly class PressSchools
                 $stack = $stack->time < $known->time && $known->time <= $end ? clone $known : $stack;
             }
             $verdicts[$index] = $rules[$index]->id === RuleInput::PHYSICS
-                ? $this->judge($rules[$index], $course->hot, $course->cool()[0], $course->cool()[1], $course, $model, $in->cycle)
+                ? $this->judge($rules[$index], $course->hot, $course->cool()[0], $course->cool()[1], $course, $model)
                 : $this->timed($rules[$index], $stack, $end, $course, $model, $in->cycle);
         }
         ksort($verdicts);
@@ -97,7 +97,7 @@ final readonly class PressSchools
         $model->transfer($cold);
         $cold->run($cold->time + $cool);
 
-        return $this->judge($rule, $stack, $cool, $cold->leftSurface(), $course, $model, $in);
+        return $this->judge($rule, $stack, $cool, $cold->leftSurface(), $course, $model);
     }
 
     /**
@@ -112,11 +112,10 @@ final readonly class PressSchools
         float $after,
         PressCourse $course,
         PressModel $model,
-        PressCycleInput $in,
     ): RuleVerdict {
         $end = $hot->time;
         $core = $hot->leftSurface();
-        $physics = $course->heat + 60 * $in->soak_min;
+        $physics = $course->hot->time;
         $verdict = match (true) {
             $core < $model->coreTarget - self::COLD_MARGIN_K => 'core cold',
             $end > self::LONG * $physics => 'long',
