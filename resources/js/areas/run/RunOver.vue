@@ -11,7 +11,11 @@ import LessonCard from '../learn/LessonCard.vue';
 import TaughtOffer from './TaughtOffer.vue';
 
 /** How a run ended, what it taught, and where one goes from here. */
-const props = defineProps<{ run: Run }>();
+const props = defineProps<{
+    run: Run;
+    /** the server has its end: before that it knows nothing of what a run taught and left */
+    known: boolean;
+}>();
 const router = useRouter();
 const DAY_S = 86_400;
 /** Machines that can be asked, while the run is fresh: later it is asked on their own pages. */
@@ -37,10 +41,15 @@ const taught = computed(() =>
         <p v-if="run.pieces.length > 0" class="do">{{ run.summary.good }} good, {{ run.summary.bad }} not.</p>
         <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
         <MadeOf :run="run" />
-        <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
-        <TaughtOffer v-for="s in taught" :key="s.machine_id" :station="s" />
-        <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
-        <LeftoversCard :run="run.summary.id" />
+        <p v-if="!known" class="quiet" role="status">
+            Kept on this screen. What it taught and what is left of it are shown when the server has its end.
+        </p>
+        <template v-else>
+            <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
+            <TaughtOffer v-for="s in taught" :key="s.machine_id" :station="s" />
+            <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
+            <LeftoversCard :run="run.summary.id" />
+        </template>
         <div class="acts">
             <v-btn
                 v-if="run.summary.verdict === 'scrap' || run.summary.bad > 0"

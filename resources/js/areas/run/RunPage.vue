@@ -17,7 +17,8 @@ import StepNow from './StepNow.vue';
 import { useRunKeys } from './useRunKeys';
 
 const screen = makeRunScreen(String(useRoute().params.id));
-const { run, procedure, now, focus, pick, step, waiting, refused, missing, logRun, stop, model } = screen;
+const { run, over, procedure, now, focus, pick, step, waiting, refused, missing, logRun, stop, model } =
+    screen;
 const { wanted, mayClose, missingNow, open, correcting, before, correct, entered, shut } = screen;
 const { asking, reason, minutes, answer } = screen;
 const { cooling, point } = model;
@@ -52,7 +53,7 @@ watch(
         />
 
         <StepNow v-if="step && run.summary.status === 'running'" class="now" />
-        <RunOver v-else class="now over-now" :run="run" />
+        <RunOver v-else class="now over-now" :run="run" :known="over" />
 
         <aside class="strip" tabindex="0" aria-label="Temperatures">
             <RunStrip :run="run" :procedure="procedure" :core-c="cooling && point ? point.core_c : null" />

@@ -169,3 +169,15 @@ describe('a screen that turns to what is due by itself', () => {
         expect(page.focus.value.piece).toBe(1);
     });
 });
+
+describe('the end of a run', () => {
+    it('is the end once the server has it: what this screen alone says may be refused, and is asked for on', async () => {
+        await page.logRun('aborted', { reason: 'the heater smells' });
+        expect(page.run.value?.summary.status).toBe('aborted');
+        expect(page.over.value).toBe(false);
+        const ended = run();
+        ended.summary.status = 'aborted';
+        queue.runs.r = ended;
+        expect(page.over.value).toBe(true);
+    });
+});

@@ -25,6 +25,8 @@ export function useRun(id: string) {
     const missing = ref('');
     const heard = computed(() => queue.runs[id] ?? null);
     const run = computed(() => (heard.value ? overlay(heard.value, queue.waiting) : null));
+    /** The server has its end: what is only laid over may be refused, and then it goes on. */
+    const over = computed(() => heard.value !== null && heard.value.summary.status !== 'running');
     const procedure = computed(() => (run.value?.procedure ?? null) as unknown as Procedure | null);
     const now = useNow();
     const picked = ref<Focus | null>(null);
@@ -92,12 +94,7 @@ export function useRun(id: string) {
         },
         { kinds: ['run'], of: () => id, everyMs: EVERY_MS, gatherMs: GATHER_MS },
     );
-    watch(
-        () => run.value?.summary.status,
-        (status) => {
-            if (status !== undefined && status !== 'running') stop();
-        },
-    );
+    watch(over, (now) => now && stop());
 
     /** Entries of one touch about what this screen is about; a piece that is not begun yet begins with them. */
     let kept: Promise<unknown> = Promise.resolve();
@@ -141,6 +138,7 @@ export function useRun(id: string) {
     return {
         run,
         heard,
+        over,
         procedure,
         now,
         focus,
