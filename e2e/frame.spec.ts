@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { accessible, choose, list, menu, scan, signIn, signInByForm } from './shop';
 
 /** every screen by its path, with what stands on top of it when it is ready */
@@ -121,7 +121,19 @@ test('units follow the person, on the screen only', async ({ page }) => {
     await menu(page, 'Teodor Blum', 'Units: in');
 });
 
-test('every page fits a phone: nothing scrolls sideways but what has its own place for it', async ({
+/** Words in drawings that are smaller on this screen than anybody reads, px. */
+const LEGIBLE_PX = 9.5;
+const tooSmall = (page: Page) =>
+    page.locator('svg text').evaluateAll(
+        (all, least) =>
+            (all as SVGTextElement[])
+                .filter((t) => t.textContent.trim() !== '')
+                .filter((t) => parseFloat(getComputedStyle(t).fontSize) * (t.getScreenCTM()?.a ?? 1) < least)
+                .map((t) => t.textContent.trim()),
+        LEGIBLE_PX,
+    );
+
+test('every page fits a phone: nothing scrolls sideways but what has its own place for it, words in drawings are read', async ({
     page,
 }) => {
     await page.setViewportSize({ width: 390, height: 800 });
@@ -130,6 +142,12 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
     await accessible(page);
     const [run] = await list<{ id: string }>(page, 'runs?limit=1');
     const [lot] = await list<{ id: number }>(page, 'lots');
+    const made = await list<{ id: string; status: string; product_id: number; process: string }>(
+        page,
+        'runs',
+    );
+    const pressed = made.find((r) => r.status === 'finished' && r.process === 'compression')!;
+    const moulded = made.find((r) => r.process === 'injection')!;
     const pages = [
         ...['/', '/sort', '/sort/batches', '/sort/sources', '/sort/csv', '/dry', '/weigh', '/set', '/check'],
         ...[
@@ -143,11 +161,14 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
             `/parts/${run!.id}`,
         ],
         ...[`/sort/lots/${lot!.id}`, `/trace/lot/${lot!.id}`, '/reckon/heat.press_cycle'],
+        ...[`/learn/${pressed.id}`, `/learn/product/${pressed.product_id}`, '/reckon/schedule.plan'],
+        `/set?product=${moulded.product_id}`,
     ];
     for (const at of pages) {
         await page.goto(at);
         await expect(page.getByRole('heading').first()).toBeVisible();
         await page.waitForLoadState('networkidle');
         expect(await page.evaluate(() => document.documentElement.scrollWidth), at).toBeLessThanOrEqual(391);
+        expect(await tooSmall(page), at).toEqual([]);
     }
 });

@@ -5,6 +5,7 @@ import { ref } from 'vue';
 import { floor } from '../api/floor';
 import { session } from '../api/session';
 import type { Alarm, Floor } from '../api/types';
+import { server } from '../tests/mount';
 import AlarmBar from './AlarmBar.vue';
 import * as clock from './clock';
 import * as sound from './sound';
@@ -95,5 +96,25 @@ describe('alarms on every page', () => {
         expect(page.get('button').text()).toBe('Seen');
         expect(page.text()).toContain('well again');
         expect(page.get('aside').classes()).not.toContain('loud');
+    });
+
+    it('that are well again take one line together, are looked at before they are seen, and hide none that stands', async () => {
+        const asked = server({});
+        const ended = (id: string) => alarm({ id, machine: 'Adder', ended_at: clock.serverNow() - 5 });
+        const page = bar(ended('b1'), alarm(), ended('b2'));
+        expect(page.text()).toContain('Anvil, platen top');
+        expect(page.text()).toContain('2 that are well again: Adder');
+        const button = (says: string) => page.findAll('button').find((b) => b.text() === says);
+        expect(button('All seen')).toBeUndefined();
+        await button('Show')!.trigger('click');
+        expect(page.findAll('.alarm')).toHaveLength(4);
+        await button('All seen')!.trigger('click');
+        await vi.waitFor(() =>
+            expect(asked.filter((a) => a.method === 'POST').map((a) => a.path)).toEqual([
+                'alarms/b1/answer',
+                'alarms/b2/answer',
+            ]),
+        );
+        expect(bar(ended('b1')).text()).not.toContain('that are well again');
     });
 });

@@ -20,10 +20,19 @@ const loud = computed(() => unanswered.value.some((a) => a.ended_at === null));
 const AGAIN_S = 15;
 const flashes = useCall(loud, now, AGAIN_S);
 const { busy, fault, send } = useSend();
-async function answer(alarm: Alarm) {
-    await send(() => api.post(`alarms/${alarm.id}/answer`, {}));
+async function answer(...of: Alarm[]) {
+    for (const alarm of of) await send(() => api.post(`alarms/${alarm.id}/answer`, {}));
     await refreshFloor();
 }
+// What stands is always there; several that are well again take one line, so that a page is left under them.
+const gone = computed(() => alarms.value.filter((a) => a.ended_at !== null));
+const opened = ref(false);
+const folds = computed(() => gone.value.length > 1);
+const shown = computed(() => [
+    ...alarms.value.filter((a) => a.ended_at === null),
+    ...(folds.value && !opened.value ? [] : gone.value),
+]);
+const machines = computed(() => [...new Set(gone.value.map((a) => a.machine))].join(', '));
 // A page that fills the screen fills what is left of it.
 const bar = ref<HTMLElement | null>(null);
 const { height } = useElementSize(bar, undefined, { box: 'border-box' });
@@ -44,7 +53,7 @@ const says = (a: Alarm) =>
         role="status"
     >
         <div
-            v-for="a in alarms"
+            v-for="a in shown"
             :key="a.id"
             :class="['alarm', { gone: a.ended_at !== null, taken: a.by !== null }]"
         >
@@ -61,6 +70,17 @@ const says = (a: Alarm) =>
                 a.ended_at === null ? 'I see to it' : 'Seen'
             }}</v-btn>
         </div>
+        <div v-if="folds" class="alarm gone">
+            <span class="sign" aria-hidden="true">▲</span>
+            <p>
+                <strong>{{ gone.length }} that are well again</strong>:
+                <span class="when">{{ machines }}</span>
+            </p>
+            <v-btn variant="outlined" :aria-expanded="opened" @click="opened = !opened">{{
+                opened ? 'Fold' : 'Show'
+            }}</v-btn>
+            <v-btn v-if="opened" variant="outlined" :disabled="busy" @click="answer(...gone)">All seen</v-btn>
+        </div>
         <p v-if="fault" role="alert">{{ sentence(fault) }}</p>
     </aside>
 </template>
@@ -74,6 +94,8 @@ const says = (a: Alarm) =>
     position: sticky;
     top: var(--head);
     z-index: 4;
+    max-height: 60vh;
+    overflow-y: auto;
 }
 .alarm {
     display: flex;

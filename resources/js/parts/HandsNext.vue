@@ -216,7 +216,7 @@ watch(
 }
 .rest a {
     display: grid;
-    grid-template-columns: 84px 1fr;
+    grid-template-columns: minmax(84px, max-content) 1fr;
     gap: 12px;
     padding: 12px 0;
     border-bottom: 1px solid var(--line);

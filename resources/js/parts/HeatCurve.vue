@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { CurvePoint } from '../api/types';
 import { lineThrough } from './chart';
 import { clockText, show } from './units';
+import { useWide } from './useWide';
 
 /** Face, middle and platen against time, heat in and heat out, with the moment now or the moment looked at. */
 const props = defineProps<{
@@ -15,10 +15,8 @@ const props = defineProps<{
     height?: number;
     word?: string;
 }>();
-// Drawn at its real size, so that its words stay readable in a narrow column.
 const box = ref<SVGSVGElement | null>(null);
-const { width } = useElementSize(box, { width: 420, height: 0 });
-const W = computed(() => Math.max(240, width.value));
+const W = useWide(box, 240);
 const H = computed(() => props.height ?? 200);
 const end = computed(() => props.curve[props.curve.length - 1]?.time_s ?? 1);
 const top = computed(() => Math.max(...props.curve.map((p) => Math.max(p.platen_c, p.surface_c))) + 12);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { clockText } from './units';
+import { useWide } from './useWide';
 
 /** Stretches of time one after the other, to scale: what a cycle is made of, a row for each of those at once. */
 export interface Stretch {
@@ -10,15 +11,23 @@ export interface Stretch {
     kind: 'hot' | 'cold' | 'hands';
 }
 const props = defineProps<{ rows: { name: string; stretches: Stretch[] }[]; end: number; says: string }>();
-const W = 620;
+const box = ref<SVGSVGElement | null>(null);
+const W = useWide(box, 280, 620);
 const LEFT = 78;
-const X = (s: number) => LEFT + (s / props.end) * (W - LEFT - 8);
+const X = (s: number) => LEFT + (s / props.end) * (W.value - LEFT - 8);
 const height = computed(() => 34 * props.rows.length + 24);
 const wide = (s: Stretch) => X(s.to) - X(s.from);
 </script>
 
 <template>
-    <svg :viewBox="`0 0 ${W} ${height}`" role="img" :aria-label="says" class="strip">
+    <svg
+        ref="box"
+        :viewBox="`0 0 ${W} ${height}`"
+        :height="height"
+        role="img"
+        :aria-label="says"
+        class="strip"
+    >
         <g v-for="(row, i) in rows" :key="row.name" :transform="`translate(0 ${34 * i})`">
             <text x="0" y="20">{{ row.name }}</text>
             <g v-for="s in row.stretches" :key="s.name + s.from">

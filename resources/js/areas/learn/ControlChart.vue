@@ -1,18 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import type { Chart } from '../../api/types';
 import { figureText } from '../../parts/figures';
 import { lineThrough, scale, ticks } from '../../parts/chart';
+import { useWide } from '../../parts/useWide';
 import { spanOfChart } from './chart';
 
 /** A measured figure piece by piece: what is chance, what is not, and what it has to be. */
 const props = defineProps<{ chart: Chart }>();
 const router = useRouter();
-const [W, H] = [640, 190];
+const box = ref<SVGSVGElement | null>(null);
+const W = useWide(box, 280, 640);
+const H = 190;
 const span = computed(() => spanOfChart(props.chart));
 const y = computed(() => scale(span.value, [H - 14, 12]));
-const x = computed(() => scale([0, Math.max(1, props.chart.points.length - 1)], [78, W - 16]));
+const x = computed(() => scale([0, Math.max(1, props.chart.points.length - 1)], [78, W.value - 16]));
 const text = (value: number) => figureText({ ...props.chart.figure, value });
 const line = computed(() => lineThrough(props.chart.points.map((p, i) => [x.value(i), y.value(p.value)])));
 const broken = computed(() => props.chart.points.filter((p) => p.broken.length > 0));
@@ -23,7 +26,9 @@ const newest = computed(() => broken.value[broken.value.length - 1] ?? null);
     <section class="card" :aria-label="chart.figure.label">
         <h3>{{ chart.figure.label }}</h3>
         <svg
+            ref="box"
             :viewBox="`0 0 ${W} ${H}`"
+            :height="H"
             role="img"
             :aria-label="`${chart.figure.label} of ${chart.points.length} pieces. ${chart.says} ${chart.fits ?? ''}`"
         >
@@ -77,7 +82,6 @@ const newest = computed(() => broken.value[broken.value.length - 1] ?? null);
 <style scoped>
 svg {
     width: 100%;
-    height: auto;
 }
 h3 {
     font-size: 1rem;

@@ -1,5 +1,5 @@
 import { mount } from '@vue/test-utils';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import TraceChart from './TraceChart.vue';
 import { kindOf, type Points } from './trace';
 
@@ -97,6 +97,38 @@ describe('a chart of what was read', () => {
                 ],
             ],
         ]);
-        expect(c.findAll('.trace').map((t) => t.classes('later'))).toEqual([false, true]);
+        expect(c.findAll('g .trace').map((t) => t.classes('later'))).toEqual([false, true]);
+        // What a line is called stands beside a piece of it.
+        expect(c.findAll('li').map((t) => t.find('.trace').classes('later'))).toEqual([false, true]);
+    });
+
+    it('is as wide as its place, so that its words are not shrunk on a phone', async () => {
+        const told = vi.fn();
+        vi.stubGlobal(
+            'ResizeObserver',
+            class {
+                constructor(tell: (entries: unknown[]) => void) {
+                    told.mockImplementation(() => tell([{ contentRect: { width: 330, height: 214 } }]));
+                }
+                observe() {}
+                disconnect() {}
+            },
+        );
+        vi.spyOn(SVGElement.prototype, 'getBoundingClientRect').mockReturnValue({ width: 330 } as DOMRect);
+        const c = chart([
+            [
+                'platen_c',
+                [
+                    [0, 180],
+                    [100, 181],
+                ],
+            ],
+        ]);
+        await c.vm.$nextTick();
+        told();
+        await c.vm.$nextTick();
+        expect(c.find('svg').attributes('viewBox')).toBe('0 0 330 214');
+        vi.unstubAllGlobals();
+        vi.restoreAllMocks();
     });
 });

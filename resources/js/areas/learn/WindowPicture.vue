@@ -1,17 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { AsRun } from '../../api/types';
 import { figureText } from '../../parts/figures';
 import { scale, ticks } from '../../parts/chart';
 import { number } from '../../parts/units';
+import { useWide } from '../../parts/useWide';
 import { came, LIKELY, likely } from './chart';
 
 /** Where a product came good, over the two settings that were moved most: each run, what that makes likely, the next one. */
 const props = defineProps<{ as: AsRun }>();
-const [W, H] = [640, 400];
+const box = ref<SVGSVGElement | null>(null);
+const W = useWide(box, 280, 640);
+const H = computed(() => Math.min(400, 160 + 0.4 * W.value));
+const marks = computed(() => (W.value < 480 ? 3 : 5));
 const window = computed(() => props.as.window);
-const px = computed(() => scale([window.value.x_low, window.value.x_high], [70, W - 14]));
-const py = computed(() => scale([window.value.y_low, window.value.y_high], [H - 46, 12]));
+const px = computed(() => scale([window.value.x_low, window.value.x_high], [70, W.value - 14]));
+const py = computed(() => scale([window.value.y_low, window.value.y_high], [H.value - 46, 12]));
 /** Squares from edge to edge of their neighbours. */
 const square = computed(() => {
     const xs = [...new Set(window.value.drawn.map((s) => s.x))].sort((a, b) => a - b);
@@ -30,8 +34,8 @@ const square = computed(() => {
 });
 /** Settings that tell no more than the base rate have no window: colours would say that there is one. */
 const drawn = computed(() => (window.value.tells ? window.value.drawn : []));
-const along = computed(() => ticks(window.value.x_low, window.value.x_high, 5));
-const up = computed(() => ticks(window.value.y_low, window.value.y_high, 5));
+const along = computed(() => ticks(window.value.x_low, window.value.x_high, marks.value));
+const up = computed(() => ticks(window.value.y_low, window.value.y_high, marks.value));
 const chance = computed(() => {
     const planned = window.value.planned ?? null;
     if (planned === null) return '';
@@ -43,7 +47,9 @@ const chance = computed(() => {
 <template>
     <div class="picture">
         <svg
+            ref="box"
             :viewBox="`0 0 ${W} ${H}`"
+            :height="H"
             role="img"
             :aria-label="`${as.y.label} against ${as.x.label} of ${as.runs.length} runs. ${window.explanation} ${chance}`"
         >

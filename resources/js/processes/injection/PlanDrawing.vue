@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { components } from '../../api/schema';
 import TimeStrip from '../../parts/TimeStrip.vue';
 import { show } from '../../parts/units';
+import { useWide } from '../../parts/useWide';
 
 /** The barrel cut open with what a shot takes of it, and the cycle from shot to shot. */
 const props = defineProps<{ plan: components['schemas']['PlanInjectionResult'] }>();
 const fraction = computed(() => props.plan.shot.barrel_fraction);
 const shots = computed(() => Math.max(0, Math.min(24, props.plan.shot.shots_per_fill)));
-const L = 110;
-const R = 500;
-const wide = computed(() => (R - L) * Math.min(1, fraction.value));
+const L = 78;
+const box = ref<SVGSVGElement | null>(null);
+const wide = useWide(box, 300, 620);
+const R = computed(() => wide.value - 82);
+const taken = computed(() => (R.value - L) * Math.min(1, fraction.value));
 const fill = computed(() => props.plan.settings.find((s) => s.name === 'fill_s')?.value ?? 0);
 const open = computed(() => props.plan.settings.find((s) => s.name === 'open_s')?.value ?? 0);
 const cycle = computed(() => {
@@ -37,26 +40,34 @@ const cycle = computed(() => {
 <template>
     <div class="drawing">
         <svg
-            viewBox="0 0 620 132"
+            ref="box"
+            :viewBox="`0 -4 ${wide} 130`"
+            height="130"
             role="img"
             :aria-label="`The barrel holds ${shots} shots; one takes ${Math.round(100 * fraction)} % of it.`"
         >
             <path :d="`M${L} 18H${R}V34H${L}ZM${L} 82H${R}V98H${L}Z`" class="steel" />
             <path :d="`M${R} 18L${R + 36} 44V72L${R} 98Z`" class="steel" />
             <rect :x="L" y="34" :width="R - L" height="48" class="melt" />
-            <rect :x="R - wide" y="34" :width="wide" height="48" :class="['shot', { over: fraction > 1 }]" />
+            <rect
+                :x="R - taken"
+                y="34"
+                :width="taken"
+                height="48"
+                :class="['shot', { over: fraction > 1 }]"
+            />
             <path
                 v-for="k in Math.max(0, shots - 1)"
                 :key="k"
-                :d="`M${R - (k + 1) * wide} 34V82`"
+                :d="`M${R - (k + 1) * taken} 34V82`"
                 class="mark"
             />
             <rect :x="L - 70" y="40" width="70" height="36" class="plunger" />
             <path :d="`M${R + 36} 54H${R + 74}M${R + 64} 49L${R + 76} 54L${R + 64} 59`" class="out" />
-            <text :x="R - Math.max(wide / 2, 30)" y="118" text-anchor="middle">
+            <text :x="R - Math.max(taken / 2, 30)" y="118" text-anchor="middle">
                 one shot, {{ show(plan.shot.shot_mass_g, 'mass', 1) }}
             </text>
-            <text :x="L" y="118">
+            <text :x="L" y="10">
                 holds {{ show(plan.shot.barrel_capacity_g, 'mass') }}, {{ shots }}
                 {{ shots === 1 ? 'shot' : 'shots' }}
             </text>

@@ -1,17 +1,20 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import type { DayPlan } from '../../../api/types';
 import { ticks } from '../../../parts/chart';
+import { useWide } from '../../../parts/useWide';
 
 /** A plan as lanes: every station with its tasks, every person with when their hands are wanted. */
 const props = defineProps<Pick<DayPlan, 'tasks' | 'hands'> & { now: number }>();
 
 const NAME = 92;
-const WIDE = 400;
+const box = ref<SVGSVGElement | null>(null);
+const wide = useWide(box, 280, 400);
 const LANE = 26;
 const TOP = 22;
 const end = computed(() => Math.max(props.now + 1, ...props.tasks.map((t) => t.end)));
-const x = (minute: number) => NAME + ((minute - props.now) / (end.value - props.now)) * (WIDE - NAME - 8);
+const x = (minute: number) =>
+    NAME + ((minute - props.now) / (end.value - props.now)) * (wide.value - NAME - 8);
 const unique = (names: string[]) => [...new Set(names)];
 const jobs = computed(() => unique(props.tasks.map((t) => t.job)));
 const lanes = computed(() => [
@@ -50,7 +53,7 @@ const label = computed(
 
 <template>
     <figure>
-        <svg :viewBox="`0 0 ${WIDE} ${tall}`" role="img" :aria-label="label">
+        <svg ref="box" :viewBox="`0 0 ${wide} ${tall}`" :height="tall" role="img" :aria-label="label">
             <g v-for="t in ticks(now, end, 5)" :key="t">
                 <line :x1="x(t)" :x2="x(t)" :y1="TOP - 4" :y2="tall" class="tick" />
                 <text :x="x(t)" y="12" class="when" text-anchor="middle">{{ t }}</text>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { lineThrough, ticks } from '../../../parts/chart';
+import { useWide } from '../../../parts/useWide';
 import { format, fromShown, shownUnit, toShown } from '../schema';
 
 /** Lines over one running quantity, with levels, moments and a span that matters marked on the same axes. */
@@ -18,10 +18,8 @@ const props = defineProps<{
     bad?: number[];
     height?: number;
 }>();
-// Drawn at its real size, so that its words stay readable in a narrow column.
 const box = ref<SVGSVGElement | null>(null);
-const { width } = useElementSize(box, { width: 420, height: 0 });
-const W = computed(() => Math.max(260, width.value));
+const W = useWide(box);
 const H = computed(() => props.height ?? 262);
 /** where its axis lies */
 const floor = computed(() => H.value - 36);

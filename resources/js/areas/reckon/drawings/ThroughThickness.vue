@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core';
 import { computed, ref, useId } from 'vue';
 import { heatColour } from '../../../parts/colour';
+import { useWide } from '../../../parts/useWide';
 import { format, shownUnit, withUnit } from '../schema';
 
 /** A wall cut open from one face to the other: its colour is its temperature, the line over it says how warm, the scrubber when. */
@@ -13,8 +13,7 @@ const props = defineProps<{
 }>();
 const id = useId();
 const box = ref<SVGSVGElement | null>(null);
-const { width } = useElementSize(box, { width: 420, height: 0 });
-const W = computed(() => Math.max(260, width.value));
+const W = useWide(box);
 const share = ref(0.5);
 const last = computed(() => props.frames[props.frames.length - 1]!.time_s);
 const frame = computed(() =>
