@@ -54,6 +54,12 @@ async function link() {
                 <h2>Choose a question at the left</h2>
                 <p class="quiet">Each opens with numbers that work; move them and the answer follows.</p>
             </div>
+            <div v-else-if="entries && !entry" class="card" role="alert">
+                <h2>Nothing is reckoned by the name “{{ name }}”</h2>
+                <p class="quiet">
+                    The link may be of another release, or cut off. What there is stands at the left.
+                </p>
+            </div>
             <template v-else-if="schema && entry">
                 <section class="card ask" aria-label="What is known">
                     <h2>{{ entry.title }}</h2>

@@ -41,7 +41,7 @@ export function useReckon(name: Ref<string>, entries: Ref<Entry[] | undefined>) 
             } catch {
                 input.value = {};
             }
-            schema.value = await api.get<CalcSchema>(`calc/${next}`);
+            if (list.some((e) => e.name === next)) schema.value = await api.get<CalcSchema>(`calc/${next}`);
         },
         { immediate: true },
     );
