@@ -12,6 +12,9 @@ final class Edges
 {
     private const BACKWARD = 1 << 32;
 
+    /** a power of two */
+    private const TABLES = 16;
+
     private float $within;
 
     /** @var array<int, int> the vertex of a cell */
@@ -26,12 +29,18 @@ final class Edges
     /** @var list<float> */
     private array $z = [];
 
-    /** @var array<int, int> uses of an edge: one way in the low half, the other way in the high half */
-    private array $uses = [];
+    /**
+     * Uses of an edge: one way in the low half, the other way in the high half. In several tables, because one that grows
+     * is there twice while it does.
+     *
+     * @var array<int, array<int, int>>
+     */
+    private array $uses;
 
     public function __construct(private readonly Survey $survey)
     {
         $this->within = 1e-6 * $survey->diagonal();
+        $this->uses = array_fill(0, self::TABLES, []);
     }
 
     /**
@@ -59,9 +68,11 @@ final class Edges
     public function faults(): array
     {
         $open = $turned = 0;
-        foreach ($this->uses as $uses) {
-            if ($uses !== self::BACKWARD + 1) {
-                $uses === 2 || $uses === 2 * self::BACKWARD ? $turned++ : $open++;
+        foreach ($this->uses as $table) {
+            foreach ($table as $uses) {
+                if ($uses !== self::BACKWARD + 1) {
+                    $uses === 2 || $uses === 2 * self::BACKWARD ? $turned++ : $open++;
+                }
             }
         }
 
@@ -71,11 +82,13 @@ final class Edges
     private function use(int $from, int $to): void
     {
         if ($from < $to) {
+            $table = &$this->uses[$from & (self::TABLES - 1)];
             $edge = $from << 32 | $to;
-            $this->uses[$edge] = ($this->uses[$edge] ?? 0) + 1;
+            $table[$edge] = ($table[$edge] ?? 0) + 1;
         } else {
+            $table = &$this->uses[$to & (self::TABLES - 1)];
             $edge = $to << 32 | $from;
-            $this->uses[$edge] = ($this->uses[$edge] ?? 0) + self::BACKWARD;
+            $table[$edge] = ($table[$edge] ?? 0) + self::BACKWARD;
         }
     }
 
