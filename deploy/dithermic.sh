@@ -39,7 +39,7 @@ dithermic make-room                      make the partitions for the readings of
 dithermic rehearse                       try this version's migrations on a copy of the shop
 dithermic drill                          kill, fill, move and restore a shop of its own, and count what is left
 dithermic person reset NAME              a new password for who is locked out (NAME is what they sign in as)
-dithermic bench [--scale | --long]       measure speed on this machine; lists after seed --scale; 1000 days planned
+dithermic bench [--scale | --long | --limit]  measure speed on this machine; lists after seed --scale; 1000 days planned; the solver beside C
 TEXT
 }
 
@@ -752,11 +752,24 @@ cmd_test() {
     exec env HERE="$HERE" bash "$HERE/deploy/test.sh" "$@"
 }
 
+# The solver's schemes in PHP and in C, the same cases side by side.
+cmd_limit() {
+    local program
+    [ -f "$HERE/vendor/autoload.php" ] || prepare_code
+    need_packages gcc
+    [ -f /usr/include/math.h ] || { is_root && apt-get install -y --no-install-recommends libc6-dev >/dev/null 2>&1; }
+    program=$(mktemp)
+    cc -O2 -o "$program" "$HERE/deploy/limit/limit.c" -lm || fail 'limit.c was not compiled.'
+    php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M "$HERE/deploy/limit/limit.php" "$program" || fail 'PHP and C do not agree.'
+    rm -f "$program"
+}
+
 cmd_bench() {
     local what=bench
     case ${1:-} in
         --long) exec "$HERE/bin/dithermic" schedule:days --days 1000 --first 1001 --seconds 0.05 ;;
         --scale) what=bench-scale; shift ;;
+        --limit) cmd_limit; return ;;
     esac
     prepare_code; load_settings; start_cluster
     exec env HERE="$HERE" node "$HERE/deploy/$what.mjs" "$@"
