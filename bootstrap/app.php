@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\ActivePerson;
+use App\Http\Middleware\FromTheReplica;
 use App\Http\Middleware\ReadableInput;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionCookieWhenNew;
@@ -16,6 +17,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Validation\ValidationException;
 use Laravel\Sanctum\Http\Middleware\CheckForAnyAbility;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -35,7 +37,9 @@ return Application::configure(basePath: dirname(__DIR__))
         // commas.
         $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
         $middleware->append([SessionCookieWhenNew::class, SecurityHeaders::class]);
-        $middleware->alias(['ability' => CheckForAnyAbility::class, 'active' => ActivePerson::class]);
+        $middleware->alias(['ability' => CheckForAnyAbility::class, 'active' => ActivePerson::class, 'replica' => FromTheReplica::class]);
+        // What the address names is looked up there too, and what hangs on it.
+        $middleware->prependToPriorityList(SubstituteBindings::class, FromTheReplica::class);
         $middleware->redirectGuestsTo(static fn (): string => '/');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -12,6 +12,7 @@ finish() {
     shop stop >/dev/null 2>&1
     [ ! -d "$ROOM/second" ] || second stop >/dev/null 2>&1
     [ ! -f "$ROOM/balancer/balancer.pid" ] || pkill -F "$ROOM/balancer/balancer.pid"
+    [ ! -f "$ROOM/pooler/pgbouncer.pid" ] || pkill -F "$ROOM/pooler/pgbouncer.pid"
     pkill -9 -f "postgres -D $ROOM/replica"
     mountpoint -q "$ROOM/small" && umount "$ROOM/small"; rm -rf "$ROOM"
 }
@@ -166,19 +167,28 @@ second() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$ROOM/second" 
 ONE=$(cat "$S/run/web-port"); TWO=$(free); mkdir -p "$ROOM/second"; touch "$ROOM/second/begun"
 BALANCER=$((TWO + 40))
 printf 'SANCTUM_STATEFUL_DOMAINS=127.0.0.1:%s\nTRUSTED_PROXIES=127.0.0.1\n' "$BALANCER" >>"$S/app.env"
-(. "$S/app.env"; printf 'APP_KEY=%s\nDB_HOST=127.0.0.1\nDB_PORT=%s\nDB_DATABASE=dithermic\nDB_USERNAME=dithermic\nDB_PASSWORD=%s\n' "$APP_KEY" "$DB_PORT" "$DITHERMIC_DB_PASSWORD"; grep -E '^(SANCTUM|TRUSTED)' "$S/app.env") >"$ROOM/second/app.env"
-shop start --port "$ONE" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
-second start --no-demo --port "$TWO" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
-mkdir -p "$ROOM/balancer"
-sed -e "s|@DIR@|$ROOM/balancer|g; s|@ONE@|$ONE|; s|@TWO@|$TWO|; s|@PORT@|$BALANCER|" "$HERE/deploy/balancer.conf" >"$ROOM/balancer/nginx.conf"
-nginx -c "$ROOM/balancer/nginx.conf"
 (. "$S/keeper.env"; echo "$DITHERMIC_KEEPER_PASSWORD") >"$ROOM/word"
 mkdir -m 700 "$ROOM/replica"; chown "$OWNER" "$ROOM/replica"
 echo 'host replication keeper 127.0.0.1/32 scram-sha-256' | db tee -a "$(cluster)/data/pg_hba.conf" >/dev/null
 keeper 'select pg_reload_conf()' >/dev/null
 db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 || cat "$ROOM/basebackup"
-REPLICA=$((DB_PORT + 50))
+REPLICA=$((DB_PORT + 50)) POOL=$((DB_PORT + 60))
 db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null
+there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "$1"; }
+# The first node has its own connections, the second is behind a pooler that begins transactions on a few.
+mkdir -m 700 "$ROOM/pooler"
+pooler() { sed -e "s|@DIR@|$ROOM/pooler|g; s|@HOST@|127.0.0.1|g; s|@DATABASE@|$1|g; s|@REPLICA@|$REPLICA|g; s|@PORT@|$POOL|g" "$HERE/deploy/pgbouncer.ini" >"$ROOM/pooler/pgbouncer.ini"; }
+pooler "$DB_PORT"
+(. "$S/app.env"; printf '"dithermic" "%s"\n' "$DITHERMIC_DB_PASSWORD") >"$ROOM/pooler/users.txt"
+chown -R "$OWNER" "$ROOM/pooler"
+db /usr/sbin/pgbouncer -q -d "$ROOM/pooler/pgbouncer.ini"
+(. "$S/app.env"; printf 'APP_KEY=%s\nDB_HOST=127.0.0.1\nDB_PORT=%s\nDB_DATABASE=dithermic\nDB_USERNAME=dithermic\nDB_PASSWORD=%s\n' "$APP_KEY" "$POOL" "$DITHERMIC_DB_PASSWORD"; printf 'DB_POOLED=true\nDB_READ_PORT=%s\nDB_DIRECT_PORT=%s\n' "$POOL" "$DB_PORT"; grep -E '^(SANCTUM|TRUSTED)' "$S/app.env") >"$ROOM/second/app.env"
+echo "DB_READ_PORT=$REPLICA" >>"$S/app.env"
+shop start --port "$ONE" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+second start --no-demo --port "$TWO" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+mkdir -p "$ROOM/balancer"
+sed -e "s|@DIR@|$ROOM/balancer|g; s|@ONE@|$ONE|; s|@TWO@|$TWO|; s|@PORT@|$BALANCER|" "$HERE/deploy/balancer.conf" >"$ROOM/balancer/nginx.conf"
+nginx -c "$ROOM/balancer/nginx.conf"
 keeper "alter system set synchronous_standby_names = '*'" >/dev/null; keeper 'select pg_reload_conf()' >/dev/null
 for _ in $(seq 40); do [ "$(keeper 'select sync_state from pg_stat_replication')" = sync ] && break; sleep 0.25; done
 check 'a replica has each commit before it is acknowledged' "$(keeper 'select sync_state from pg_stat_replication')" sync
@@ -186,6 +196,9 @@ check 'a replica has each commit before it is acknowledged' "$(keeper 'select sy
 base() { echo "http://127.0.0.1:$BALANCER"; }
 sign_in
 check 'who signs in at two nodes is signed in at both' "$(for _ in 1 2 3 4 5 6; do ask GET lots; echo; done | sort -u)" 200
+check 'long looks back are asked at both' "$(for _ in 1 2 3 4 5 6; do ask GET learnt; echo; done | sort -u)" 200
+check '… and read from the replica' "$(there "select count(*) > 1 from pg_stat_activity where application_name = 'dithermic-reading'")" t
+check '… where each source is as soon as it is acknowledged' "$(for _ in 1 2 3 4 5 6 7 8; do write; [ "$(sources)" = "$(there "select count(*) from sources where name like 'drill %'")" ] && echo there; done | sort -u)" there
 SAID=$(sources)
 # Sixty writes, and what was said of them so far; and until some of them were.
 sixty() { for _ in $(seq 60); do write; echo "$SAID" >"$ROOM/said.part"; mv "$ROOM/said.part" "$ROOM/said"; done; }
@@ -199,13 +212,12 @@ sixty & writer=$!
 amid; kill -9 "$(head -n 1 "$(cluster)/data/postmaster.pid")"
 wait "$writer"; before=$SAID SAID=$(cat "$ROOM/said")
 db $PGBIN/pg_ctl -D "$ROOM/replica" -w promote >/dev/null
-sed -i "s/^DB_PORT=.*/DB_PORT=$REPLICA/" "$ROOM/second/app.env"
-second start --no-demo --port "$TWO" >"$ROOM/start" 2>&1 || cat "$ROOM/start"
-there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "select count(*) from sources where name like 'drill %'"; }
-left=$(there)
+# What stands behind the pooler is another now; the nodes before it are not begun anew.
+pooler "$REPLICA"; pkill -HUP -F "$ROOM/pooler/pgbouncer.pid"
+left=$(there "select count(*) from sources where name like 'drill %'")
 check "the database killed amid writes, its replica promoted: $SAID said, $left there" "$((left >= SAID && left <= SAID + 1 && SAID > before))" 1
 check '… and who was signed in writes on' "$(ask POST sources '{"name":"drill on the replica"}')" 201
-nginx -c "$ROOM/balancer/nginx.conf" -s stop 2>/dev/null; second stop >/dev/null 2>&1
+nginx -c "$ROOM/balancer/nginx.conf" -s stop 2>/dev/null; second stop >/dev/null 2>&1; pkill -F "$ROOM/pooler/pgbouncer.pid"
 db $PGBIN/pg_ctl -D "$ROOM/replica" -m immediate stop >/dev/null
 base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
 

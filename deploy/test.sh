@@ -149,6 +149,7 @@ feature() { with_test_database seeded_suite "$@"; }
 one_demo() { seed_test_database && (dump_to "$OUT/demo" >"$OUT/dump" 2>&1); }
 
 command -v bc >/dev/null || need_packages bc
+[ -x /usr/sbin/pgbouncer ] || need_packages pgbouncer
 load_settings
 case ${1:-all} in
     core | feature) "$@" ;;

@@ -160,11 +160,8 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('changes', [ChangeController::class, 'store']);
         Route::get('changes/{change}', [ChangeController::class, 'show'])->whereUuid('change');
         Route::post('changes/{change}/entries', [ChangeController::class, 'add'])->whereUuid('change');
-        Route::get('learnt', [LearnController::class, 'index']);
-        Route::get('learnt/{product}', [LearnController::class, 'show']);
         Route::get('proposals', ProposalController::class);
         Route::get('day', [DayController::class, 'show']);
-        Route::get('day/more', [DayController::class, 'more']);
         Route::post('day/people', [DayController::class, 'here']);
         Route::post('day/machines', [DayController::class, 'stands']);
         Route::post('day/off', [DayController::class, 'off']);
@@ -210,11 +207,6 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('lots/{lot}/acts', [LotController::class, 'act'])->where('lot', '[1-9][0-9]{0,14}');
         Route::get('lots/{lot}/label.{format}', [LotController::class, 'label'])->where('lot', '[A-Za-z0-9-]{1,30}')
             ->whereIn('format', ['pdf', 'svg']);
-        Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
-        Route::get('lots/{lot}/trace', [TraceController::class, 'lot'])->where('lot', '[1-9][0-9]{0,14}');
-        Route::get('lots/{lot}/recall.csv', [TraceController::class, 'csv'])->where('lot', '[1-9][0-9]{0,14}');
-        Route::get('runs/{run}/trace', [TraceController::class, 'run'])->whereUuid('run');
-        Route::get('runs/{run}/prov.json', [TraceController::class, 'provenance'])->whereUuid('run');
         Route::get('sorting-tests', [IdentificationController::class, 'tests']);
         Route::post('identifications', [IdentificationController::class, 'store']);
         Route::get('sortings', [SortingController::class, 'index']);
@@ -226,7 +218,6 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('drying', [DryingController::class, 'index']);
         Route::post('drying', [DryingController::class, 'store']);
         Route::post('drying/{drying}/out', [DryingController::class, 'out'])->whereUuid('drying');
-        Route::get('transfer/shop.zip', [ShopZipController::class, 'export']);
         Route::post('transfer/shop', [ShopZipController::class, 'import'])->middleware('throttle:upload');
         Route::get(
             'transfer/{kind}.csv',
@@ -251,11 +242,9 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
             [ChargeController::class, 'label'],
         )->whereUuid('charge')->whereIn('format', ['pdf', 'svg']);
         Route::post('plans', PlanController::class);
-        Route::get('runs', [RunController::class, 'index']);
         Route::post('runs', [RunController::class, 'store']);
         Route::get('runs/{run}', [RunController::class, 'show'])->whereUuid('run');
         Route::get('runs/{run}/charges', [RunController::class, 'charges'])->whereUuid('run');
-        Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
         Route::get('runs/{run}/heard', [ReadingController::class, 'heard'])->whereUuid('run');
         Route::get('runs/{run}/leftovers', [LeftoverController::class, 'index'])->whereUuid('run');
         Route::post('runs/{run}/leftovers', [LeftoverController::class, 'store'])->whereUuid('run');
@@ -267,7 +256,6 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::post('runs/{run}/lots', [RunLotController::class, 'store'])->whereUuid('run');
         Route::get('runs/{run}/flaws', [FlawController::class, 'run'])->whereUuid('run');
         Route::post('runs/{run}/flaws', [FlawController::class, 'store'])->whereUuid('run');
-        Route::get('products/{product}/flaws', [FlawController::class, 'product']);
         Route::get('runs/{run}/pictures', [SampleController::class, 'run'])->whereUuid('run');
         Route::post('runs/{run}/pictures', [SampleController::class, 'store'])->whereUuid('run');
         Route::get('products/{product}/samples', [SampleController::class, 'product']);
@@ -282,7 +270,22 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get('runs/{run}/passport.pdf', [PassportController::class, 'label'])->whereUuid('run');
         Route::get('runs/{run}/label.{format}', RunLabelController::class)->whereUuid('run')
             ->whereIn('format', ['pdf', 'svg']);
-        Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')
-            ->whereIn('format', ['json', 'csv', 'pdf']);
+        // Long looks back, which change nothing: from the replica where the shop has one.
+        Route::middleware('replica')->group(static function (): void {
+            Route::get('learnt', [LearnController::class, 'index']);
+            Route::get('learnt/{product}', [LearnController::class, 'show']);
+            Route::get('day/more', [DayController::class, 'more']);
+            Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
+            Route::get('lots/{lot}/trace', [TraceController::class, 'lot'])->where('lot', '[1-9][0-9]{0,14}');
+            Route::get('lots/{lot}/recall.csv', [TraceController::class, 'csv'])->where('lot', '[1-9][0-9]{0,14}');
+            Route::get('runs/{run}/trace', [TraceController::class, 'run'])->whereUuid('run');
+            Route::get('runs/{run}/prov.json', [TraceController::class, 'provenance'])->whereUuid('run');
+            Route::get('transfer/shop.zip', [ShopZipController::class, 'export']);
+            Route::get('runs', [RunController::class, 'index']);
+            Route::get('runs/{run}/readings', [ReadingController::class, 'index'])->whereUuid('run');
+            Route::get('products/{product}/flaws', [FlawController::class, 'product']);
+            Route::get('runs/{run}.{format}', RunExportController::class)->whereUuid('run')
+                ->whereIn('format', ['json', 'csv', 'pdf']);
+        });
     });
 });

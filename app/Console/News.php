@@ -132,7 +132,7 @@ final class News extends Command
     {
         $of = (array) config('database.connections.pgsql');
         $said = '';
-        foreach (['host' => 'host', 'port' => 'port', 'dbname' => 'database', 'user' => 'username'] as $name => $key) {
+        foreach (['host' => 'direct_host', 'port' => 'direct_port', 'dbname' => 'database', 'user' => 'username'] as $name => $key) {
             $said .= sprintf("%s='%s' ", $name, addcslashes((string) ($of[$key] ?? ''), "'\\"));
         }
 
