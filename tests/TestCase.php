@@ -20,6 +20,8 @@ abstract class TestCase extends BaseTestCase
             throw new RuntimeException('tests run on a database whose name ends in _test, seeded: use `dithermic test`');
         }
         self::$who = 'ines';
+        // Each request is a world of its own, as it is for php-fpm.
+        $this->app?->terminating(fn () => $this->app?->forgetScopedInstances());
         $this->withHeader('Origin', (string) config('app.url'));
     }
 

@@ -45,7 +45,7 @@ final class ShopShift extends Command
             $channels[$channel->machine->name][] = $channel->key;
         }
         $shop = new SimulatedShop($plan, $processes, $polymers, $channels, []);
-        $makeable = fn (): Makeable => $this->laravel->make(Makeable::class);
+        $makeable = fn (): Makeable => $this->laravel->build(Makeable::class);
         $shift = new PlayedShift($makeable, $clock, $watching, $shop, rtrim((string) $this->argument('url'), '/'));
         $told = $shift->play((float) $this->option('hours'), (float) $this->option('speed'), (int) $this->option('machines'));
         $this->line(json_encode($told, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));

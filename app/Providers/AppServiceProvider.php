@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Bench\Support\MeshStore;
 use App\People\Models\User;
 use App\Planning\Http\CalendarController;
+use App\Runs\Queries\Makeable;
 use App\Shop\Models\PolymerOverride;
 use App\Support\ShopClock;
 use Dithermic\Core\Calculator\Registry;
@@ -44,6 +45,8 @@ final class AppServiceProvider extends ServiceProvider
             Processes::class,
             static fn ($app): Processes => new Processes($app->make(Registry::class)),
         );
+        // When machines come free is worked out from every run under way: once for a page, not for each part of it.
+        $this->app->scoped(Makeable::class);
     }
 
     public function boot(): void
