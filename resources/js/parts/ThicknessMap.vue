@@ -96,7 +96,7 @@ text {
     stroke-width: 4;
 }
 .low {
-    font-size: 13px;
+    font-size: 18px;
     fill: #6c1055;
 }
 </style>
