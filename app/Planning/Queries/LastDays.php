@@ -31,15 +31,17 @@ final readonly class LastDays
 
     private const DAY_S = 86_400;
 
-    /** of one plan, s; and of all of them: what a screen waits for, less what is read and written */
-    private const SECONDS = ['plan' => 0.05, 'all' => 45.0];
+    /** of one plan, s */
+    private const PLAN_S = 0.05;
 
     /** what runs into the days after is planned that far, min */
     private const HORIZON_MIN = 7 * 1440.0;
 
-    private const KEPT_S = 86_400;
+    /** kept so long; where there was not time for all days, until the shop may have less to do */
+    private const KEPT_S = ['all' => 86_400, 'some' => 600];
 
-    public function __construct(private Registry $calculations)
+    /** @param  float  $seconds  for all plans, which is what a screen waits for, less what is read and written */
+    public function __construct(private Registry $calculations, private float $seconds = 45.0)
     {
     }
 
@@ -48,21 +50,26 @@ final readonly class LastDays
     {
         $newest = Run::query()->where('status', RunState::FINISHED)->max('ended_at');
 
-        return Cache::remember(
-            'one-more '.hash('sha256', "{$from} {$newest}"),
-            self::KEPT_S,
-            fn (): LastDaysData => $this->planned($from),
-        );
+        $key = 'one-more '.hash('sha256', "{$from} {$newest}");
+        $known = Cache::get($key);
+        if ($known instanceof LastDaysData) {
+            return $known;
+        }
+        $planned = $this->planned($from);
+        Cache::put($key, $planned, self::KEPT_S[$planned->worked < $planned->made ? 'some' : 'all']);
+
+        return $planned;
     }
 
     private function planned(float $from): LastDaysData
     {
         $runs = $this->runs($from);
+        $days = $this->days($runs);
         $began = microtime(true);
         [$tried, $gives] = OneMore::onDays(
-            $this->days($runs),
+            $days,
             $this->plan(...),
-            static fn (float $share): bool => microtime(true) - $began < $share * self::SECONDS['all'],
+            fn (float $share): bool => microtime(true) - $began < $share * $this->seconds,
         );
         $names = Machine::query()->get()->mapWithKeys(
             static fn (Machine $m): array => [DayAsk::station($m) => "one more like {$m->name}"],
@@ -70,6 +77,7 @@ final readonly class LastDays
 
         return new LastDaysData(
             self::DAYS,
+            count($days),
             $tried,
             max(1, (int) round(365 / self::DAYS * $runs->count())),
             array_map(static fn (OneMoreGives $one): OneMoreData => new OneMoreData(
@@ -87,7 +95,7 @@ final readonly class LastDays
     private function plan(array $asked): ?PlanResult
     {
         try {
-            $plan = $this->calculations->run('schedule.plan', ['time_limit_s' => self::SECONDS['plan']] + $asked);
+            $plan = $this->calculations->run('schedule.plan', ['time_limit_s' => self::PLAN_S] + $asked);
         } catch (InputError) {
             // A day with more in it than is planned while somebody waits tells nothing here.
             return null;

@@ -8456,7 +8456,9 @@ export interface components {
         LastDaysData: {
             /** @description how far back was looked */
             days: number;
-            /** @description of them, on which more than one run was made and that could be planned again */
+            /** @description of them, on which more than one run was made */
+            made: number;
+            /** @description of those, the newest that could be planned again in the time that there was */
             worked: number;
             /** @description days in a year on which the shop works, as it did in these */
             days_year: number;

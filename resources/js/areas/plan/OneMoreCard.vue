@@ -30,6 +30,10 @@ async function look() {
     const days = await send(() => api.get<LastDays>(`day/more?from=${from}&until=${from + DAY_S}`));
     if (days) found.value = days;
 }
+const which = ({ days, made, worked }: LastDays) =>
+    worked < made
+        ? `The newest ${worked} (there was no time for more) of the ${made} days of the last ${days}`
+        : `The ${worked} days of the last ${days}`;
 const gives = (o: Option) =>
     o.sooner_min < 1
         ? 'Nothing sooner.'
@@ -64,8 +68,8 @@ async function reckon() {
         </v-btn>
         <template v-else>
             <p class="quiet">
-                The {{ found.worked }} days of the last {{ found.days }} with more than one run, planned again
-                as if all of it were known in the morning.
+                {{ which(found) }} with more than one run, planned again as if all of it were known in the
+                morning.
             </p>
             <ul class="more">
                 <li v-for="o in found.options" :key="o.id">
