@@ -130,8 +130,7 @@ const overrides = computed(
                         {{ run.pieces.length }} begun.
                     </p>
                     <MadeOf :run="run" />
-                    <LessonCard v-if="run.summary.status === 'finished'" :run="id" />
-                    <CasesOf :run="id" :bad="run.summary.verdict === 'scrap' || run.summary.bad > 0" />
+                    <!-- Before what is asked for yet: nothing comes in above a button while a finger is on its way. -->
                     <FoundLater
                         v-if="run.summary.status === 'finished'"
                         :run="run"
@@ -139,6 +138,8 @@ const overrides = computed(
                         :scanned="scanned"
                         @kept="refetch"
                     />
+                    <LessonCard v-if="run.summary.status === 'finished'" :run="id" />
+                    <CasesOf :run="id" :bad="run.summary.verdict === 'scrap' || run.summary.bad > 0" />
                     <CaptureCard v-if="run.summary.good > 0" :run="id" />
                     <LeftoversCard v-if="run.summary.status !== 'running'" :run="id" />
                 </section>

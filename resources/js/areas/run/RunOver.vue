@@ -41,15 +41,7 @@ const taught = computed(() =>
         <p v-if="run.pieces.length > 0" class="do">{{ run.summary.good }} good, {{ run.summary.bad }} not.</p>
         <InspectionResult v-if="run.inspection" :inspection="run.inspection" :plan="run.plan" />
         <MadeOf :run="run" />
-        <p v-if="!known" class="quiet" role="status">
-            Kept on this screen. What it taught and what is left of it are shown when the server has its end.
-        </p>
-        <template v-else>
-            <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
-            <TaughtOffer v-for="s in taught" :key="s.machine_id" :station="s" />
-            <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
-            <LeftoversCard :run="run.summary.id" />
-        </template>
+        <!-- Before what is asked for yet: nothing comes in above a button while a finger is on its way. -->
         <div class="acts">
             <v-btn
                 v-if="run.summary.verdict === 'scrap' || run.summary.bad > 0"
@@ -62,6 +54,15 @@ const taught = computed(() =>
                 >Open the record</v-btn
             ><v-btn variant="outlined" size="large" to="/set">Set up the next</v-btn>
         </div>
+        <p v-if="!known" class="quiet" role="status">
+            Kept on this screen. What it taught and what is left of it are shown when the server has its end.
+        </p>
+        <template v-else>
+            <LessonCard v-if="run.summary.status === 'finished'" :run="run.summary.id" />
+            <TaughtOffer v-for="s in taught" :key="s.machine_id" :station="s" />
+            <CaptureCard v-if="run.summary.good > 0" :run="run.summary.id" />
+            <LeftoversCard :run="run.summary.id" />
+        </template>
     </section>
 </template>
 
