@@ -149,6 +149,7 @@ web_places() {
     local place; place=/var/lib/dithermic/$(printf '%s' "$STATE" | sha256sum | cut -c1-12)-web
     VAR=$STATE CODE=$HERE
     reaches "$STATE" || VAR=$place/var
+    NEWS=$VAR/framework/news.sock
     reaches "$HERE/deploy" || CODE=$place/code
     RUN=$VAR/run
     if [ "$VAR$CODE" != "$STATE$HERE" ]; then mkdir -p "$place"; chmod 711 "$(dirname "$place")" "$place"; fi
@@ -393,7 +394,7 @@ start_web() {
     sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@OWNER@|$owner|g; s|@ENV@|$php_env|g" "$HERE/deploy/php-fpm.conf" | sed 's/\\n/\n/g' >"$RUN/php-fpm.conf"
     chmod 600 "$RUN/php-fpm.conf"
     local nginx_user=''; is_root && nginx_user="user $user;"
-    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@NEWS@|$VAR/framework/news.sock|g; s|@PUBLIC@|$CODE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
+    sed -e "s|@RUN@|$RUN|g; s|@LOG@|$LOG|g; s|@NEWS@|$NEWS|g; s|@PUBLIC@|$CODE/public|g; s|@PORT@|$port|g; s|@USER@|$nginx_user|" "$HERE/deploy/nginx.conf" >"$RUN/nginx.conf"
 
     local scan; scan=$(php -r 'echo PHP_CONFIG_FILE_SCAN_DIR;'); scan=${scan/\/cli\//\/fpm\/}
     { alive "$RUN/php-fpm.pid" && alive "$RUN/nginx.pid"; } || end_orphans
@@ -414,9 +415,15 @@ start_web() {
     start_workers "$user"
     local i
     for i in $(seq 50); do
-        curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && return
+        curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && break
         sleep 0.2
     done
+    # Who tells screens what has changed begins last: without it they ask every few seconds.
+    for i in $(seq "$i" 50); do
+        [ ! -S "$NEWS" ] || return 0
+        sleep 0.2
+    done
+    curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && return
     fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $VAR/logs/laravel.log."
 }
 
@@ -443,17 +450,21 @@ stop_workers() {
 }
 
 start_workers() {
-    local user=$1 what name; name=$(worker_name)
+    local what
     stop_workers
+    rm -f "$NEWS"
     # What a worker was at when it was killed is begun again now, not when its time is up.
     keeper_or_own -d "$DB_DATABASE" -c 'update jobs set reserved_at = null where reserved_at is not null' -c "delete from cache_locks where key like '%task-of:%'" >/dev/null 2>&1 || true
-    for what in "${WORKERS[@]}" $([ ! -f "$STATE/simulated" ] || echo machines); do
-        if is_root; then
-            (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name $what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
-        else
-            (cd "$CODE" && exec setsid bash deploy/worker.sh "$name" "$what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
-        fi
-    done
+    for what in "${WORKERS[@]}" $([ ! -f "$STATE/simulated" ] || echo machines); do start_worker "$1" "$what"; done
+}
+
+start_worker() {
+    local user=$1 what=$2 name; name=$(worker_name)
+    if is_root; then
+        (cd "$CODE" && exec setsid su "$user" -s /bin/bash -c "exec bash deploy/worker.sh $name $what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+    else
+        (cd "$CODE" && exec setsid bash deploy/worker.sh "$name" "$what") >>"$LOG/worker.log" 2>&1 9>&- </dev/null &
+    fi
 }
 
 stop_pid() {
@@ -623,14 +634,14 @@ cmd_simulate() {
     pkill -TERM -f "deploy/worker.sh $name machines" 2>/dev/null || true
     case ${1:-} in
         --off) rm -f "$STATE/simulated"; say 'The instruments are off.'; return 0 ;;
-        --on) touch "$STATE/simulated"; start_workers "$(web_user)"; say 'The instruments are on.'; return 0 ;;
+        --on) touch "$STATE/simulated"; start_worker "$(web_user)" machines; say 'The instruments are on.'; return 0 ;;
     esac
     case " $* " in
         *" --speed"* | *" --long "*)
             [ "${1:-}" != --long ] || set -- --speed=60 --hours=24
             (cd "$CODE" && as_web "$(web_user)" php artisan shop:shift "$APP_URL" "$@")
             status=$?
-            [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
+            [ ! -f "$STATE/simulated" ] || start_worker "$(web_user)" machines
             return "$status" ;;
     esac
     say "Instruments post to $APP_URL until Ctrl-C."
@@ -638,7 +649,7 @@ cmd_simulate() {
     trap : INT TERM
     (cd "$CODE" && as_web "$(web_user)" php artisan shop:simulate "$APP_URL" "$@") || true
     trap - INT TERM
-    [ ! -f "$STATE/simulated" ] || start_workers "$(web_user)"
+    [ ! -f "$STATE/simulated" ] || start_worker "$(web_user)" machines
 }
 
 owner_server() {

@@ -99,7 +99,7 @@ e2e() {
     for number in $(seq "$workers"); do
         if ! wait "${started[number - 1]}"; then cat "$OUT/start$number"; count 0 1; return; fi
     done
-    env -i PATH="$PATH" HOME="${HOME:-/root}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 400
+    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 400
     local good bad
     good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)
