@@ -38,7 +38,7 @@ final readonly class FlawMaps
     public function ofRun(Run $run): FlawMapData
     {
         return $this->map($run->product, Flaw::query()->standing()->where('run_id', $run->id)->orderByDesc('at')->orderBy('id')
-            ->limit(self::MOST)->with(['by', 'run'])->get());
+            ->limit(self::MOST)->with(['by', 'run:id,number'])->get());
     }
 
     public function ofProduct(Product $product): FlawMapData
@@ -67,7 +67,7 @@ final readonly class FlawMaps
         return Flaw::query()->standing()->whereIn('run_id', $runs)
             ->orderByDesc('at')->orderBy('id')
             ->limit(self::MOST)
-            ->with(['by', 'run'])
+            ->with(['by', 'run:id,number'])
             ->get();
     }
 

@@ -142,7 +142,7 @@ final readonly class DayLanes
     private function was(float $from, float $until, float $now): array
     {
         $bars = [];
-        $held = RunStation::query()->with(['run.product'])
+        $held = RunStation::query()->with(['run:id,number,product_id', 'run.product'])
             ->where('from_at', '<', Seconds::moment($until))
             ->where(static fn ($q) => $q->whereNull('to_at')->orWhere('to_at', '>', Seconds::moment($from)))
             ->whereHas('run', static fn ($r) => $r->where('started_at', '>', Seconds::moment($from - 172_800)))

@@ -64,7 +64,7 @@ final readonly class HandOver
     {
         $made = static fn (Builder $pieces) => $pieces->where('ended_at', '>=', $since);
 
-        return Run::query()
+        return Run::query()->select(['id', 'number', 'product_id', 'verdict'])
             ->where(static fn (Builder $q) => $q->whereNull('ended_at')->orWhere('ended_at', '>=', $since))
             ->withCount(['goodPieces as good' => $made, 'badPieces as bad' => $made])
             ->with('product')
