@@ -422,3 +422,14 @@ it('says of how many days when there was no time for all of them, and asks again
     $this->travel(11)->minutes();
     expect(lastDays($midnight, INF)['worked'])->toBe($none['made']);
 });
+
+it('keeps its plan in the evening too, when the day is over and somebody still looks', function (): void {
+    $this->signedIn();
+    // A day that ended hours ago, asked for twice within one stretch of five minutes.
+    $from = floor(shopNow()) - 36_060;
+    $look = fn (): array => $this->getJson("/api/v1/day?from={$from}&until=".($from + 21_600))->assertOk()->json();
+    $look();
+    $made = DayPlanned::query()->latest('at')->firstOrFail();
+    $look();
+    expect(DayPlanned::query()->latest('at')->firstOrFail()->only(['hash', 'at']))->toEqual($made->only(['hash', 'at']));
+});

@@ -144,9 +144,9 @@ final readonly class DayAsk
         )];
 
         return [
-            // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute.
+            // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute, in the evening either.
             'now' => 5.0 * floor(max(0.0, $minute($now)) / 5.0),
-            'horizon_end' => max($end, $minute($now)) + $next,
+            'horizon_end' => max($end, 5.0 * ceil($minute($now) / 5.0)) + $next,
             'stations' => array_values($stations),
             'people' => array_map(static fn (array $p): array => [
                 'id' => "p{$p['person']->id}",
