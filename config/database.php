@@ -33,6 +33,8 @@ $replica = env('DB_READ_HOST') === null && env('DB_READ_PORT') === null ? null :
     'port' => env('DB_READ_PORT', $shop['port']),
     'database' => $named('reading'),
     'application_name' => 'dithermic-reading',
+    // One that does not answer is soon done without.
+    'options' => [PDO::ATTR_TIMEOUT => 2] + $shop['options'],
 ];
 
 return [

@@ -29,17 +29,11 @@ final readonly class FromTheReplica
         if ($this->config->get('database.connections.'.self::CONNECTION) === null || ! $this->answers()) {
             return $next($request);
         }
-        $request->attributes->set(self::CONNECTION, $this->databases->getDefaultConnection());
+        $own = $this->databases->getDefaultConnection();
         $this->databases->setDefaultConnection(self::CONNECTION);
-
-        return $next($request);
-    }
-
-    /** A file is still read while it is sent: the database is the own one again when all of it was. */
-    public function terminate(Request $request): void
-    {
-        $own = $request->attributes->get(self::CONNECTION);
-        if (is_string($own)) {
+        try {
+            return $next($request);
+        } finally {
             $this->databases->setDefaultConnection($own);
         }
     }

@@ -32,6 +32,9 @@ final readonly class DayAsk
 
     private const FOR_EVER = 100_000.0;
 
+    /** a plan stays for so long, min */
+    private const STEP_MIN = 5.0;
+
     /** of all runs, what is planned within the time that a screen waits */
     private const MOST_TASKS = 1500;
 
@@ -65,7 +68,7 @@ final readonly class DayAsk
         $minute = static fn (float $at): float => round(($at - $from) / 60, 2);
         // What is free now is free from the beginning; what comes later is told to five minutes, as a plan stays for so
         // long.
-        $soonest = static fn (float $at): float => $at <= $now ? 0.0 : 5.0 * ceil(max(0.0, ($at - $from) / 60) / 5.0);
+        $soonest = static fn (float $at): float => $at <= $now ? 0.0 : self::STEP_MIN * ceil(max(0.0, ($at - $from) / 60) / self::STEP_MIN);
         $planned = [];
         $tasks = 0;
         uasort($jobs, static fn (DayJob $a, DayJob $b): int => ($a->demand->due ?? INF) <=> ($b->demand->due ?? INF));
@@ -145,8 +148,8 @@ final readonly class DayAsk
 
         return [
             // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute, in the evening either.
-            'now' => 5.0 * floor(max(0.0, $minute($now)) / 5.0),
-            'horizon_end' => max($end, 5.0 * ceil($minute($now) / 5.0)) + $next,
+            'now' => self::STEP_MIN * floor(max(0.0, $minute($now)) / self::STEP_MIN),
+            'horizon_end' => max($end, self::STEP_MIN * ceil($minute($now) / self::STEP_MIN)) + $next,
             'stations' => array_values($stations),
             'people' => array_map(static fn (array $p): array => [
                 'id' => "p{$p['person']->id}",

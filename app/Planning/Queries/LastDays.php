@@ -50,7 +50,7 @@ final readonly class LastDays
     {
         $newest = Run::query()->where('status', RunState::FINISHED)->max('ended_at');
 
-        $key = 'one-more '.hash('sha256', "{$from} {$newest}");
+        $key = 'last-days '.hash('sha256', "{$from} {$newest}");
         $known = Cache::get($key);
         if ($known instanceof LastDaysData) {
             return $known;
