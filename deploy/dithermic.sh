@@ -206,12 +206,15 @@ load_settings() {
     set +a
 }
 
+# As it is for the web (deploy/php/dithermic.ini).
+COMPILED=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M -d opcache.jit_max_root_traces=16384 -d opcache.jit_max_side_traces=16384)
+
 artisan() {
     local status=0
     # What root runs reads nothing that the web can write, and logs to the terminal, not into the web's files. A shop's
-    # history is reckoned: what takes long is compiled, as it is for the web.
+    # history is reckoned: what takes long is compiled.
     local compiled=()
-    if [ "$1" = shop:seed ]; then compiled=(-d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M -d opcache.jit_max_root_traces=16384 -d opcache.jit_max_side_traces=16384); fi
+    if [ "$1" = shop:seed ]; then compiled=("${COMPILED[@]}"); fi
     (umask 027; cd "${IN:-$HERE}" && LOG_CHANNEL=$([ "$1" = config:cache ] && echo stack || echo stderr) php -d memory_limit=1G "${compiled[@]}" artisan "$@") || status=$?
     return $status
 }
@@ -375,6 +378,8 @@ end_orphans() {
 
 web_user() { if is_root; then echo www-data; else id -un; fi; }
 
+answers() { curl -fsS -o /dev/null "http://127.0.0.1:$1/up" 2>/dev/null; }
+
 start_web() {
     local port=$1 user; user=$(web_user)
     if is_root; then
@@ -415,15 +420,11 @@ start_web() {
     start_workers "$user"
     local i
     for i in $(seq 50); do
-        curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && break
+        answers "$port" && [ -S "$NEWS" ] && return
         sleep 0.2
     done
-    # Who tells screens what has changed begins last: without it they ask every few seconds.
-    for i in $(seq "$i" 50); do
-        [ ! -S "$NEWS" ] || return 0
-        sleep 0.2
-    done
-    curl -fsS -o /dev/null "http://127.0.0.1:$port/up" 2>/dev/null && return
+    # Without who tells screens what has changed they ask every few seconds.
+    answers "$port" && return
     fail "the servers run but do not answer on 127.0.0.1:$port; see $LOG and $VAR/logs/laravel.log."
 }
 
@@ -771,7 +772,7 @@ cmd_limit() {
     [ -f /usr/include/math.h ] || { is_root && apt-get install -y --no-install-recommends libc6-dev >/dev/null 2>&1; }
     program=$(mktemp)
     cc -O2 -o "$program" "$HERE/deploy/limit/limit.c" -lm || fail 'limit.c was not compiled.'
-    php -d opcache.enable_cli=1 -d opcache.jit=tracing -d opcache.jit_buffer_size=128M "$HERE/deploy/limit/limit.php" "$program" || fail 'PHP and C do not agree.'
+    php "${COMPILED[@]}" "$HERE/deploy/limit/limit.php" "$program" || fail 'PHP and C do not agree.'
     rm -f "$program"
 }
 
