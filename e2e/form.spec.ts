@@ -11,6 +11,7 @@ import {
     setUpPanel,
     signIn,
     stepTitle,
+    stopRun,
 } from './shop';
 
 interface Lot {
@@ -165,10 +166,7 @@ test('a sheet under the heater and a panel in the press have one pair of hands; 
         await accessible(page, { within: '.heard' });
         for (const run of [page.url(), panel]) {
             await page.goto(run);
-            await page.getByRole('button', { name: 'Stop the run' }).click();
-            await page.getByLabel('Why').fill('the story is over');
-            await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-            await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+            await stopRun(page);
         }
     } finally {
         await right();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn } from './shop';
+import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn, stopRun } from './shop';
 
 interface Plan {
     plan: {
@@ -92,10 +92,7 @@ test.describe('kept for later', () => {
         await expect(page.getByText('not yet with the server')).toBeHidden({ timeout: 20_000 });
         const run = await ask<{ summary: { step: string }; events: { type: string }[] }>(page, `runs/${id}`);
         expect(run.summary.step).toBe('spread');
-        await page.getByRole('button', { name: 'Stop the run' }).click();
-        await page.getByLabel('Why').fill('shown in a test');
-        await page.getByRole('button', { name: /^Stop: what is hot stays hot/ }).click();
-        await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+        await stopRun(page);
     });
 });
 
@@ -129,10 +126,7 @@ test('the tub is empty: another lot goes in, asked of as the first was, and what
         ['L-0102', 2170],
         ['L-0101', null],
     ]);
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('only a test');
-    await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+    await stopRun(page);
 });
 
 test('what readings tell is on the bench: a pull, a cause, a press', async ({ page }) => {

@@ -10,6 +10,7 @@ import {
     pad,
     setUpPanel,
     signIn,
+    stopRun,
 } from './shop';
 
 interface RunBody {
@@ -259,10 +260,7 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     await start.click();
     await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
     const id = page.url().split('/').pop()!;
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('only a test of the gate');
-    await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+    await stopRun(page);
     await page.goto(`/learn/${id}`);
     await expect(page.getByText('trial of a stabilised grade', { exact: false })).toBeVisible();
     await page.goto('/set');

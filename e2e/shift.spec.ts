@@ -4,6 +4,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { promisify } from 'node:util';
 import { expect, test, type Page } from '@playwright/test';
+import { signInByForm, stopRun } from './shop';
 
 /** A shift moves its shop's clock by hours: it has a shop of its own, as anybody would start one. */
 const command = new URL('../bin/dithermic', import.meta.url).pathname;
@@ -51,47 +52,39 @@ test.describe('a shift at six hundred times the pace', () => {
         rmSync(room, { recursive: true, force: true });
     });
 
-    async function signIn(page: Page, login: string, password: string) {
-        await page.goto(`${base}/sign-in`);
-        await page.getByLabel('Name to sign in').fill(login);
-        await page.getByLabel('Password').fill(password);
-        await page.getByRole('button', { name: 'Sign in' }).click();
-        await expect(page.getByRole('heading', { name: 'Floor', exact: true })).toBeVisible();
-    }
     const floorOf = async (page: Page) =>
         (await (
-            await page.request.get(`${base}/api/v1/floor`, {
+            await page.request.get('/api/v1/floor', {
                 headers: { Accept: 'application/json', Origin: base },
             })
         ).json()) as Floor;
     /** What is under way is stopped by its own button: its clocks would run as fast. */
     async function stopAll(page: Page) {
         for (;;) {
-            await page.goto(`${base}/run`);
+            await page.goto('/run');
             const link = page.locator('a.one').first();
             await expect(link.or(page.getByText('Nothing is running'))).toBeVisible();
             if (!(await link.isVisible())) return;
             await link.click();
-            await page.getByRole('button', { name: 'Stop the run' }).click();
-            await page.getByLabel('Why').fill('a shift is played');
-            await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-            await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+            await stopRun(page);
             await expect(page.getByText('not yet with the server')).toBeHidden();
         }
     }
 
-    test('shows a browser every fault, follows the clock, and loses nothing', async ({ page, context }) => {
+    test('shows a browser every fault, follows the clock, and loses nothing', async ({ browser }) => {
         // On a busy machine it goes as quickly as it can.
         test.setTimeout(600_000);
+        const context = await browser.newContext({ baseURL: base });
+        const page = await context.newPage();
         const errors: string[] = [];
         page.on('console', (said) => said.type() === 'error' && errors.push(said.text()));
         page.on('pageerror', (error) => errors.push(String(error)));
-        await signIn(page, 'maren', 'two-heats-oak');
+        await signInByForm(page, 'maren');
         await stopAll(page);
-        await page.goto(`${base}/`);
+        await page.goto('/');
         await expect(page.getByRole('heading', { name: 'Floor', exact: true })).toBeVisible();
         const plan = await context.newPage();
-        await plan.goto(`${base}/plan`);
+        await plan.goto('/plan');
         await page.bringToFront();
         const before = await floorOf(page);
 

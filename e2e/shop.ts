@@ -225,3 +225,11 @@ export async function everyLot(page: Page): Promise<void> {
     await page.getByRole('button', { name: 'Show every lot' }).click();
     await expect(page.getByRole('button', { name: /^Only / })).toBeVisible();
 }
+
+/** Stops the run that is open, for good. */
+export async function stopRun(page: Page): Promise<void> {
+    await page.getByRole('button', { name: 'Stop the run' }).click();
+    await page.getByLabel('Why').fill('the story is over');
+    await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();
+    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+}

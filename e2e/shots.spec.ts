@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, advance, ask, choose, pad, signIn, stepTitle } from './shop';
+import { accessible, advance, ask, choose, pad, signIn, stepTitle, stopRun } from './shop';
 
 /** From "what shall I make" to counted good parts, and what came of them in goods and in the lot's trace. */
 async function setUp(page: Page) {
@@ -189,10 +189,7 @@ test.describe('kept for later', () => {
         await page.getByRole('button', { name: 'Heat is on: go on' }).click();
         const { breaks } = await ask<{ breaks: { reason: string }[] }>(page, `runs/${id}`);
         expect(breaks.map((b) => b.reason)).toEqual(['The power went', 'Left for the night']);
-        await page.getByRole('button', { name: 'Stop the run' }).click();
-        await page.getByLabel('Why').fill('the test is over');
-        await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();
-        await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+        await stopRun(page);
     });
 });
 
@@ -284,8 +281,5 @@ test('a sheet is formed: what it does is one tap, and the screen asks nothing wh
     await expect(page.getByRole('region', { name: 'What the gauge told' })).toContainText('of part 1', {
         timeout: 60_000,
     });
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('the test is over');
-    await page.getByRole('button', { name: 'Stop: what is hot stays hot' }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+    await stopRun(page);
 });

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
     accessible,
     advance,
@@ -10,6 +10,7 @@ import {
     signIn,
     startRun,
     stepTitle,
+    stopRun,
     untilSmooth,
 } from './shop';
 
@@ -19,13 +20,6 @@ interface Lot {
     form: string;
     mass_g: number;
 }
-async function stop(page: Page) {
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('the story is over');
-    await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
-}
-
 test('strips cut hot at one machine are fed to another, oldest first, by two people', async ({
     page,
     browser,
@@ -100,9 +94,9 @@ test('strips cut hot at one machine are fed to another, oldest first, by two peo
         .toBe(40);
     const trace = await ask<{ nodes: { title: string }[] }>(other, `runs/${feeding}/trace`);
     expect(trace.nodes.map((n) => n.title)).toContain('L-0106');
-    await stop(other);
+    await stopRun(other);
     await other.close();
-    await stop(page);
+    await stopRun(page);
 });
 
 test('a profile is drawn free, and its haul-off is put right by what is measured', async ({ page }) => {
@@ -124,5 +118,5 @@ test('a profile is drawn free, and its haul-off is put right by what is measured
     await page.keyboard.press('m');
     await pad(page, '21', '0.7');
     await expect(page.getByText(/haul-off from 0\.70 to 0\.77 m\/min/).first()).toBeVisible();
-    await stop(page);
+    await stopRun(page);
 });

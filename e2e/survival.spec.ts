@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { ask, intoTheHeat, setUpPanel, signIn } from './shop';
+import { ask, intoTheHeat, setUpPanel, signIn, stopRun } from './shop';
 
 const root = new URL('..', import.meta.url).pathname;
 const state = process.env.DITHERMIC_STATE ?? `${root}storage`;
@@ -51,9 +51,6 @@ for (const victim of ['nginx', 'php-fpm', 'postgres'] as const) {
         expect(after.events.length).toBe(before.events.length + 1);
         expect(after.timers[0]!.ends_at).toBe(before.timers[0]!.ends_at);
         expect(readFileSync(`${state}/run/web-port`, 'utf8').trim()).toBe(new URL(page.url()).port);
-        await page.getByRole('button', { name: 'Stop the run' }).click();
-        await page.getByLabel('Why').fill('only a test');
-        await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-        await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
+        await stopRun(page);
     });
 }

@@ -1,17 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, pad, setUpPanel, signIn } from './shop';
+import { accessible, pad, setUpPanel, signIn, stopRun } from './shop';
 
 async function begin(page: Page): Promise<void> {
     await setUpPanel(page);
     await page.getByRole('button', { name: /^Start/ }).click();
     await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
-}
-
-async function stop(page: Page): Promise<void> {
-    await page.getByRole('button', { name: 'Stop the run' }).click();
-    await page.getByLabel('Why').fill('the way is being looked at');
-    await page.getByRole('button', { name: /^Stop: what is hot/ }).click();
-    await expect(page.getByRole('heading', { name: 'Stopped' })).toBeVisible();
 }
 
 test('a note on a step becomes how the shop works, when a lead has approved it', async ({
@@ -26,7 +19,7 @@ test('a note on a step becomes how the shop works, when a lead has approved it',
     await page.getByRole('button', { name: 'Log it' }).click();
     await expect(page.getByText('Cable is off the platen')).toBeVisible();
     await expect(page.getByText('not yet with the server')).toBeHidden();
-    await stop(page);
+    await stopRun(page);
 
     await page.goto('/shop');
     await page.getByRole('link', { name: 'How we work' }).click();
@@ -67,7 +60,7 @@ test('a note on a step becomes how the shop works, when a lead has approved it',
     await check.click();
     await page.getByRole('button', { name: /^Platens are hot/ }).click();
     await expect(page.getByRole('heading', { name: /^Plates and release agent/ })).toBeVisible();
-    await stop(page);
+    await stopRun(page);
 
     // And back: what ships was never gone.
     await lead.getByRole('button', { name: /^Preheat, closed/ }).click();
