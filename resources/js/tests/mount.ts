@@ -1,7 +1,7 @@
 import { VueQueryPlugin } from '@tanstack/vue-query';
 import { flushPromises, mount } from '@vue/test-utils';
 import { vi } from 'vitest';
-import type { Component } from 'vue';
+import { nextTick, type Component } from 'vue';
 import { createMemoryHistory, createRouter } from 'vue-router';
 
 /** Of a request that a part sent: its way, its path, what was in it. */
@@ -114,3 +114,24 @@ export const refusal = (field: string, message: string, status = 422) => ({
     status,
     error: { code: 'invalid', field, message },
 });
+
+/** A screen on which drawings are so wide, from when what comes back is called. */
+export function screenOf(width: number): () => Promise<void> {
+    let tell: (entries: unknown[]) => void = () => undefined;
+    vi.stubGlobal(
+        'ResizeObserver',
+        class {
+            constructor(heard: typeof tell) {
+                tell = heard;
+            }
+            observe() {}
+            disconnect() {}
+        },
+    );
+    vi.spyOn(SVGElement.prototype, 'getBoundingClientRect').mockReturnValue({ width } as DOMRect);
+    return async () => {
+        await nextTick();
+        tell([{ contentRect: { width, height: 1 } }]);
+        await nextTick();
+    };
+}

@@ -1,5 +1,6 @@
 import { mount } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
+import { screenOf } from '../../tests/mount';
 import TraceChart from './TraceChart.vue';
 import { kindOf, type Points } from './trace';
 
@@ -103,18 +104,7 @@ describe('a chart of what was read', () => {
     });
 
     it('is as wide as its place, so that its words are not shrunk on a phone', async () => {
-        const told = vi.fn();
-        vi.stubGlobal(
-            'ResizeObserver',
-            class {
-                constructor(tell: (entries: unknown[]) => void) {
-                    told.mockImplementation(() => tell([{ contentRect: { width: 330, height: 214 } }]));
-                }
-                observe() {}
-                disconnect() {}
-            },
-        );
-        vi.spyOn(SVGElement.prototype, 'getBoundingClientRect').mockReturnValue({ width: 330 } as DOMRect);
+        const seen = screenOf(330);
         const c = chart([
             [
                 'platen_c',
@@ -124,9 +114,7 @@ describe('a chart of what was read', () => {
                 ],
             ],
         ]);
-        await c.vm.$nextTick();
-        told();
-        await c.vm.$nextTick();
+        await seen();
         expect(c.find('svg').attributes('viewBox')).toBe('0 0 330 214');
         vi.unstubAllGlobals();
         vi.restoreAllMocks();

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { useQuery } from '@tanstack/vue-query';
+import { computed, reactive, ref } from 'vue';
 import { api } from '../../api/client';
 import type { LastDays } from '../../api/types';
 import TypedField from '../../parts/TypedField.vue';
+import type { CalcSchema } from '../reckon/schema';
 import { capital } from '../../parts/text';
 import { minutesText } from '../../parts/units';
 import { sentence, useSend } from '../../parts/useSend';
@@ -23,6 +25,15 @@ const price = reactive<Record<'price' | 'life_years' | 'price_day', number | nul
     life_years: null,
     price_day: null,
 });
+
+// What is reckoned with where nothing is said stands in the core.
+const { data: schema } = useQuery({
+    queryKey: ['calc', 'cost.one_more'],
+    queryFn: () => api.get<CalcSchema>('calc/cost.one_more'),
+    enabled: computed(() => about.value !== null),
+    staleTime: Infinity,
+});
+const years = computed(() => String(schema.value?.input.properties?.life_years?.default ?? ''));
 
 async function look() {
     // A day of those that are over is one from midnight on, whenever work began.
@@ -94,7 +105,7 @@ async function reckon() {
                         <TypedField
                             v-model="price.life_years"
                             label="Lasts, years"
-                            placeholder="10"
+                            :placeholder="years"
                             dimension="number"
                             :min="0.1"
                             :max="100"

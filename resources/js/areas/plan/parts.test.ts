@@ -325,6 +325,7 @@ describe('days off', () => {
 describe('one more of what', () => {
     const days = {
         days: 90,
+        made: 51,
         worked: 51,
         days_year: 230,
         options: [
@@ -360,9 +361,18 @@ describe('one more of what', () => {
         expect(page.findAll('button').filter((b) => b.text() === 'What does it cost?')).toHaveLength(1);
     });
 
+    it('says of how many when there was no time for all of them', async () => {
+        server({ 'day/more': { ...days, worked: 13 } });
+        const page = await shown(OneMoreCard, { now: NOW, says: [] });
+        await buttonOf(page, 'Ask the last 90 days').trigger('click');
+        await vi.waitFor(() => expect(textOf(page)).toContain('The newest 13 (there was no time for more)'));
+        expect(textOf(page)).toContain('of the 51 days of the last 90 with more than one run');
+    });
+
     it('says what an hour costs, by the core', async () => {
         const asked = server({
             'day/more': days,
+            'GET calc/cost.one_more': { input: { properties: { life_years: { default: 12 } } } },
             'POST calc/cost.one_more': { explanation: '3.86 on each of 230 days: 25.16 for each hour.' },
         });
         const page = await shown(OneMoreCard, { now: NOW, says: [] });
@@ -370,6 +380,8 @@ describe('one more of what', () => {
         await vi.waitFor(() => expect(textOf(page)).toContain('One more like Heron'));
         await buttonOf(page, 'What does it cost?').trigger('click');
         const price = page.get('input');
+        // How long it lasts where nobody says so is the core's to say.
+        await vi.waitFor(() => expect(page.findAll('input')[1]!.attributes('placeholder')).toBe('12'));
         await price.setValue('6500');
         await page.get('form').trigger('submit');
         await vi.waitFor(() => expect(textOf(page)).toContain('25.16 for each hour'));
