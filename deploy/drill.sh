@@ -173,7 +173,8 @@ echo 'host replication keeper 127.0.0.1/32 scram-sha-256' | db tee -a "$(cluster
 keeper 'select pg_reload_conf()' >/dev/null
 db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 || cat "$ROOM/basebackup"
 REPLICA=$((DB_PORT + 50)) POOL=$((DB_PORT + 60))
-db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null
+replica_on() { db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null; }
+replica_on
 there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "$1"; }
 # The first node has its own connections, the second is behind a pooler that begins transactions on a few.
 mkdir -m 700 "$ROOM/pooler"
@@ -199,6 +200,10 @@ check 'who signs in at two nodes is signed in at both' "$(for _ in 1 2 3 4 5 6; 
 check 'long looks back are asked at both' "$(for _ in 1 2 3 4 5 6; do ask GET learnt; echo; done | sort -u)" 200
 check '… and read from the replica' "$(there "select count(*) > 1 from pg_stat_activity where application_name = 'dithermic-reading'")" t
 check '… where each source is as soon as it is acknowledged' "$(for _ in 1 2 3 4 5 6 7 8; do write; [ "$(sources)" = "$(there "select count(*) from sources where name like 'drill %'")" ] && echo there; done | sort -u)" there
+db $PGBIN/pg_ctl -D "$ROOM/replica" -m immediate stop >/dev/null
+check '… and from the database while the replica is gone' "$(for _ in 1 2 3 4 5 6; do ask GET learnt; echo; done | sort -u)" 200
+replica_on
+for _ in $(seq 40); do [ "$(keeper 'select sync_state from pg_stat_replication')" = sync ] && break; sleep 0.25; done
 SAID=$(sources)
 # Sixty writes, and what was said of them so far; and until some of them were.
 sixty() { for _ in $(seq 60); do write; echo "$SAID" >"$ROOM/said.part"; mv "$ROOM/said.part" "$ROOM/said"; done; }

@@ -83,6 +83,12 @@ it('reads them from the database itself where there is no replica, and where it 
         ->and(count($asked[FromTheReplica::CONNECTION] ?? []))->toBeLessThan(2);
     if (($over['port'] ?? null) !== null) {
         Exceptions::assertReported(Illuminate\Database\QueryException::class);
+        // Nobody waits for it again so soon.
+        asked('learnt');
+        Exceptions::assertReportedCount(1);
+        $this->travel(31)->seconds();
+        asked('learnt');
+        Exceptions::assertReportedCount(2);
     }
 })->with([
     'none' => [null],

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Closure;
+use Illuminate\Contracts\Cache\Repository as Cache;
 use Illuminate\Contracts\Config\Repository;
 use Illuminate\Database\DatabaseManager;
 use Illuminate\Http\Request;
@@ -20,13 +21,19 @@ final readonly class FromTheReplica
 {
     public const CONNECTION = 'pgsql_reading';
 
-    public function __construct(private DatabaseManager $databases, private Repository $config)
-    {
+    /** one that did not answer is not asked again for so long, s: behind a pooler each waits to hear that it is gone */
+    private const GONE_S = 30;
+
+    public function __construct(
+        private DatabaseManager $databases,
+        private Repository $config,
+        private Cache $cache,
+    ) {
     }
 
     public function handle(Request $request, Closure $next): Response
     {
-        if ($this->config->get('database.connections.'.self::CONNECTION) === null || ! $this->answers()) {
+        if ($this->config->get('database.connections.'.self::CONNECTION) === null || $this->cache->has(self::CONNECTION) || ! $this->answers()) {
             return $next($request);
         }
         $own = $this->databases->getDefaultConnection();
@@ -48,6 +55,7 @@ final readonly class FromTheReplica
         } catch (PDOException $gone) {
             report($gone);
             $this->databases->purge(self::CONNECTION);
+            $this->cache->put(self::CONNECTION, 'gone', self::GONE_S);
 
             return false;
         }
