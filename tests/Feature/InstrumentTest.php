@@ -5,8 +5,11 @@ declare(strict_types=1);
 use App\Instruments\Models\Alarm;
 use App\Instruments\Models\Channel;
 use App\Instruments\Support\Watching;
+use App\People\Models\User;
 use App\Shop\Models\Machine;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Testing\TestResponse;
 
 /** @param  array<int, float|int>  $points  value by seconds from now, back in time where negative */
@@ -345,4 +348,26 @@ it('names every reading that is wrong, and takes none of the batch', function ()
         ->and(DB::table('readings')->where('channel', 'named_rows')->count())->toBe(0);
     $many = array_map(static fn (int $n): array => ['channel' => 'No', 'at' => $at - $n] + $good, range(0, 499));
     $this->postJson('/api/v1/readings', ['readings' => $many])->assertUnprocessable()->assertJsonCount(100, 'error.rows');
+});
+
+it('lets each instrument send for itself: one that sends too much turns away no other, and no screen', function (): void {
+    $maren = User::query()->where('login', 'maren')->firstOrFail();
+    $bath = machineNamed('Test bath');
+    [$loud, $calm] = [$maren->instrumentToken('loud', ['readings'], $bath), $maren->instrumentToken('calm', ['readings'], $bath)];
+    $send = function (string $token): TestResponse {
+        app('auth')->forgetGuards();
+
+        return $this->withToken($token)->postJson('/api/v1/readings', ['readings' => [
+            ['machine' => 'Test bath', 'channel' => 'bath_c', 'value' => 21.5, 'at' => shopNow()],
+        ]]);
+    };
+    $asks = Request::create('/api/v1/readings');
+    $asks->setUserResolver(fn (): User => $maren->withAccessToken($loud->accessToken));
+    $limit = RateLimiter::limiter('api')($asks);
+    RateLimiter::increment(md5('api'.$limit->key), 60, $limit->maxAttempts - 1);
+
+    $send($loud->plainTextToken)->assertCreated()->assertHeader('X-RateLimit-Remaining', '0');
+    $send($loud->plainTextToken)->assertStatus(429);
+    $send($calm->plainTextToken)->assertCreated();
+    $this->withoutToken()->signedIn('maren')->getJson('/api/v1/floor')->assertOk();
 });
