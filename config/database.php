@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-// Behind a pooler a connection is another's after each transaction: nothing is prepared on it, and how it commits is said
-// there, by the database's name (deploy/pgbouncer.ini). Else each worker keeps its own: making one costs more than most
-// requests.
+// Nothing is prepared: it would be asked once and dropped, three ways to the database in place of one. Behind a pooler a
+// connection is another's after each transaction, and how it commits is said there, by the database's name
+// (deploy/pgbouncer.ini). Else each worker keeps its own: making one costs more than most requests.
 $pooled = (bool) env('DB_POOLED', false);
 $kept = env('DB_PERSISTENT', false) ? [PDO::ATTR_PERSISTENT => true] : [];
 $commits = static fn (string $how): array => $pooled ? [] : ['synchronous_commit' => $how];
@@ -23,7 +23,7 @@ $shop = [
     'prefix_indexes' => true,
     'search_path' => 'public',
     'sslmode' => env('DB_SSLMODE', 'prefer'),
-    'options' => $kept + ($pooled ? [PDO::PGSQL_ATTR_DISABLE_PREPARES => true] : []),
+    'options' => $kept + [PDO::PGSQL_ATTR_DISABLE_PREPARES => true],
 ];
 
 // A replica that heavy pages are read from: what is acknowledged is applied there, not only written.
@@ -53,7 +53,7 @@ return [
             'direct_port' => env('DB_DIRECT_PORT', $shop['port']),
         ],
 
-        // Sessions and rate limits only: losing the last half second of these in a crash hurts nobody. The name keeps its
+        // Sessions and what is kept to be at hand only: losing the last half second of these in a crash hurts nobody. The name keeps its
         // connections apart: PHP hands a persistent connection to whoever asks with the same address, settings and all.
         'pgsql_soft' => [
             ...$shop,
