@@ -16,7 +16,12 @@ final class ReadableInput
     {
         $this->look('address', rawurldecode($request->getPathInfo()));
         $this->look('query', $request->query->all());
-        $this->look('body', $request->isJson() ? $request->json()->all() : $request->request->all());
+        if (! $request->isJson()) {
+            $this->look('body', $request->request->all());
+        } elseif (str_contains($request->getContent(), '\u0000')) {
+            // JSON that is not UTF-8, or has a NUL as it is, is no JSON: only one that is written as such comes through.
+            $this->look('body', $request->json()->all());
+        }
 
         return $next($request);
     }

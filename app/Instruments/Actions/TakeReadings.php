@@ -87,12 +87,14 @@ final readonly class TakeReadings
      */
     private function rows(array $given, User $by): array
     {
-        $machines = Machine::query()->pluck('id', 'name')->all();
+        $machines = Machine::query()->pluck('id', 'name')->map(
+            static fn (int $id): array => ['id' => $id, 'own' => $by->mayReport($id)],
+        )->all();
         $now = Seconds::now();
         [$rows, $faults] = [[], []];
         foreach ($given as $i => $reading) {
             try {
-                $rows[] = $this->row($i, is_array($reading) ? $reading : [], $machines, $by, $now);
+                $rows[] = $this->row($i, is_array($reading) ? $reading : [], $machines, $now);
             } catch (InputError $fault) {
                 $faults[] = $fault;
             }
@@ -106,19 +108,19 @@ final readonly class TakeReadings
 
     /**
      * @param  array<mixed>  $reading
-     * @param  array<string, int>  $machines  by name
+     * @param  array<string, array{id: int, own: bool}>  $machines  by name; whether the asker may speak for it
      * @return array{at: string, machine_id: int, channel: string, value: float}
      *
      * @throws InputError naming the row
      */
-    private function row(int $i, array $reading, array $machines, User $by, float $now): array
+    private function row(int $i, array $reading, array $machines, float $now): array
     {
         $name = $reading['machine'] ?? null;
         $machine = is_string($name) ? $machines[$name] ?? null : null;
         if ($machine === null) {
             throw new InputError("readings.{$i}.machine", 'is no machine of this shop');
         }
-        if (! $by->mayReport((int) $machine)) {
+        if (! $machine['own']) {
             throw new InputError(
                 "readings.{$i}.machine",
                 'is not the machine of this token: an instrument speaks for its own',
@@ -142,7 +144,7 @@ final readonly class TakeReadings
 
         return [
             'at' => gmdate('Y-m-d H:i:s', (int) $at).sprintf('.%03d+00', (int) (1000 * fmod((float) $at, 1))),
-            'machine_id' => (int) $machine,
+            'machine_id' => $machine['id'],
             'channel' => $channel,
             'value' => (float) $value,
         ];
