@@ -328,7 +328,7 @@ final class PlayedShift
             foreach ($answer->json('refused') ?? [] as $no) {
                 $this->refused[] = "{$no['field']} {$no['message']}";
             }
-            $this->known[$run] = (int) $answer->json('run.since');
+            $this->known[$run] = (int) $answer->json('run.since') + count((array) $answer->json('run.events'));
             array_push($this->kept[$run], ...($answer->json('stored') ?? []));
         }
     }
