@@ -13,7 +13,7 @@ ENV_FILE=$STATE/app.env
 KEEPER_FILE=$STATE/keeper.env
 PGBIN=/usr/lib/postgresql/15/bin
 PHP_FPM=php-fpm8.2
-DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml postgresql-15 nginx-light composer unzip git curl procps qrencode)
+DEBIAN_PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-gd php8.2-zip php8.2-curl php8.2-bcmath php8.2-mbstring php8.2-intl php8.2-xml php8.2-apcu postgresql-15 nginx-light composer unzip git curl procps qrencode)
 
 say() { printf '%s\n' "$*"; }
 fail() { printf 'dithermic: %s\n' "$*" >&2; exit 1; }
@@ -195,7 +195,7 @@ load_settings() {
     # shellcheck disable=SC1090
     . "$ENV_FILE"
     APP_NAME=Dithermic APP_ENV=${APP_ENV:-production} APP_DEBUG=${APP_DEBUG:-false} LOG_CHANNEL=stack LOG_LEVEL=warning
-    DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft QUEUE_CONNECTION=database DB_QUEUE_RETRY_AFTER=180 SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
+    DB_CONNECTION=pgsql DB_PERSISTENT=true SESSION_DRIVER=database SESSION_CONNECTION=pgsql_soft CACHE_STORE=database DB_CACHE_CONNECTION=pgsql_soft CACHE_LIMITER=${CACHE_LIMITER:-apc} QUEUE_CONNECTION=database DB_QUEUE_RETRY_AFTER=180 SESSION_LIFETIME=720 SESSION_COOKIE=dithermic_session
     LARAVEL_STORAGE_PATH=$VAR VIEW_COMPILED_PATH=$VAR/cache/views
     APP_CONFIG_CACHE=$VAR/cache/config.php APP_ROUTES_CACHE=$VAR/cache/routes.php APP_EVENTS_CACHE=$VAR/cache/events.php
     APP_SERVICES_CACHE=$VAR/cache/services.php APP_PACKAGES_CACHE=$VAR/cache/packages.php
@@ -390,7 +390,7 @@ start_web() {
     chmod -R u=rwX,g=rX,o= "$VAR/cache"
     chmod 644 "$VAR/openapi.json"
     local php_env='' name
-    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL LOG_SYSLOG DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE QUEUE_CONNECTION DB_QUEUE_RETRY_AFTER LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH TRUSTED_PROXIES APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
+    for name in APP_NAME APP_ENV APP_DEBUG APP_KEY APP_URL LOG_CHANNEL LOG_LEVEL LOG_SYSLOG DB_CONNECTION DB_HOST DB_PORT DB_DATABASE DB_USERNAME DB_PASSWORD SESSION_DRIVER SESSION_CONNECTION DB_CACHE_CONNECTION SESSION_COOKIE SESSION_LIFETIME CACHE_STORE CACHE_LIMITER QUEUE_CONNECTION DB_QUEUE_RETRY_AFTER LARAVEL_STORAGE_PATH VIEW_COMPILED_PATH TRUSTED_PROXIES APP_CONFIG_CACHE APP_ROUTES_CACHE APP_EVENTS_CACHE APP_SERVICES_CACHE APP_PACKAGES_CACHE; do
         [ -n "${!name:-}" ] || continue
         php_env+="env[$name] = \"${!name:-}\"\n"
     done
@@ -560,7 +560,7 @@ cmd_dev() {
     (cd "$HERE" && php -d memory_limit=1G artisan queue:listen --quiet) &
     say "Dithermic, while it is worked on, is at http://127.0.0.1:$port (Ctrl-C ends it)"
     artisan shop:signins
-    cd "$HERE/public" && PHP_CLI_SERVER_WORKERS=4 php -d memory_limit=1G -d variables_order=EGPCS -S "127.0.0.1:$port" \
+    cd "$HERE/public" && PHP_CLI_SERVER_WORKERS=4 php -d memory_limit=1G -d apc.enable_cli=1 -d variables_order=EGPCS -S "127.0.0.1:$port" \
         "$HERE/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php" 2>>"$LOG/dev.log"
 }
 
