@@ -368,7 +368,7 @@ alive() { [ -s "$1" ] && grep -qE '^(nginx|php-fpm)' "/proc/$(cat "$1")/comm" 2>
 # our socket, and only those are ended.
 end_orphans() {
     local pid held sockets
-    sockets=$(awk -v one="$RUN/php-fpm.sock" -v two="$RUN/php-fpm-heavy.sock" '$8 == one || $8 == two { printf "socket:\\[%s\\]|", $7 }' /proc/net/unix)
+    sockets=$(awk -v run="$RUN/php-fpm" 'index($8, run) == 1 { printf "socket:\\[%s\\]|", $7 }' /proc/net/unix)
     for pid in $(pgrep -f '^(nginx: worker|php-fpm: pool dithermic)'); do
         [ "$(awk '/^PPid/ { print $2 }' "/proc/$pid/status" 2>/dev/null)" = 1 ] || continue
         held=$(ls -l "/proc/$pid/fd" 2>/dev/null)
