@@ -17,6 +17,9 @@ use Illuminate\Support\Facades\DB;
 /** Tells and keeps which run holds a machine; when it does is the core's (Run\Stations). */
 final readonly class Places
 {
+    /** As the index of spans has it: a machine is a range of one. */
+    private const SAME_MACHINE = "int8range(o.machine_id, o.machine_id, '[]') && int8range(s.machine_id, s.machine_id, '[]')";
+
     public function __construct(private Processes $processes)
     {
     }
@@ -61,11 +64,20 @@ final readonly class Places
     /** @return list<string> the machines that another run claims for a time that this one has too */
     public function contested(Run $run): array
     {
+        // Of two that claim it, one is contested at least; those are few, and the others have an index of their own.
+        $overlaps = 'o.run_id <> s.run_id and o.from_at is not null and s.from_at is not null
+            and tstzrange(o.from_at, o.to_at) && tstzrange(s.from_at, s.to_at)';
         /** @var list<object{name: string, number: int|string}> $found */
-        $found = DB::select('select distinct m.name, r.number from run_stations s join run_stations o on o.machine_id = s.machine_id and o.run_id <> s.run_id
-            and (o.contested or s.contested) and o.from_at is not null and s.from_at is not null and tstzrange(o.from_at, o.to_at) && tstzrange(s.from_at, s.to_at)
-            join machines m on m.id = s.machine_id join runs r on r.id = o.run_id where s.run_id = ? order by m.name, r.number',
-            [$run->id]);
+        $found = DB::select("select m.name, r.number from (
+                select s.machine_id, o.run_id from run_stations s
+                join run_stations o on o.contested and o.machine_id = s.machine_id and {$overlaps}
+                where s.run_id = :run
+                union
+                select s.machine_id, o.run_id from run_stations s
+                join run_stations o on not o.contested and ".self::SAME_MACHINE." and {$overlaps}
+                where s.run_id = :run_too and s.contested
+            ) claims join machines m on m.id = claims.machine_id join runs r on r.id = claims.run_id
+            order by m.name, r.number", ['run' => $run->id, 'run_too' => $run->id]);
 
         return array_map(
             static fn (object $f): string => "{$f->name} was claimed by run {$f->number} for the same time",
@@ -75,9 +87,11 @@ final readonly class Places
 
     private function overlaps(RunStation $station): bool
     {
-        return RunStation::query()->where('machine_id', $station->machine_id)
+        // The machine as the index of spans has it: a range of one.
+        return RunStation::query()
+            ->whereRaw("int8range(machine_id, machine_id, '[]') && int8range(?, ?, '[]')", [$station->machine_id, $station->machine_id])
             ->where('run_id', '!=', $station->run_id)
-            ->where('contested', false)
+            ->whereRaw('not contested')
             ->whereNotNull('from_at')
             ->whereRaw(
                 'tstzrange(from_at, to_at) && tstzrange(?, ?)',

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** What every touch of a run and the shelves asked of all years: which runs claim a machine at once, which lots hold something. */
+return new class extends Migration
+{
+    public function up(): void
+    {
+        DB::statement('create index if not exists run_stations_contested on run_stations (machine_id) where contested');
+        DB::statement('create index if not exists lot_totals_holding on lot_totals (lot_id) where mass_g > 0');
+    }
+
+    public function down(): void
+    {
+        DB::statement('drop index if exists lot_totals_holding');
+        DB::statement('drop index if exists run_stations_contested');
+    }
+};
