@@ -55,7 +55,7 @@ final readonly class LearntProducts
     {
         $ids = array_values($products->map(static fn (Product $p): int => $p->id)->all());
         $runs = $this->lastRuns($ids);
-        $cases = CaseOf::query()->with('run')
+        $cases = CaseOf::query()->with('run:id,number,product_id')
             ->whereHas('run', static fn (Builder $q) => $q->whereIn('product_id', $ids))
             ->whereDoesntHave('lines', static fn (Builder $q) => $q->where('kind', 'closed'))
             ->orderByDesc('at')

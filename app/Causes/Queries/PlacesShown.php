@@ -21,7 +21,7 @@ final readonly class PlacesShown
     /** @return list<PlaceShownData> */
     public function ofRun(Run $run): array
     {
-        $now = PartPicture::query()->where('run_id', $run->id)->with(['by', 'run'])
+        $now = PartPicture::query()->where('run_id', $run->id)->with(['by', 'run:id,number'])
             ->orderByDesc('at')->limit(self::NEWEST)->get();
 
         return $this->places($this->approved($run->product_id), $now->toBase());

@@ -102,7 +102,7 @@ final class TransferController extends Controller
             ],
             'movements' => [
                 ['lot', 'at', 'kind', 'mass_g', 'reason', 'by', 'run', 'other_lot'],
-                LotMovement::query()->with(['lot', 'by', 'run', 'otherLot'])
+                LotMovement::query()->with(['lot', 'by', 'run:id,number', 'otherLot'])
                     ->orderByDesc('id')
                     ->limit(self::MOVEMENTS)
                     ->get()

@@ -25,8 +25,12 @@ final readonly class Dryness
 
     public function state(Lot $lot, ?CarbonImmutable $at = null): DryState
     {
-        $exposure = $this->exposure($lot, $at);
+        return self::told($lot, $this->exposure($lot, $at));
+    }
 
+    /** @param  ExposureResult|null  $exposure  of this lot, where it was dried */
+    public static function told(Lot $lot, ?ExposureResult $exposure): DryState
+    {
         return $exposure === null ? $lot->dry_state : DryState::from($exposure->state);
     }
 
@@ -55,15 +59,16 @@ final readonly class Dryness
     /** @param  CarbonImmutable|null  $at  a moment since it was dried; null for now */
     public function exposure(Lot $lot, ?CarbonImmutable $at = null): ?ExposureResult
     {
-        if ($lot->dried_at === null) {
+        $dried = $lot->dried_at;
+        if ($dried === null) {
             return null;
         }
         $result = $this->calculations->run('dry.exposure', [
             'polymer' => $lot->polymer,
-            'dried_at' => $lot->dried_at->toIso8601String(),
+            'dried_at' => $dried->toIso8601String(),
             'hopper' => $lot->hopper ?? 'closed',
             'rh_pct' => $lot->rh_pct ?? self::ROOM_RH_PCT,
-            'now' => ($at ?? CarbonImmutable::now())->max($lot->dried_at)->toIso8601String(),
+            'now' => ($at ?? CarbonImmutable::now())->max($dried)->toIso8601String(),
         ]);
         assert($result instanceof ExposureResult);
 

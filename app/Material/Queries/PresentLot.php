@@ -41,7 +41,7 @@ final readonly class PresentLot
             $lot->colour,
             $lot->swatch,
             $lot->location,
-            $this->dryness->state($lot)->value,
+            Dryness::told($lot, $exposure)->value,
             round((float) $lot->held_g, 3),
             $this->source($lot->source),
             $lot->generation,
