@@ -643,3 +643,19 @@ it('sets the target by the way of weighing that was chosen, and keeps it with th
     $big = $this->postJson('/api/v1/plans', panel(['settings' => ['length_mm' => 3000]]))->assertOk()->json();
     expect(array_column($big['plan']['checks'], 'state', 'id')['bed'])->toBe('block');
 });
+
+it('has on the shelves what holds something; what is emptied comes when it is asked for', function (): void {
+    $made = $this->signedIn()->postJson('/api/v1/lots', delivery(['colour' => 'last honey']))->assertCreated()->json();
+    $codes = fn (string $query): array => array_column(
+        $this->getJson("/api/v1/lots?find=last%20honey{$query}")->assertOk()->json('items'),
+        'code',
+    );
+    expect($codes(''))->toBe([$made['code']]);
+    $this->postJson("/api/v1/lots/{$made['id']}/acts", [
+        'id' => fake_uuid(), 'kind' => 'count', 'weighed_g' => 0, 'reason' => 'swept out',
+    ])->assertSuccessful();
+    expect($codes(''))->toBe([])->and($codes('&emptied=1'))->toBe([$made['code']]);
+    $this->getJson('/api/v1/lots?emptied=perhaps')->assertStatus(422)->assertJsonPath('error.field', 'emptied');
+    // Its label still opens it.
+    $this->getJson("/api/v1/lots/{$made['code']}")->assertOk()->assertJsonPath('lot.mass_g', 0);
+});

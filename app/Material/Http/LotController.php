@@ -35,7 +35,7 @@ final class LotController extends Controller
     #[OA\Get(
         path: '/lots',
         operationId: 'getLots',
-        summary: 'Lots on the shelves, by polymer; the next page begins after a lot',
+        summary: 'Lots that hold something, by polymer; the next page begins after a lot',
         tags: ['lots'],
         responses: [new Answer(200, 'ok', list: 'LotData')],
     )]
@@ -46,6 +46,7 @@ final class LotController extends Controller
             $request->string('polymer')->value(),
             $request->string('find')->value(),
             $request->integer('after'),
+            $request->boolean('emptied'),
         );
 
         return $this->listed(

@@ -13,6 +13,7 @@ use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A container of one polymer from one source. What it holds is the sum of its movements, never a number of its own.
@@ -96,6 +97,12 @@ final class Lot extends Model
             $query->select('lots.*');
         }
         $query->selectRaw('(select mass_g from lot_totals where lot_id = lots.id) as held_g');
+    }
+
+    /** @param  Builder<self>  $query */
+    public function scopeHolding(Builder $query): void
+    {
+        $query->whereIn('lots.id', DB::table('lot_totals')->select('lot_id')->where('mass_g', '>', 0));
     }
 
     protected function casts(): array

@@ -1901,7 +1901,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Lots on the shelves, by polymer; the next page begins after a lot */
+        /** Lots that hold something, by polymer; the next page begins after a lot */
         get: operations["getLots"];
         put?: never;
         /** Take a delivery in as a new container */
@@ -17602,6 +17602,8 @@ export interface operations {
             query?: {
                 polymer?: string | null;
                 find?: string | null;
+                /** @description those that hold nothing any more too */
+                emptied?: boolean | null;
                 after?: number | null;
             };
             header?: never;

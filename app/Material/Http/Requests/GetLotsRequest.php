@@ -19,7 +19,13 @@ final class GetLotsRequest extends Body
         return [
             'polymer' => ['nullable', 'string', 'max:20'],
             'find' => ['nullable', 'string', 'max:100'],
+            'emptied' => ['nullable', 'boolean'],
             'after' => ['nullable', 'integer', 'between:1,9000000000000000'],
         ];
+    }
+
+    public static function says(): array
+    {
+        return ['emptied' => 'those that hold nothing any more too'];
     }
 }

@@ -12,12 +12,14 @@ import SortNav from './SortNav.vue';
 const router = useRouter();
 const find = ref('');
 const asked = refDebounced(find, 200);
+/** After some years nearly all that a shop ever had is emptied: it stands here only when it is asked for. */
+const emptied = ref(false);
 const { data, isPending, hasNextPage, fetchNextPage } = useInfiniteQuery({
-    queryKey: ['lots', 'shelves', asked],
+    queryKey: ['lots', 'shelves', asked, emptied],
     initialPageParam: '',
     queryFn: ({ pageParam }) =>
         api.page<Lot>(
-            `lots?find=${encodeURIComponent(asked.value)}${pageParam ? `&after=${pageParam}` : ''}`,
+            `lots?find=${encodeURIComponent(asked.value)}${emptied.value ? '&emptied=1' : ''}${pageParam ? `&after=${pageParam}` : ''}`,
         ),
     getNextPageParam: (page) => page.next,
 });
@@ -53,13 +55,15 @@ usePageKeys('Shelves', () => [
                     class="find"
                     density="compact"
                     hide-details
-                /><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn>
+                /><label class="emptied"><input v-model="emptied" type="checkbox" /> Emptied ones too</label
+                ><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn>
             </div>
         </div>
         <SortNav />
         <p v-if="isPending" class="card quiet">Looking over the shelves …</p>
         <p v-else-if="groups.length === 0" class="card">
             {{ find ? 'Nothing fits.' : 'The shelves are empty. Take a delivery in, or sort a batch.' }}
+            <v-btn v-if="!emptied" variant="text" @click="emptied = true">Look among emptied ones too</v-btn>
         </p>
         <section v-for="[polymer, list] in groups" :key="polymer" class="card group">
             <h2>
@@ -122,6 +126,17 @@ usePageKeys('Shelves', () => [
 }
 .find {
     width: min(300px, 100%);
+}
+.emptied {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+    min-height: var(--touch);
+}
+.emptied input {
+    width: 22px;
+    height: 22px;
+    accent-color: var(--ember);
 }
 .group {
     margin-bottom: 12px;

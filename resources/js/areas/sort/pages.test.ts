@@ -3,6 +3,7 @@ import { session } from '../../api/session';
 import { type Asked, buttonOf, page as items, refusal, server, shownAt, textOf } from '../../tests/mount';
 import CsvPage from './CsvPage.vue';
 import DeliverPage from './DeliverPage.vue';
+import LotsPage from './LotsPage.vue';
 import SourcePage from './SourcePage.vue';
 import SourcesPage from './SourcesPage.vue';
 
@@ -268,5 +269,44 @@ describe('CSV in and out', () => {
         expect(
             page.findAll('.kinds button, .kinds a').some((b) => b.attributes('aria-pressed') === 'true'),
         ).toBe(false);
+    });
+});
+
+describe('the shelves', () => {
+    const lot = (over: object) => ({
+        id: 5,
+        code: 'L-0005',
+        polymer: 'PP',
+        form: 'flake',
+        colour: 'honey',
+        swatch: '#d9a441',
+        location: 'Rack A1',
+        dry_state: 'not needed',
+        source: { id: 1, name: 'Market co-op', state: 'accepted' },
+        generation: 0,
+        reserved_for: null,
+        never_hot: false,
+        mass_g: 1200,
+        ...over,
+    });
+    const shelves = (now: object[], all: object[]) =>
+        server({ 'GET lots?find=': items(now), 'GET lots?find=&emptied=1': items(all) });
+
+    it('holds what is left of anything, and what is emptied when that is asked for', async () => {
+        shelves([lot({})], [lot({}), lot({ id: 6, code: 'L-0006', mass_g: 0 })]);
+        const { page } = await shownAt(LotsPage, '/sort', '/sort');
+        await vi.waitFor(() => expect(textOf(page)).toContain('L-0005'));
+        expect(textOf(page)).not.toContain('L-0006');
+        await page.get('input[type=checkbox]').setValue(true);
+        await vi.waitFor(() => expect(textOf(page)).toContain('L-0006'));
+        expect(textOf(page)).toContain('L-0005');
+    });
+
+    it('offers to look among the emptied where nothing else fits', async () => {
+        shelves([], [lot({ id: 6, code: 'L-0006', mass_g: 0 })]);
+        const { page } = await shownAt(LotsPage, '/sort', '/sort');
+        await vi.waitFor(() => expect(textOf(page)).toContain('The shelves are empty'));
+        await buttonOf(page, 'Look among emptied ones too').trigger('click');
+        await vi.waitFor(() => expect(textOf(page)).toContain('L-0006'));
     });
 });
