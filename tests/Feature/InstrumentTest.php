@@ -7,6 +7,7 @@ use App\Instruments\Models\Channel;
 use App\Instruments\Support\Watching;
 use App\People\Models\User;
 use App\Shop\Models\Machine;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\RateLimiter;
@@ -370,4 +371,24 @@ it('lets each instrument send for itself: one that sends too much turns away no 
     $send($loud->plainTextToken)->assertStatus(429);
     $send($calm->plainTextToken)->assertCreated();
     $this->withoutToken()->signedIn('maren')->getJson('/api/v1/floor')->assertOk();
+});
+
+it('keeps what is known of many channels in one statement, and none where a batch is older', function (): void {
+    $keys = array_map(static fn (int $i): string => "zone_{$i}_c", range(1, 12));
+    $send = fn (int $s, float $value): TestResponse => $this->signedIn()->postJson('/api/v1/readings', ['readings' => array_map(
+        static fn (string $key): array => ['machine' => 'Test bath', 'channel' => $key, 'value' => $value, 'at' => shopNow() + $s],
+        $keys,
+    )])->assertCreated();
+    $updates = 0;
+    DB::listen(static function (QueryExecuted $query) use (&$updates): void {
+        $updates += str_starts_with($query->sql, 'update channels') ? 1 : 0;
+    });
+    $send(-20, 180.25);
+    expect($updates)->toBe(1);
+    $known = Channel::query()->where('machine_id', machineNamed('Test bath'))->whereIn('key', $keys);
+    expect((clone $known)->where('last_value', 180.25)->count())->toBe(12);
+    $send(-300, 150.0);
+    expect($updates)->toBe(1)->and((clone $known)->where('last_value', 180.25)->count())->toBe(12);
+    $send(-5, 181.5);
+    expect($updates)->toBe(2)->and((clone $known)->where('last_value', 181.5)->count())->toBe(12);
 });
