@@ -4,6 +4,7 @@ import { readFileSync, existsSync, readdirSync, statSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../e2e/browser.mjs';
+import { READY } from '../e2e/screens.mjs';
 
 const here = process.env.HERE;
 const state = process.env.LARAVEL_STORAGE_PATH ?? `${here}/storage`;
@@ -277,6 +278,61 @@ for (const [path, heading] of [
         `${path} usable`,
         `first ${cold.toFixed(0)} ms   warm p50 ${quantile(warm, 0.5).toFixed(0)} ms   p95 ${quantile(warm, 0.95).toFixed(0)} ms`,
     );
+    await context.close();
+}
+console.log(
+    '\n── every screen once more, until its heading stands and the last answer that it asked for is in',
+);
+{
+    const { context, page } = await fresh();
+    const get = (path) =>
+        page.evaluate(
+            async (of) => (await fetch(`/api/v1/${of}`, { headers: { Accept: 'application/json' } })).json(),
+            path,
+        );
+    const runs = (await get('runs?limit=100')).items;
+    const lot = (await get('lots')).items[0];
+    const run = runs.find((one) => one.status === 'finished');
+    const screens = {
+        ...READY,
+        '/plan': 'Plan',
+        [`/sort/lots/${lot.id}`]: null,
+        [`/trace/lot/${lot.id}`]: null,
+        [`/learn/${run.id}`]: null,
+        [`/run/${runs.find((one) => one.status === 'running')?.id ?? run.id}`]: null,
+        [`/parts/${runs.find((one) => one.product === 'hive floor panel').id}`]: null,
+    };
+    let last = 0;
+    let asked = 0;
+    const isAnswer = (one) => one.url().includes('/api/') && !one.url().includes('/news');
+    page.on('request', (one) => (asked += isAnswer(one) ? 1 : 0));
+    for (const event of ['requestfinished', 'requestfailed'])
+        page.on(event, (one) => {
+            if (!isAnswer(one)) return;
+            asked--;
+            last = performance.now();
+        });
+    const usable = async (path, heading) => {
+        asked = 0;
+        const start = (last = performance.now());
+        await page.goto(base + path);
+        await page
+            .getByRole('heading', { level: 1, ...(heading && { name: heading, exact: true }) })
+            .waitFor();
+        last = Math.max(last, performance.now());
+        while (asked > 0 || performance.now() - last < 300) await page.waitForTimeout(20);
+        return last - start;
+    };
+    for (const [path, heading] of Object.entries(screens)) {
+        await usable(path, heading);
+        const times = [];
+        for (let i = 0; i < 5; i++) times.push(await usable(path, heading));
+        const slow = quantile(times, 0.5) > 500;
+        line(
+            path.replace(/[0-9a-f-]{36}/, '…'),
+            `p50 ${quantile(times, 0.5).toFixed(0)} ms   longest ${Math.max(...times).toFixed(0)} ms${slow ? ' ✗' : ''}`,
+        );
+    }
     await context.close();
 }
 /** Seconds of work that all processes of the shop have done so far. */

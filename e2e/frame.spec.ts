@@ -1,31 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
+import { READY } from './screens.mjs';
 import { accessible, choose, list, menu, scan, signIn, signInByForm } from './shop';
-
-/** every screen by its path, with what stands on top of it when it is ready */
-const READY: Record<string, string> = {
-    '/': 'Floor',
-    '/sort': 'Sort',
-    '/sort/find': 'Find the polymer',
-    '/sort/sources': 'Sources',
-    '/sort/deliver': 'Take a delivery in',
-    '/dry': 'Dry',
-    '/weigh': 'Weigh',
-    '/weigh/mixes': 'Mixes',
-    '/set': 'Press a sheet',
-    '/run': 'Run',
-    '/check': 'Check',
-    '/learn': 'Learn',
-    '/learn/product/1': 'hive floor panel',
-    '/sort/csv': 'CSV in and out',
-    '/sort/batches': 'Sort a batch',
-    '/shop/machines/1': 'Anvil',
-    '/shop': 'Shop',
-    '/goods': 'Goods',
-    '/handover': 'Hand-over',
-    '/shop/procedures': 'How we work',
-    '/shop/machines/new': 'A new machine',
-    '/shop/products/new': 'A new product',
-};
 
 test('every screen is accessible, in light and in dark, keeps to the content policy and logs no error', async ({
     page,
