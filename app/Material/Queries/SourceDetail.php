@@ -25,6 +25,8 @@ final readonly class SourceDetail
 {
     private const USED = [MovementKind::Drawn, MovementKind::Weighed, MovementKind::Returned];
 
+    private const CAME = [MovementKind::Delivered, MovementKind::Sorted];
+
     /** what came of it is told by so many of the last runs: years ago it may have been other stuff */
     private const RUNS = 1000;
 
@@ -45,16 +47,17 @@ final readonly class SourceDetail
             ->orderByDesc('id')
             ->limit(50)
             ->get();
-        $ofSource = LotMovement::query()->join('lots', 'lots.id', '=', 'lot_movements.lot_id')
-            ->where('lots.source_id', $source->id);
-        $delivered = (float) (clone $ofSource)->whereIn('kind', [MovementKind::Delivered, MovementKind::Sorted])
-            ->sum('lot_movements.mass_g');
-        // What was used is most of a ledger: it is what else came and went, less what is there.
-        $else = (float) (clone $ofSource)->whereIn('kind', array_filter(
-            MovementKind::cases(),
-            static fn (MovementKind $k): bool => ! in_array($k, self::USED, true),
-        ))->sum('lot_movements.mass_g');
-        $used = $else - (float) DB::table('lot_totals')->join('lots', 'lots.id', '=', 'lot_totals.lot_id')
+        // What was used is most of a ledger: it is what else came and went, less what is there. As the index of that has it.
+        $else = LotMovement::query()->join('lots', 'lots.id', '=', 'lot_movements.lot_id')
+            ->where('lots.source_id', $source->id)
+            ->whereRaw("kind not in ('".implode("', '", array_column(self::USED, 'value'))."')")
+            ->groupBy('kind')
+            ->selectRaw('kind, sum(lot_movements.mass_g) as mass_g')
+            ->toBase()
+            ->pluck('mass_g', 'kind')
+            ->map(static fn (mixed $mass): float => (float) $mass);
+        $delivered = (float) $else->only(array_column(self::CAME, 'value'))->sum();
+        $used = (float) $else->sum() - (float) DB::table('lot_totals')->join('lots', 'lots.id', '=', 'lot_totals.lot_id')
             ->where('lots.source_id', $source->id)->sum('mass_g');
         $runs = $this->taught($source);
         $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')
