@@ -40,6 +40,7 @@ dithermic rehearse                       try this version's migrations on a copy
 dithermic drill                          kill, fill, move and restore a shop of its own, and count what is left
 dithermic person reset NAME              a new password for who is locked out (NAME is what they sign in as)
 dithermic bench [--scale | --long | --limit]  measure speed on this machine; lists after seed --scale; 1000 days planned; the solver beside C
+dithermic bench --busy [SECONDS]         5,000 readings a second beside 20 people, the database killed: in a demo that is thrown away
 TEXT
 }
 
@@ -781,6 +782,7 @@ cmd_bench() {
     case ${1:-} in
         --long) exec "$HERE/bin/dithermic" schedule:days --days 1000 --first 1001 --seconds 0.05 ;;
         --scale) what=bench-scale; shift ;;
+        --busy) what=bench-busy; shift; [ -f "$STATE/simulated" ] && [ -f "$STATE/cluster" ] || fail 'this kills the database: only in a demo with instruments that are simulated.' ;;
         --limit) cmd_limit; return ;;
     esac
     prepare_code; load_settings; start_cluster
