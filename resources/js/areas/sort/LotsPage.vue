@@ -55,8 +55,7 @@ usePageKeys('Shelves', () => [
                     class="find"
                     density="compact"
                     hide-details
-                /><label class="emptied"><input v-model="emptied" type="checkbox" /> Emptied ones too</label
-                ><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn>
+                /><v-btn color="primary" to="/sort/deliver">Take a delivery in</v-btn>
             </div>
         </div>
         <SortNav />
@@ -114,6 +113,7 @@ usePageKeys('Shelves', () => [
             </table>
         </section>
         <v-btn v-if="hasNextPage" variant="outlined" @click="fetchNextPage()">More lots</v-btn>
+        <label class="emptied"><input v-model="emptied" type="checkbox" /> Emptied ones too</label>
     </div>
 </template>
 
@@ -154,6 +154,20 @@ td:nth-child(3) {
 }
 td .tag {
     margin-left: 8px;
+}
+/* A phone has room for what, where and how much; whose it was stands on the lot's own page. */
+@media (max-width: 600px) {
+    td:nth-child(4) {
+        display: none;
+    }
+    .code {
+        width: auto;
+        white-space: nowrap;
+    }
+    td .tag {
+        display: table;
+        margin-left: 0;
+    }
 }
 .group h2 {
     display: flex;
