@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import type { DayLane, Standstill } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
-import { clockOn } from './day';
+import { spanOn } from './day';
 
 /** From when to when a machine stands today because somebody works on it: nothing is planned on it then. */
 const props = defineProps<{
@@ -28,10 +28,7 @@ watch(
     },
     { immediate: true },
 );
-const span = computed(() => {
-    const [a, b] = [clockOn(props.from, begin.value), clockOn(props.from, end.value)];
-    return a !== null && b !== null && b > a ? ([a, b] as const) : null;
-});
+const span = computed(() => spanOn(props.from, begin.value, end.value));
 function keep() {
     if (span.value) emit('stands', ...span.value, why.value.trim());
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import type { DayLane } from '../../api/types';
 import { timeOfDay } from '../../parts/units';
-import { clockOn } from './day';
+import { spanOn } from './day';
 
 /** From when to when somebody is here today; one tap for who is ill. */
 const props = defineProps<{ person: DayLane; from: number; until: number; busy: boolean }>();
@@ -20,14 +20,10 @@ watch(
     },
     { immediate: true },
 );
+const span = computed(() => spanOn(props.from, begin.value, end.value));
 function keep() {
-    const [a, b] = [clockOn(props.from, begin.value), clockOn(props.from, end.value)];
-    if (a !== null && b !== null && b > a) emit('here', a, b);
+    if (span.value) emit('here', ...span.value);
 }
-const fits = () => {
-    const [a, b] = [clockOn(props.from, begin.value), clockOn(props.from, end.value)];
-    return a !== null && b !== null && b > a;
-};
 </script>
 
 <template>
@@ -39,7 +35,7 @@ const fits = () => {
             /></label>
             <label><span>until</span><input v-model="end" placeholder="17:00" autocomplete="off" /></label>
             <div class="acts">
-                <v-btn type="submit" color="primary" :disabled="busy || !fits()">Keep it</v-btn
+                <v-btn type="submit" color="primary" :disabled="busy || span === null">Keep it</v-btn
                 ><v-btn variant="outlined" :disabled="busy" @click="emit('here', from, from)"
                     >Not here today</v-btn
                 ><v-btn variant="text" @click="emit('close')">Not now</v-btn>

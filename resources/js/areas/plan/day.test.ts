@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { barIn, clockOn, draggedTo, dueWords, holdWords, windowOf, workDay } from './day';
+import { barIn, clockOn, draggedTo, dueWords, holdWords, spanOn, windowOf, workDay } from './day';
 
 const local = (hours: number, minutes = 0) => new Date(2026, 10, 27, hours, minutes).getTime() / 1000;
 
@@ -65,6 +65,20 @@ describe('a time of day', () => {
         ['12:70', null],
         ['noon', null],
     ])('%s', (text, at) => expect(clockOn(local(9), text)).toBe(at));
+});
+
+describe('a span of a day', () => {
+    it.each([
+        ['8', '12:30', [local(8), local(12, 30)]],
+        // An evening's day ends at midnight.
+        ['19:45', '00:00', [local(19, 45), local(24)]],
+        ['19:45', '24', [local(19, 45), local(24)]],
+        ['0:00', '0:00', [local(0), local(24)]],
+        ['9', '8', null],
+        ['9', '9', null],
+        ['9', 'noon', null],
+        ['', '9', null],
+    ])('from %s to %s', (begin, end, span) => expect(spanOn(local(9), begin, end)).toEqual(span));
 });
 
 describe('who waits', () => {

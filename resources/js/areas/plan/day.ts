@@ -59,6 +59,14 @@ export function clockOn(day: number, text: string): number | null {
     return at.getTime() / 1000;
 }
 
+/** Two times of one day as a span of it, s since 1970 UTC: midnight at its end is the end of the day. null backwards. */
+export function spanOn(day: number, begin: string, end: string): readonly [number, number] | null {
+    const [from, to] = [clockOn(day, begin), clockOn(day, end)];
+    if (from === null || to === null) return null;
+    const until = to === clockOn(day, '0') ? clockOn(day, '24')! : to;
+    return until > from ? [from, until] : null;
+}
+
 /** How late, or how well in time, a job is for who waits. */
 export function dueWords(job: Pick<DayJob, 'due' | 'ends' | 'late_min'>): string {
     if (job.due === null) return '';

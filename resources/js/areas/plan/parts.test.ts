@@ -275,6 +275,24 @@ describe('a machine that somebody works on', () => {
         ]);
     });
 
+    it('stands until midnight where the day of an evening ends there', async () => {
+        const page = await shown(MachineStands, {
+            machine,
+            stands: null,
+            from: at(12),
+            until: at(24),
+            now: at(19, 45),
+            busy: false,
+        });
+        expect(page.findAll('input').map((i) => (i.element as HTMLInputElement).value)).toEqual([
+            '19:45',
+            '00:00',
+            '',
+        ]);
+        await page.get('form').trigger('submit');
+        expect(page.emitted('stands')).toEqual([[at(19, 45), at(24), '']]);
+    });
+
     it('is not said to stand backwards, and is let go by one tap', async () => {
         const page = await form({ machine_id: 1, from: at(9), to: at(11), why: 'guides' });
         await page.findAll('input')[1]!.setValue('8:00');
