@@ -58,7 +58,7 @@ with_test_database() {
     PGPASSWORD=$DB_PASSWORD psql -qtA -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" -d postgres -c "select 1 from pg_database where datname='dithermic_test'" | grep -q 1 \
         || PGPASSWORD=$DB_PASSWORD createdb -h "$DB_HOST" -p "$DB_PORT" -U "$DB_USERNAME" dithermic_test
     # Settings cached for the running shop must not reach the tests.
-    APP_ENV=testing APP_DEBUG=true CACHE_STORE=array SESSION_DRIVER=array LOG_CHANNEL=null BCRYPT_ROUNDS=4 APP_URL=http://127.0.0.1 APP_CONFIG_CACHE=$OUT/config.php APP_ROUTES_CACHE=$OUT/routes.php DB_PERSISTENT=false SESSION_CONNECTION=pgsql DB_CACHE_CONNECTION=pgsql "$@"
+    APP_ENV=testing APP_DEBUG=true CACHE_STORE=array CACHE_LIMITER=array SESSION_DRIVER=array LOG_CHANNEL=null BCRYPT_ROUNDS=4 APP_URL=http://127.0.0.1 APP_CONFIG_CACHE=$OUT/config.php APP_ROUTES_CACHE=$OUT/routes.php DB_PERSISTENT=false SESSION_CONNECTION=pgsql DB_CACHE_CONNECTION=pgsql "$@"
 }
 
 unit() {

@@ -321,7 +321,7 @@ it('folds twenty thousand events in a time that grows as they do', function (): 
     };
     $state = $machine->fold($events);
     $few = $best(array_slice($events, 0, 1250));
-    expect(count($state->pieces))->toBeGreaterThan(3990)->and($best($events))->toBeLessThan(64 * $few);
+    expect(count($state->pieces))->toBeGreaterThan(3990)->and($best($events))->toBeLessThan(128 * $few);
 });
 
 it('holds a station while something of the run is there or comes again', function (): void {
