@@ -28,7 +28,7 @@ watch(
     },
     { immediate: true },
 );
-const span = computed(() => spanOn(props.from, begin.value, end.value));
+const span = computed(() => spanOn(props.from, props.until, begin.value, end.value));
 function keep() {
     if (span.value) emit('stands', ...span.value, why.value.trim());
 }

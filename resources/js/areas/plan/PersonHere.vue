@@ -20,7 +20,7 @@ watch(
     },
     { immediate: true },
 );
-const span = computed(() => spanOn(props.from, begin.value, end.value));
+const span = computed(() => spanOn(props.from, props.until, begin.value, end.value));
 function keep() {
     if (span.value) emit('here', ...span.value);
 }

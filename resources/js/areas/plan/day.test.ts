@@ -69,16 +69,19 @@ describe('a time of day', () => {
 
 describe('a span of a day', () => {
     it.each([
-        ['8', '12:30', [local(8), local(12, 30)]],
-        // An evening's day ends at midnight.
-        ['19:45', '00:00', [local(19, 45), local(24)]],
-        ['19:45', '24', [local(19, 45), local(24)]],
-        ['0:00', '0:00', [local(0), local(24)]],
-        ['9', '8', null],
-        ['9', '9', null],
-        ['9', 'noon', null],
-        ['', '9', null],
-    ])('from %s to %s', (begin, end, span) => expect(spanOn(local(9), begin, end)).toEqual(span));
+        ['8', '12:30', 17, [local(8), local(12, 30)]],
+        // An evening's day goes on past midnight.
+        ['19:45', '00:00', 24, [local(19, 45), local(24)]],
+        ['20:03', '00:15', 24.25, [local(20, 3), local(24, 15)]],
+        ['20:03', '00:20', 24.25, null],
+        ['19:45', '24', 24, [local(19, 45), local(24)]],
+        ['9', '8', 17, null],
+        ['9', '9', 17, null],
+        ['9', 'noon', 17, null],
+        ['', '9', 17, null],
+    ])('from %s to %s of a day until %s', (begin, end, until, span) =>
+        expect(spanOn(local(9), local(0, 60 * until), begin, end)).toEqual(span),
+    );
 });
 
 describe('who waits', () => {

@@ -59,12 +59,21 @@ export function clockOn(day: number, text: string): number | null {
     return at.getTime() / 1000;
 }
 
-/** Two times of one day as a span of it, s since 1970 UTC: midnight at its end is the end of the day. null backwards. */
-export function spanOn(day: number, begin: string, end: string): readonly [number, number] | null {
+/**
+ * Two times of day as a span, s since 1970 UTC: an end that would lie before its begin is of the next day, as far as the
+ * day of a shop goes on until then. null backwards.
+ */
+export function spanOn(
+    day: number,
+    until: number,
+    begin: string,
+    end: string,
+): readonly [number, number] | null {
     const [from, to] = [clockOn(day, begin), clockOn(day, end)];
     if (from === null || to === null) return null;
-    const until = to === clockOn(day, '0') ? clockOn(day, '24')! : to;
-    return until > from ? [from, until] : null;
+    if (to > from) return [from, to];
+    const next = clockOn(day + 86_400, end)!;
+    return next <= until ? [from, next] : null;
 }
 
 /** How late, or how well in time, a job is for who waits. */
