@@ -1,75 +1,23 @@
 // Twenty people at work while instruments send 5,000 readings a second, and the database is killed half way:
 // `dithermic bench --busy [SECONDS]`, in a demo that is thrown away. Then it is counted what was acknowledged and is not there.
-import { execFileSync, spawn } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { setTimeout as pause } from 'node:timers/promises';
-import { request } from '@playwright/test';
+import { line, PEOPLE, quantile, shopIn, signIn } from './measure.mjs';
 
 const state = process.env.LARAVEL_STORAGE_PATH;
-const base = `http://127.0.0.1:${readFileSync(`${state}/run/web-port`, 'utf8').trim()}`;
+const { base, psql } = shopIn(state);
 const SECONDS = Number(process.argv[2] ?? 600);
-const PEOPLE = 20;
+const SCREENS = 20;
 const RUNS = 8;
 const MACHINES = 10;
 const CHANNELS = 10;
 const HZ = 50;
 const TAP_GOAL_MS = 150;
-const LOGINS = [
-    ['maren', 'two-heats-oak'],
-    ['ines', 'flake-to-panel'],
-    ['teodor', 'warm-in-cold-out'],
-    ['jun', 'slow-and-even'],
-];
 
-const quantile = (list, q) =>
-    [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))] ?? NaN;
-const line = (name, value) => console.log(`${name.padEnd(58)} ${value}`);
 const spread = (list) =>
     `p50 ${quantile(list, 0.5).toFixed(0)}   p95 ${quantile(list, 0.95).toFixed(0)}   longest ${Math.max(...list).toFixed(0)} ms`;
-const count = (sql) =>
-    Number(
-        execFileSync(
-            'psql',
-            ['-qtAX', '-h', process.env.DB_HOST, '-p', process.env.DB_PORT, '-U', process.env.DB_USERNAME],
-            {
-                env: {
-                    ...process.env,
-                    PGDATABASE: process.env.DB_DATABASE,
-                    PGPASSWORD: process.env.DB_PASSWORD,
-                },
-                input: sql,
-                encoding: 'utf8',
-            },
-        ),
-    );
-
-/** A screen of somebody who is signed in: what it sends to reach the API. */
-async function signIn([login, password]) {
-    const context = await request.newContext({
-        baseURL: base,
-        extraHTTPHeaders: { Accept: 'application/json', Origin: base },
-    });
-    const xsrf = async () =>
-        decodeURIComponent(
-            (await context.storageState()).cookies.find((c) => c.name === 'XSRF-TOKEN')?.value ?? '',
-        );
-    await context.get('/api/v1/session');
-    const answer = await context.post('/api/v1/session', {
-        data: { login, password },
-        headers: { 'X-XSRF-TOKEN': await xsrf() },
-    });
-    if (!answer.ok()) throw new Error(`signing in: ${answer.status()} ${await answer.text()}`);
-    const headers = {
-        Accept: 'application/json',
-        'Content-Type': 'application/json',
-        Origin: base,
-        Cookie: (await context.storageState()).cookies.map((c) => `${c.name}=${c.value}`).join('; '),
-        'X-XSRF-TOKEN': await xsrf(),
-    };
-    await context.dispose();
-    return headers;
-}
 
 /** Status and JSON of an answer; null where none came in time. */
 async function ask(method, path, headers, body) {
@@ -93,7 +41,7 @@ const must = async (method, path, headers, body) => {
 };
 
 const screens = [];
-for (let i = 0; i < PEOPLE; i++) screens.push(await signIn(LOGINS[i % LOGINS.length]));
+for (let i = 0; i < SCREENS; i++) screens.push(await signIn(base, PEOPLE[i % PEOPLE.length]));
 const lead = screens[0];
 const machines = (await must('GET', 'machines', lead)).items.slice(0, MACHINES);
 // With all that was logged of them: what a tap costs is that the whole run is looked at before it is taken.
@@ -218,7 +166,7 @@ async function watched() {
 }
 
 console.log(
-    `${PEOPLE} people, ${machines.length} machines of ${CHANNELS} channels at ${HZ} Hz, ${SECONDS} s; taps on the ${runs.length} newest runs\n`,
+    `${SCREENS} people, ${machines.length} machines of ${CHANNELS} channels at ${HZ} Hz, ${SECONDS} s; taps on the ${runs.length} newest runs\n`,
 );
 await Promise.all([
     ...machines.map((machine, i) => instrument(machine, tokens[i].token)),
@@ -228,11 +176,13 @@ await Promise.all([
 ]);
 const took = (Date.now() - began) / 1000;
 
-const stored = count(
-    `select count(*) from readings where channel like 'busy\\_%' and at >= to_timestamp(${began / 1000 - 1})`,
+const stored = Number(
+    psql(
+        `select count(*) from readings where channel like 'busy\\_%' and at >= to_timestamp(${began / 1000 - 1})`,
+    ),
 );
-const noted = count(
-    `select count(*) from run_events where key in (${taps.keys.map((key) => `'${key}'`).join(',')})`,
+const noted = Number(
+    psql(`select count(*) from run_events where key in (${taps.keys.map((key) => `'${key}'`).join(',')})`),
 );
 const lost = Math.max(0, sent.acknowledged - stored) + Math.max(0, taps.keys.length - noted);
 const p95 = quantile(taps.ms, 0.95);

@@ -2,47 +2,21 @@
 // `dithermic bench --scale`, after `dithermic seed --scale`. What is slower than its goal is said. With the folder of
 // another shop (`bench --scale /tmp/small`) each question is asked of both by turns, and how much it grows is told: the
 // pace of a machine moves by more than that from one minute to the next.
-import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { request } from '@playwright/test';
+import { PEOPLE, quantile, shopIn, signIn } from './measure.mjs';
 
 const TIMES = 25;
 const WARM = 3;
 const GROWS = 1.2;
-const quantile = (list, q) =>
-    [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))];
 
 /** A running shop by its folder: what asks its API, what asks its database, and some of each to ask about. */
 async function shopAt(state) {
-    const read = (name) => readFileSync(`${state}/${name}`, 'utf8').trim();
-    const password = /^DITHERMIC_DB_PASSWORD=['"]?([^'"\n]+)/m.exec(read('app.env'))[1];
-    const psql = (sql) =>
-        execFileSync('psql', ['-qtAX', '-h', '127.0.0.1', '-p', read('run/pg-port'), '-U', 'dithermic'], {
-            env: { ...process.env, PGDATABASE: 'dithermic', PGPASSWORD: password },
-            input: sql,
-            encoding: 'utf8',
-        });
+    const { base, psql } = shopIn(state);
     const rows = (sql) =>
         psql(sql)
-            .trim()
             .split('\n')
             .filter(Boolean)
             .map((l) => l.split('|'));
-    const base = `http://127.0.0.1:${read('run/web-port')}`;
-    const api = await request.newContext({
-        baseURL: base,
-        extraHTTPHeaders: { Accept: 'application/json', Origin: base },
-    });
-    await api.get('/api/v1/session');
-    const xsrf = (await api.storageState()).cookies.find((c) => c.name === 'XSRF-TOKEN')?.value ?? '';
-    const signedIn = await api.post('/api/v1/session', {
-        data: {
-            login: process.env.BENCH_LOGIN ?? 'maren',
-            password: process.env.BENCH_PASSWORD ?? 'two-heats-oak',
-        },
-        headers: { 'X-XSRF-TOKEN': decodeURIComponent(xsrf) },
-    });
-    if (!signedIn.ok()) throw new Error(`signing in: ${signedIn.status()} ${await signedIn.text()}`);
+    const headers = await signIn(base, PEOPLE[0]);
 
     const [[runs, pieces, events, readings]] =
         rows(`select (select count(*) from runs), (select count(*) from pieces),
@@ -70,7 +44,7 @@ async function shopAt(state) {
     const code = new Map(rows(`select id, code from lots where id in (${ids.sack.join(',')})`));
     const deep = [];
     for (let after = '', i = 0; i < 40; i++) {
-        const page = await (await api.get(`/api/v1/runs?after=${after}`)).json();
+        const page = await (await fetch(`${base}/api/v1/runs?after=${after}`, { headers })).json();
         if (page.next === null) break;
         deep.push(page.next);
         after = page.next;
@@ -84,10 +58,9 @@ async function shopAt(state) {
         /** ms that an answer takes */
         ask: async (path) => {
             const start = performance.now();
-            const response = await api.get(`/api/v1/${path}`);
-            await response.body();
-            if (!response.ok())
-                throw new Error(`${path}: ${response.status()} ${(await response.text()).slice(0, 300)}`);
+            const response = await fetch(`${base}/api/v1/${path}`, { headers });
+            const body = await response.text();
+            if (!response.ok) throw new Error(`${path}: ${response.status} ${body.slice(0, 300)}`);
             return performance.now() - start;
         },
         /** ms that the database takes for it alone, the best of three */
@@ -98,7 +71,6 @@ async function shopAt(state) {
                     return Number(/Execution Time: ([\d.]+)/.exec(said)[1]);
                 }),
             ),
-        close: () => api.dispose(),
     };
 }
 
@@ -205,7 +177,5 @@ for (const [name, path, goal, sql] of questions) {
     if (sql) says.push(`in SQL alone ${shop.alone(sql).toFixed(0)} ms`);
     console.log(says.join('   '));
 }
-await shop.close();
-await beside?.close();
 console.log(`\n${slow} of ${questions.length} slower than their goal`);
 if (beside !== null) console.log(`${grew} of ${questions.length} grow by more than a fifth`);

@@ -5,12 +5,10 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { CHROMIUM } from '../e2e/browser.mjs';
 import { READY } from '../e2e/screens.mjs';
+import { line, PEOPLE, quantile, signIn } from './measure.mjs';
 
 const here = process.env.HERE;
 const state = process.env.LARAVEL_STORAGE_PATH ?? `${here}/storage`;
-const line = (name, value) => console.log(`${name.padEnd(58)} ${value}`);
-const quantile = (list, q) =>
-    [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))];
 
 console.log('── core (PHP with opcache and tracing JIT, as php-fpm runs it)');
 process.stdout.write(
@@ -179,31 +177,7 @@ console.log(
     '\n── fifty screens at work for 20 s: each looks at the floor every 4 s, and one in five calculates',
 );
 {
-    const people = [
-        ['maren', 'two-heats-oak'],
-        ['ines', 'flake-to-panel'],
-        ['teodor', 'warm-in-cold-out'],
-        ['jun', 'slow-and-even'],
-    ];
-    const sessions = [];
-    for (const [login, password] of people) {
-        const context = await browser.newContext();
-        const page = await context.newPage();
-        await page.goto(`${base}/sign-in`);
-        await page.getByLabel('Name to sign in').fill(login);
-        await page.getByLabel('Password').fill(password);
-        await page.getByRole('button', { name: 'Sign in' }).click();
-        await page.getByRole('heading', { name: 'Floor', exact: true }).waitFor();
-        const cookies = await context.cookies();
-        sessions.push({
-            Accept: 'application/json',
-            Origin: base,
-            'Content-Type': 'application/json',
-            Cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; '),
-            'X-XSRF-TOKEN': decodeURIComponent(cookies.find((c) => c.name === 'XSRF-TOKEN').value),
-        });
-        await context.close();
-    }
+    const sessions = await Promise.all(PEOPLE.map((person) => signIn(base, person)));
     const floor = [];
     const answers = {};
     let until = 0;

@@ -97,7 +97,7 @@ export function useLotAct(lot: Ref<Lot>, done: (made: Lot | null) => void) {
         queryKey: ['lots', 'of', computed(() => lot.value.polymer)],
         queryFn: () => api.list<Lot>(`lots?polymer=${lot.value.polymer}`),
     });
-    const others = computed(() => (kin.value ?? []).filter((l) => l.id !== lot.value.id && l.mass_g > 0));
+    const others = computed(() => (kin.value ?? []).filter((l) => l.id !== lot.value.id));
     const both = computed(() => together(lot.value, others.value, said));
     const { answer: merge, fault: unmergeable } = useLatest(both, () =>
         both.value && doing.value === 'merge'
