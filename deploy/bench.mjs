@@ -269,7 +269,8 @@ console.log(
     const run = runs.find((one) => one.status === 'finished');
     const screens = {
         ...READY,
-        '/plan': 'Plan',
+        '/plan': null,
+        '/reckon': null,
         [`/sort/lots/${lot.id}`]: null,
         [`/trace/lot/${lot.id}`]: null,
         [`/learn/${run.id}`]: null,
