@@ -45,6 +45,7 @@ test('a machine goes from one job to the next: purged until clean, hoses one by 
     // The network goes while hands are at the hoses: they go on, and it is sent when it is back.
     await hoses.getByRole('button', { name: 'feed 1 → 1 in' }).click();
     await expect(hoses.getByRole('img')).toHaveAccessibleName('1 of 4 hoses are on Dormouse.');
+    await expect(page.getByText('kept on this screen')).toBeHidden();
     await page.context().setOffline(true);
     for (const hose of ['1 out → return 1', 'feed 2 → 2 in', '2 out → return 2'])
         await hoses.getByRole('button', { name: hose }).click();

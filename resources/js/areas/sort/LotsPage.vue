@@ -44,9 +44,7 @@ usePageKeys('Shelves', () => [
         <div class="page-head">
             <div>
                 <h1>Sort</h1>
-                <p class="quiet">
-                    What is on the shelves, by polymer. A lot's mass is the sum of its ledger.
-                </p>
+                <p class="quiet">What is on the shelves, by polymer.</p>
             </div>
             <div class="acts">
                 <v-text-field
@@ -125,7 +123,8 @@ usePageKeys('Shelves', () => [
     align-items: center;
 }
 .find {
-    width: min(300px, 100%);
+    flex: 1 1 300px;
+    min-width: 0;
 }
 .emptied {
     display: flex;
