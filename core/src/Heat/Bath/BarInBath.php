@@ -88,15 +88,9 @@ final readonly class BarInBath
         $before = null;
         $sections = [];
         $stride = 1;
-        foreach ($history as $n => [$time, $points, $cells]) {
+        foreach ($history as $n => [$time, $points, $section]) {
             if ($in->with_section && $n % $stride === 0) {
-                $sections[] = new BarSection(
-                    round($time / 60, 3),
-                    array_map(
-                        static fn (array $row): array => array_map(static fn (float $c): float => round($c, 1), $row),
-                        $cells(),
-                    ),
-                );
+                $sections[] = [$time, $section];
                 if (count($sections) > self::SECTIONS) {
                     // Nobody knows beforehand how long it takes: when there are too many, every other one goes.
                     $sections = array_values(array_filter(
@@ -162,7 +156,7 @@ final readonly class BarInBath
             $strip === null ? null : 60 * $strip,
             $carries,
             $stripWhy,
-            $sections,
+            array_map(self::section(...), $sections),
         );
         foreach ($in->skin_mm as $mm) {
             $result->warn(
@@ -294,7 +288,7 @@ final readonly class BarInBath
     }
 
     /**
-     * @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> time, (distance from the middle in m, °C), and the cells of the section
+     * @return iterable<int, array{float, non-empty-list<array{float, float}>, callable(): list<list<float>>}> time, (distance from the middle in m, °C), and what makes the section
      */
     private function rectangle(BarInBathInput $in, ThermalPolymer $thermal, float $cells): iterable
     {
@@ -311,13 +305,13 @@ final readonly class BarInBath
             $in->bath_c,
             $in->h_w_m2k ?? $in->medium->conductance(),
         );
-        yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]], $grid->rows(...)];
+        yield [0.0, [[0.0, $in->melt_c], [$thin / 2, $in->melt_c]], $grid->section()];
         while ($grid->time < self::LIMIT_S) {
             $steps = 0;
             $grid->run(self::LIMIT_S, static function () use (&$steps): bool {
                 return ++$steps >= self::STRIDE;
             });
-            yield [$grid->time, $grid->across(), $grid->rows(...)];
+            yield [$grid->time, $grid->across(), $grid->section()];
         }
     }
 
@@ -333,12 +327,27 @@ final readonly class BarInBath
             cylinder: true,
             stepK: 2.0,
         );
-        $row = static fn (): array => [array_values($stack->t)];
-        yield [0.0, [[0.0, $in->melt_c], [$radius, $in->melt_c]], $row];
+        $section = static function () use ($stack): callable {
+            $row = array_values($stack->t);
+
+            return static fn (): array => [$row];
+        };
+        yield [0.0, [[0.0, $in->melt_c], [$radius, $in->melt_c]], $section()];
         while ($stack->time < self::LIMIT_S) {
             $stack->run(self::LIMIT_S, static fn (): bool => true);
-            yield [$stack->time, self::through($stack, $radius), $row];
+            yield [$stack->time, self::through($stack, $radius), $section()];
         }
+    }
+
+    /** @param  array{float, callable(): list<list<float>>}  $at  time and what makes it */
+    private static function section(array $at): BarSection
+    {
+        $rounded = static fn (float $c): float => round($c, 1);
+
+        return new BarSection(
+            round($at[0] / 60, 3),
+            array_map(static fn (array $row): array => array_map($rounded, $row), $at[1]()),
+        );
     }
 
     /**

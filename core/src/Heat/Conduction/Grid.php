@@ -92,12 +92,14 @@ final class Grid
         return $this->look($this->tTable, $this->h[$j * $this->nx + $i]);
     }
 
-    /** @return list<list<float>> °C row by row, from the middle outward */
-    public function rows(): array
+    /** @return callable(): list<list<float>> °C row by row, from the middle outward, as it is now, whenever it is asked */
+    public function section(): callable
     {
-        return array_map(
+        $h = $this->h;
+
+        return fn (): array => array_map(
             static fn (array $row): array => array_values($row),
-            array_chunk(array_map(fn (float $h): float => $this->look($this->tTable, $h), $this->h), max(1, $this->nx)),
+            array_chunk(array_map(fn (float $h): float => $this->look($this->tTable, $h), $h), max(1, $this->nx)),
         );
     }
 
@@ -164,28 +166,43 @@ final class Grid
         $mass = $dt / ($this->s->density * $this->dx * $this->dy);
         $rx = $this->dy / $this->dx / 2 * $mass;
         $ry = $this->dx / $this->dy / 2 * $mass;
+        $film = 1 / $this->conductance;
+        $bath = $this->bath;
+        $endX = $mass * $this->dy;
+        $endY = $mass * $this->dx;
+        $halfX = $this->dx / 2;
+        $halfY = $this->dy / 2;
+        $lastColumn = $nx - 1;
+        $lastRow = $ny - 1;
         $in = 0.0;
+        $c = 0;
+        // What flows out of a cell to the right and outward flows into the next one: each is reckoned once.
+        $above = array_fill(0, $nx, 0.0);
         for ($j = 0; $j < $ny; $j++) {
-            for ($i = 0; $i < $nx; $i++) {
-                $c = $j * $nx + $i;
-                if ($i < $nx - 1) {
-                    $q = $rx * ($k[$c] + $k[$c + 1]) * ($t[$c] - $t[$c + 1]);
-                    $h[$c] -= $q;
-                    $h[$c + 1] += $q;
+            $left = 0.0;
+            $tHere = $t[$c];
+            $kHere = $k[$c];
+            for ($i = 0; $i < $nx; $i++, $c++) {
+                if ($i < $lastColumn) {
+                    $tNext = $t[$c + 1];
+                    $kNext = $k[$c + 1];
+                    $right = $rx * ($kHere + $kNext) * ($tHere - $tNext);
                 } else {
-                    $q = $mass * $this->dy * ($this->bath - $t[$c]) / ($this->dx / 2 / $k[$c] + 1 / $this->conductance);
-                    $h[$c] += $q;
-                    $in += $q;
+                    $tNext = $kNext = 0.0;
+                    $right = $endX * ($tHere - $bath) / ($halfX / $kHere + $film);
+                    $in -= $right;
                 }
-                if ($j < $ny - 1) {
-                    $q = $ry * ($k[$c] + $k[$c + $nx]) * ($t[$c] - $t[$c + $nx]);
-                    $h[$c] -= $q;
-                    $h[$c + $nx] += $q;
+                if ($j < $lastRow) {
+                    $out = $ry * ($kHere + $k[$c + $nx]) * ($tHere - $t[$c + $nx]);
                 } else {
-                    $q = $mass * $this->dx * ($this->bath - $t[$c]) / ($this->dy / 2 / $k[$c] + 1 / $this->conductance);
-                    $h[$c] += $q;
-                    $in += $q;
+                    $out = $endY * ($tHere - $bath) / ($halfY / $kHere + $film);
+                    $in -= $out;
                 }
+                $h[$c] += $left - $right + $above[$i] - $out;
+                $left = $right;
+                $above[$i] = $out;
+                $tHere = $tNext;
+                $kHere = $kNext;
             }
         }
         $this->h = $h;
