@@ -37,7 +37,11 @@ return Application::configure(basePath: dirname(__DIR__))
         // commas.
         $middleware->trustProxies(at: array_filter(explode(',', (string) env('TRUSTED_PROXIES', ''))));
         $middleware->append([SessionCookieWhenNew::class, SecurityHeaders::class]);
-        $middleware->alias(['ability' => CheckForAnyAbility::class, 'active' => ActivePerson::class, 'replica' => FromTheReplica::class]);
+        $middleware->alias([
+            'ability' => CheckForAnyAbility::class,
+            'active' => ActivePerson::class,
+            'replica' => FromTheReplica::class,
+        ]);
         // What the address names is looked up there too, and what hangs on it.
         $middleware->prependToPriorityList(SubstituteBindings::class, FromTheReplica::class);
         $middleware->redirectGuestsTo(static fn (): string => '/');
@@ -56,7 +60,12 @@ return Application::configure(basePath: dirname(__DIR__))
         );
         $exceptions->render(static fn (InputError $e): JsonResponse => $refuse($e->field, $e->getMessage(), 422));
         $exceptions->render(
-            static fn (RowsRefused $e): JsonResponse => $refuse($e->field(), $e->getMessage(), 422, ['rows' => $e->rows()]),
+            static fn (RowsRefused $e): JsonResponse => $refuse(
+                $e->field(),
+                $e->getMessage(),
+                422,
+                ['rows' => $e->rows()],
+            ),
         );
         $exceptions->render(
             static fn (ValidationException $e): JsonResponse => $refuse(
@@ -109,5 +118,7 @@ return Application::configure(basePath: dirname(__DIR__))
 
             return $refuse('', $says, $e->getStatusCode())->withHeaders($e->getHeaders());
         });
-        $exceptions->dontReport([InputError::class, RowsRefused::class, Conflict::class, AuthorizationException::class]);
+        $exceptions->dontReport([
+            InputError::class, RowsRefused::class, Conflict::class, AuthorizationException::class,
+        ]);
     })->create();

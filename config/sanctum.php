@@ -9,7 +9,13 @@ use Laravel\Sanctum\Sanctum;
 
 return [
     // The screens are served by this same host, whatever its name and port; everything else needs a token.
-    'stateful' => explode(',', (string) env('SANCTUM_STATEFUL_DOMAINS', Sanctum::currentApplicationUrlWithPort().','.Sanctum::currentRequestHost())),
+    'stateful' => explode(
+        ',',
+        (string) env(
+            'SANCTUM_STATEFUL_DOMAINS',
+            Sanctum::currentApplicationUrlWithPort().','.Sanctum::currentRequestHost(),
+        ),
+    ),
     'guard' => ['web'],
     'expiration' => null,
     'token_prefix' => 'dith_',

@@ -222,11 +222,23 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
         Route::get(
             'transfer/{kind}.csv',
             [TransferController::class, 'export'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups', 'finishing']);
+        )->whereIn(
+            'kind',
+            [
+                'sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups',
+                'finishing',
+            ],
+        );
         Route::post(
             'transfer/{kind}',
             [TransferController::class, 'import'],
-        )->whereIn('kind', ['sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups', 'finishing'])
+        )->whereIn(
+            'kind',
+            [
+                'sources', 'lots', 'movements', 'mixes', 'machines', 'products', 'values', 'procedures', 'setups',
+                'finishing',
+            ],
+        )
             ->middleware('throttle:upload');
         Route::get('mixes', [MixController::class, 'index']);
         Route::post('mixes', [MixController::class, 'store']);
@@ -275,7 +287,10 @@ Route::middleware(['auth:sanctum', 'active'])->group(static function (): void {
             Route::get('learnt', [LearnController::class, 'index']);
             Route::get('learnt/{product}', [LearnController::class, 'show']);
             Route::get('day/more', [DayController::class, 'more']);
-            Route::get('lots/{lot}/history.json', [LotController::class, 'history'])->where('lot', '[A-Za-z0-9-]{1,30}');
+            Route::get(
+                'lots/{lot}/history.json',
+                [LotController::class, 'history'],
+            )->where('lot', '[A-Za-z0-9-]{1,30}');
             Route::get('lots/{lot}/trace', [TraceController::class, 'lot'])->where('lot', '[1-9][0-9]{0,14}');
             Route::get('lots/{lot}/recall.csv', [TraceController::class, 'csv'])->where('lot', '[1-9][0-9]{0,14}');
             Route::get('runs/{run}/trace', [TraceController::class, 'run'])->whereUuid('run');

@@ -17,7 +17,9 @@ abstract class TestCase extends BaseTestCase
     {
         parent::setUp();
         if (! str_ends_with((string) config('database.connections.pgsql.database'), '_test')) {
-            throw new RuntimeException('tests run on a database whose name ends in _test, seeded: use `dithermic test`');
+            throw new RuntimeException(
+                'tests run on a database whose name ends in _test, seeded: use `dithermic test`',
+            );
         }
         self::$who = 'ines';
         // Each request is a world of its own, as it is for php-fpm.

@@ -47,7 +47,11 @@ final class ShopShift extends Command
         $shop = new SimulatedShop($plan, $processes, $polymers, $channels, []);
         $makeable = fn (): Makeable => $this->laravel->build(Makeable::class);
         $shift = new PlayedShift($makeable, $clock, $watching, $shop, rtrim((string) $this->argument('url'), '/'));
-        $told = $shift->play((float) $this->option('hours'), (float) $this->option('speed'), (int) $this->option('machines'));
+        $told = $shift->play(
+            (float) $this->option('hours'),
+            (float) $this->option('speed'),
+            (int) $this->option('machines'),
+        );
         $this->line(json_encode($told, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE));
 
         return $told['events_lost'] + $told['readings_lost'] + $told['faults_missed'] + $told['alarms_false'] === 0

@@ -85,7 +85,9 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('api', static function (Request $request) use ($who): Limit {
             $token = $request->user()?->currentAccessToken();
 
-            return Limit::perMinute(1200)->by($token instanceof PersonalAccessToken ? "token|{$token->id}" : $who($request));
+            return Limit::perMinute(1200)->by(
+                $token instanceof PersonalAccessToken ? "token|{$token->id}" : $who($request),
+            );
         });
         RateLimiter::for('sign-in', static fn (Request $request): array => [
             Limit::perMinute(10)->by('login|'.mb_strtolower($text($request, 'login')).'|'.$request->ip()),

@@ -37,7 +37,9 @@ use RuntimeException;
 final readonly class Contract
 {
     /** @var list<class-string> values of the core that answers hold */
-    private const ANSWERED = [Figure::class, Role::class, ChangeTask::class, Position::class, Hose::class, FlawPlace::class];
+    private const ANSWERED = [
+        Figure::class, Role::class, ChangeTask::class, Position::class, Hose::class, FlawPlace::class,
+    ];
 
     /** The sign-in itself is all that stands open. */
     private const OPEN = ['/session', '/session/pin'];
@@ -287,7 +289,11 @@ final readonly class Contract
                 'name' => 'dithermic_session',
                 'description' => 'a person who signed in; a change also carries X-XSRF-TOKEN',
             ],
-            'token' => ['type' => 'http', 'scheme' => 'bearer', 'description' => 'a script or an instrument, by its scopes'],
+            'token' => [
+                'type' => 'http',
+                'scheme' => 'bearer',
+                'description' => 'a script or an instrument, by its scopes',
+            ],
         ];
         $document['security'] = [['session' => []], ['token' => []]];
         foreach ($document['paths'] as $path => &$operations) {

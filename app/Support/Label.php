@@ -71,8 +71,14 @@ final class Label
      * @param  list<string>  $swatches  of the lots that it is of
      * @param  list<string>  $lines  what it is, when, of which run
      */
-    public function ofPiece(string $path, string $code, string $polymer, array $swatches, array $lines, ?float $mass): string
-    {
+    public function ofPiece(
+        string $path,
+        string $code,
+        string $polymer,
+        array $swatches,
+        array $lines,
+        ?float $mass,
+    ): string {
         $address = self::address($path);
 
         return view('labels.label', [
@@ -116,7 +122,8 @@ final class Label
         $svg = str_replace(['width="100mm"', 'height="70mm"'], ['width="1000"', 'height="700"'], $svg);
 
         return Pdf::of(
-            '<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'.base64_encode($svg)
+            '<style>@page{margin:0}body{margin:0}</style><img style="width:100mm;height:70mm" src="data:image/svg+xml;base64,'
+                .base64_encode($svg)
                 .'">',
             [0.0, 0.0, 100 * self::POINTS_PER_MM, 70 * self::POINTS_PER_MM],
         );

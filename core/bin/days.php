@@ -34,11 +34,22 @@ for ($seed = (int) $options['first'], $n = 0; $n < (int) $options['days']; $n++)
 }
 $rows = [
     'idle hands, min a day' => static fn (Tally $t): string => sprintf('%.0f', $t->idleMin / $t->days),
-    'clocks that rang at once, a day' => static fn (Tally $t): string => sprintf('%.2f of %.0f', $t->ringsAtOnce / $t->days, $t->rings / $t->days),
+    'clocks that rang at once, a day' => static fn (Tally $t): string => sprintf(
+        '%.2f of %.0f',
+        $t->ringsAtOnce / $t->days,
+        $t->rings / $t->days,
+    ),
     'late, min a day' => static fn (Tally $t): string => sprintf('%.0f', $t->lateMin / $t->days),
-    'clocks that rang and waited, min a day' => static fn (Tally $t): string => sprintf('%.0f', $t->calledMin / $t->days),
+    'clocks that rang and waited, min a day' => static fn (Tally $t): string => sprintf(
+        '%.0f',
+        $t->calledMin / $t->days,
+    ),
     'hot and held up, min a day' => static fn (Tally $t): string => sprintf('%.1f', $t->heldMin / $t->days),
-    'pieces made, and not made, a day' => static fn (Tally $t): string => sprintf('%.1f, %.1f', $t->made / $t->days, $t->notMade / $t->days),
+    'pieces made, and not made, a day' => static fn (Tally $t): string => sprintf(
+        '%.1f, %.1f',
+        $t->made / $t->days,
+        $t->notMade / $t->days,
+    ),
     'dried again, in all' => static fn (Tally $t): string => (string) $t->driedAgain,
     'what must not be, in all' => static fn (Tally $t): string => (string) count($t->wrong),
 ];

@@ -20,7 +20,10 @@ function namingProcesses(string $folder, string $pattern, array $except): array
     $files = new RecursiveIteratorIterator(new RecursiveDirectoryIterator("{$root}/{$folder}"));
     foreach ($files as $file) {
         $path = substr((string) $file, strlen($root) + 1);
-        if (! preg_match($pattern, $path) || array_filter($except, static fn (string $e): bool => str_contains($path, $e))) {
+        if (
+            ! preg_match($pattern, $path)
+            || array_filter($except, static fn (string $e): bool => str_contains($path, $e))
+        ) {
             continue;
         }
         if (preg_match("/['\"`.](?:{$names})\\b/", (string) file_get_contents((string) $file))) {

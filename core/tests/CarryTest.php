@@ -13,7 +13,8 @@ const SHOWN_BY_WREN = [
     'speed_mm_s' => 60.0, 'rpm' => 120.0, 'cushion_mm' => 4.0, 'changeover_mm' => 8.0, 'clamp_kn' => 220.0,
 ];
 const WREN_SAYS = [
-    'name' => 'Wren', 'screw_diameter_mm' => 25.0, 'intensification' => 10.0, 'max_specific_bar' => 1800.0, 'max_stroke_mm' => 110.0,
+    'name' => 'Wren', 'screw_diameter_mm' => 25.0, 'intensification' => 10.0, 'max_specific_bar' => 1800.0,
+    'max_stroke_mm' => 110.0,
     'max_rpm' => 300.0, 'max_speed_mm_s' => 120.0,
 ];
 
@@ -38,7 +39,9 @@ it('is carried to another screw by the same shot, pressure, flow and surface spe
 });
 
 it('is no more than a printed insert bears', function (): void {
-    $mould = ['name' => 'the printed one', 'allowable_mpa' => 30.0, 'land_area_cm2' => 20.0, 'projected_area_cm2' => 12.0];
+    $mould = [
+        'name' => 'the printed one', 'allowable_mpa' => 30.0, 'land_area_cm2' => 20.0, 'projected_area_cm2' => 12.0,
+    ];
     $soft = carrying()->ontoMould(new Record(SHOWN_BY_WREN), new Record(WREN_SAYS), new Record($mould), new Record([]));
     // F = σ·A/S on its lands, p = σ/(2S) in its walls, and the clamp holds 1.2 times the shadow.
     $clamp = 0.1 * 30 * 20 / 1.5;
@@ -49,15 +52,35 @@ it('is no more than a printed insert bears', function (): void {
         ->and(implode(' ', $soft->cautions))->toContain('snug by hand');
     // One as strong as metal changes nothing.
     $metal = ['allowable_mpa' => 2000.0, 'land_area_cm2' => 2000.0] + $mould;
-    expect(carrying()->ontoMould(new Record(SHOWN_BY_WREN), new Record(WREN_SAYS), new Record($metal), new Record([]))->values['hydraulic_bar'])
+    expect(carrying()->ontoMould(
+        new Record(SHOWN_BY_WREN),
+        new Record(WREN_SAYS),
+        new Record($metal),
+        new Record([]),
+    )->values['hydraulic_bar'])
         ->toEqualWithDelta(90.0, 1e-9);
 });
 
 it('says by name what is not known', function (Closure $carry, string $says): void {
     expect($carry)->toThrow(InputError::class, $says);
 })->with([
-    'a machine' => [fn () => carrying()->ontoMachine(new Record(SHOWN_BY_WREN), new Record(WREN_SAYS), new Record(['name' => 'Heron'])), 'Heron does not say its screw diameter'],
-    'an insert' => [fn () => carrying()->ontoMould(new Record(SHOWN_BY_WREN), new Record(WREN_SAYS), new Record(['name' => 'M']), new Record([])), 'M does not say what its insert bears'],
+    'a machine' => [
+        fn () => carrying()->ontoMachine(
+            new Record(SHOWN_BY_WREN),
+            new Record(WREN_SAYS),
+            new Record(['name' => 'Heron']),
+        ),
+        'Heron does not say its screw diameter',
+    ],
+    'an insert' => [
+        fn () => carrying()->ontoMould(
+            new Record(SHOWN_BY_WREN),
+            new Record(WREN_SAYS),
+            new Record(['name' => 'M']),
+            new Record([]),
+        ),
+        'M does not say what its insert bears',
+    ],
     'a shadow' => [fn () => carrying()->ontoMould(
         new Record(SHOWN_BY_WREN),
         new Record(WREN_SAYS),

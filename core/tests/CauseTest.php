@@ -172,7 +172,11 @@ it('tells spread, mould life and alarms', function (): void {
         ->and(told(witness(new RunState, alarms: ['silent'])))->not->toHaveKey('machine_event');
 });
 
-it('tells of a barrel where its melt lay and what it held before', function (?string $before, ?string $purged, ?string $state): void {
+it('tells of a barrel where its melt lay and what it held before', function (
+    ?string $before,
+    ?string $purged,
+    ?string $state,
+): void {
     $process = processesAll()->get('injection');
     $procedure = new Procedure($process->procedure());
     $run = new RunState;

@@ -20,7 +20,8 @@ const CHANGED_WREN = [
 ];
 const CLIP_MOULD = ['name' => 'clip mould', 'circuits' => 2, 'mass_kg' => 18];
 const GEAR_MOULD = [
-    'name' => 'gear mould', 'tool_height_mm' => 200, 'opens_mm' => 120, 'ejection_mm' => 30, 'circuits' => 6, 'mass_kg' => 32,
+    'name' => 'gear mould', 'tool_height_mm' => 200, 'opens_mm' => 120, 'ejection_mm' => 30, 'circuits' => 6,
+    'mass_kg' => 32,
     'heater_kw' => 1.2,
 ];
 
@@ -65,7 +66,9 @@ function brokenIn(array $tasks, int $people): array
         }
         $now = array_filter(
             $tasks,
-            static fn (ChangeTask $t): bool => $t->hands && $t->start_min <= $task->start_min + 0.005 && $t->end_min > $task->start_min + 0.02,
+            static fn (ChangeTask $t): bool => $t->hands
+                && $t->start_min <= $task->start_min + 0.005
+                && $t->end_min > $task->start_min + 0.02,
         );
         if (array_sum(array_map(static fn (ChangeTask $t): int => min($people, $t->people), $now)) > $people) {
             $broken[] = "more hands than there are as {$task->id} begins";
@@ -105,13 +108,19 @@ it('asks nobody to switch on a dryer that it is in already', function (): void {
 
 it('washes out by colour, at a heat that both stand', function (): void {
     $mass = static fn (array $over): float => changePlan($over + ['dry_min' => 0])->purge_g;
-    $lighter = $mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.2], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.9]]);
-    $darker = $mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.9], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.2]]);
+    $lighter = $mass([
+        'from' => ['polymer' => 'HDPE', 'lightness' => 0.2], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.9],
+    ]);
+    $darker = $mass([
+        'from' => ['polymer' => 'HDPE', 'lightness' => 0.9], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.2],
+    ]);
     $melt = (new PolymerLibrary)->get('HDPE')->property('density_melt_g_cm3');
     // Vb·((1 − m) + m·ln(100/left)): 0.2 % under light, 2 % under dark.
     expect($lighter)->toEqualWithDelta(90 * (0.4 + 0.6 * log(500)) * $melt, 0.06)
         ->and($darker)->toEqualWithDelta(90 * (0.4 + 0.6 * log(50)) * $melt, 0.06)
-        ->and($mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.5], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.5]]))->toBe(0.0)
+        ->and($mass([
+            'from' => ['polymer' => 'HDPE', 'lightness' => 0.5], 'to' => ['polymer' => 'HDPE', 'lightness' => 0.5],
+        ]))->toBe(0.0)
         ->and($mass(['from' => null]))->toBe(0.0)
         // Where nobody said how dark one of them is, it is washed out as if both were alike.
         ->and($mass(['from' => ['polymer' => 'HDPE', 'lightness' => 0.1], 'to' => ['polymer' => 'HDPE']]))->toBe(0.0)
@@ -150,7 +159,10 @@ it('heats steel by its mass and power', function (): void {
 
 it('says where the clamp stands, and what it cannot reach', function (): void {
     $positions = static fn (array $mould): array => array_column(
-        array_map(static fn ($p): array => [$p->name, [$p->mm, $p->reached]], changePlan(['mould_to' => $mould + GEAR_MOULD])->positions),
+        array_map(
+            static fn ($p): array => [$p->name, [$p->mm, $p->reached]],
+            changePlan(['mould_to' => $mould + GEAR_MOULD])->positions,
+        ),
         1,
         0,
     );
@@ -187,7 +199,10 @@ it('wants two for what one may not lift', function (): void {
 });
 
 it('keeps a mould that hangs, and asks then for settings and first parts alone', function (): void {
-    $plan = changePlan(['mould_to' => CLIP_MOULD, 'from' => ['polymer' => 'PA6', 'lightness' => 0.8], 'dry_min' => 0, 'barrel_c' => 250, 'to' => ['polymer' => 'PA6', 'lightness' => 0.8, 'melt_c' => 250]]);
+    $plan = changePlan([
+        'mould_to' => CLIP_MOULD, 'from' => ['polymer' => 'PA6', 'lightness' => 0.8], 'dry_min' => 0, 'barrel_c' => 250,
+        'to' => ['polymer' => 'PA6', 'lightness' => 0.8, 'melt_c' => 250],
+    ]);
     expect(array_map(static fn (ChangeTask $t): string => $t->id, $plan->tasks))->toBe(['settings', 'first_parts'])
         ->and($plan->hoses)->toBe([])->and($plan->positions)->toBe([]);
 });
@@ -201,7 +216,9 @@ it('breaks no order of any shop, is never under its bound and never over one aft
             'from' => ['polymer' => $polymers[mt_rand(0, 6)], 'lightness' => mt_rand(0, 10) / 10],
             'to' => ['polymer' => $polymers[mt_rand(0, 6)], 'lightness' => mt_rand(0, 10) / 10],
             'mould_from' => mt_rand(0, 1) === 1 ? CLIP_MOULD + ['heater_kw' => mt_rand(0, 1)] : null,
-            'mould_to' => ['circuits' => mt_rand(0, 8), 'mass_kg' => mt_rand(5, 60), 'hot_runner_zones' => mt_rand(0, 3)] + GEAR_MOULD,
+            'mould_to' => [
+                'circuits' => mt_rand(0, 8), 'mass_kg' => mt_rand(5, 60), 'hot_runner_zones' => mt_rand(0, 3),
+            ] + GEAR_MOULD,
             'dry_min' => mt_rand(0, 1) * mt_rand(0, 300),
             'barrel_c' => mt_rand(15, 260),
             'people' => $people,
@@ -221,9 +238,20 @@ it('finds the shortest order of small ones, as trying all of them does', functio
         $tasks = [];
         for ($i = 0; $i < 5; $i++) {
             $after = array_values(array_filter(array_keys($tasks), static fn (): bool => mt_rand(0, 2) === 0));
-            $tasks[] = new ChangeTask("t{$i}", '', '', '', mt_rand(0, 2) > 0, (float) mt_rand(1, 9), array_map(static fn (int $t): string => "t{$t}", $after));
+            $tasks[] = new ChangeTask(
+                "t{$i}",
+                '',
+                '',
+                '',
+                mt_rand(0, 2) > 0,
+                (float) mt_rand(1, 9),
+                array_map(static fn (int $t): string => "t{$t}", $after),
+            );
         }
-        $found = max(array_map(static fn (ChangeTask $t): float => $t->end_min, (new HandsAndWaits($tasks, 1))->schedule()));
+        $found = max(array_map(
+            static fn (ChangeTask $t): float => $t->end_min,
+            (new HandsAndWaits($tasks, 1))->schedule(),
+        ));
         $best = INF;
         $try = function (array $order, array $left) use (&$try, &$best, $tasks): void {
             if ($left !== []) {
@@ -298,9 +326,15 @@ it('purges until it comes clean, and weighs what came', function (): void {
     says($file, 'over', ['task' => 'hopper']);
     says($file, 'begun', ['task' => 'heat_1']);
     says($file, 'over', ['task' => 'heat_1', 'c' => tasksOf(changePlan(['dry_min' => 0]))['heat_1']->set_c - 4]);
-    expect(static fn () => says($file, 'over', ['task' => 'purge_1']))->toThrow(InputError::class, 'look at what comes out first');
+    expect(static fn () => says($file, 'over', ['task' => 'purge_1']))->toThrow(
+        InputError::class,
+        'look at what comes out first',
+    );
     says($file, 'looked', ['task' => 'purge_1', 'look' => 'streaks', 'mass_g' => 150]);
-    expect(static fn () => says($file, 'over', ['task' => 'purge_1']))->toThrow(InputError::class, 'streaks of it: purge on');
+    expect(static fn () => says($file, 'over', ['task' => 'purge_1']))->toThrow(
+        InputError::class,
+        'streaks of it: purge on',
+    );
     says($file, 'looked', ['task' => 'purge_1', 'look' => 'clean', 'mass_g' => 120.5]);
     says($file, 'over', ['task' => 'purge_1']);
     expect($file->states['purge_1']->purged())->toBe(270.5)->and($file->isReady('zones'))->toBeTrue();
@@ -379,10 +413,16 @@ it('takes back the newest, unless something stands on it', function (): void {
     says($file, 'over', ['task' => 'water_off']);
     says($file, 'undone', ['task' => 'water_off']);
     expect($file->states['water_off']->isThrough())->toBeFalse()
-        ->and(static fn () => says($file, 'undone', ['task' => 'water_off']))->toThrow(InputError::class, 'nothing to take back');
+        ->and(static fn () => says($file, 'undone', ['task' => 'water_off']))->toThrow(
+            InputError::class,
+            'nothing to take back',
+        );
     says($file, 'over', ['task' => 'water_off']);
     says($file, 'over', ['task' => 'hoses_off']);
-    expect(static fn () => says($file, 'undone', ['task' => 'water_off']))->toThrow(InputError::class, 'Take that back first');
+    expect(static fn () => says($file, 'undone', ['task' => 'water_off']))->toThrow(
+        InputError::class,
+        'Take that back first',
+    );
 });
 
 it('moves what waits when something is late, and keeps what is behind', function (): void {
@@ -394,24 +434,43 @@ it('moves what waits when something is late, and keeps what is behind', function
         ->and(brokenIn($late, 1))->toBe([]);
     says($file, 'over', ['task' => 'water_off'], 61);
     says($file, 'begun', ['task' => 'heat_1'], 62);
-    $then = array_column(array_map(static fn (ChangeTask $t): array => [$t->id, $t], $file->foretold(1000.0 + 63 * 60)), 1, 0);
+    $then = array_column(
+        array_map(static fn (ChangeTask $t): array => [$t->id, $t], $file->foretold(1000.0 + 63 * 60)),
+        1,
+        0,
+    );
     expect($then['water_off']->end_min)->toEqualWithDelta(61.0, 1e-6)
         ->and($then['heat_1']->start_min)->toEqualWithDelta(62.0, 1e-6)
         ->and($then['hoses_off']->start_min)->toBeGreaterThanOrEqual(63.0);
 });
 
 it('is over with the last of it, or given up, and takes nothing then', function (): void {
-    $plan = changePlan(['mould_to' => null, 'mould_from' => null, 'from' => null, 'dry_min' => 0, 'barrel_c' => 250, 'to' => ['polymer' => 'PA6', 'melt_c' => 250]]);
+    $plan = changePlan([
+        'mould_to' => null, 'mould_from' => null, 'from' => null, 'dry_min' => 0, 'barrel_c' => 250,
+        'to' => ['polymer' => 'PA6', 'melt_c' => 250],
+    ]);
     $file = changeFile($plan);
     says($file, 'over', ['task' => 'settings'], 5);
-    expect(static fn () => says($file, 'over', ['task' => 'first_parts', 'good' => 0, 'bad' => 3]))->toThrow(InputError::class, 'first good part');
+    expect(static fn () => says(
+        $file,
+        'over',
+        ['task' => 'first_parts', 'good' => 0, 'bad' => 3],
+    ))->toThrow(InputError::class, 'first good part');
     says($file, 'over', ['task' => 'first_parts', 'good' => 2, 'bad' => 1], 12);
     expect($file->isThrough())->toBeTrue()->and($file->endedAt)->toBe(1720.0)
-        ->and(static fn () => says($file, 'undone', ['task' => 'settings']))->toThrow(InputError::class, 'comes too late');
+        ->and(static fn () => says(
+            $file,
+            'undone',
+            ['task' => 'settings'],
+        ))->toThrow(InputError::class, 'comes too late');
     $other = changeFile($plan);
     says($other, 'given_up', ['why' => 'the mould is cracked'], 3);
     expect($other->givenUp)->toBe('the mould is cracked')
-        ->and(static fn () => says($other, 'over', ['task' => 'settings']))->toThrow(InputError::class, 'comes too late');
+        ->and(static fn () => says(
+            $other,
+            'over',
+            ['task' => 'settings'],
+        ))->toThrow(InputError::class, 'comes too late');
 });
 
 it('ends no wait before its time', function (): void {
@@ -430,7 +489,9 @@ it('names what it cannot take', function (array $over, string $field): void {
 })->with([
     'a polymer that is none' => [['to' => ['polymer' => 'NONE']], 'to.polymer'],
     'an old one that is none' => [['from' => ['polymer' => 'NONE']], 'from.polymer'],
-    'a screw whose barrel nobody knows' => [['machine' => array_diff_key(CHANGED_WREN, ['barrel_volume_cm3' => 1])], 'machine.barrel_volume_cm3'],
+    'a screw whose barrel nobody knows' => [
+        ['machine' => array_diff_key(CHANGED_WREN, ['barrel_volume_cm3' => 1])], 'machine.barrel_volume_cm3',
+    ],
     'three people' => [['people' => 3], 'people'],
     'nothing to put between that is known' => [['available' => ['XX']], 'available.0'],
 ]);

@@ -83,7 +83,11 @@ it('plans a sheet on both presses, with hands at the ends and nothing hot left w
         ->and($cold['no_wait'])->toBeTrue();
 });
 
-it('cuts a run that one machine holds into stretches that make up the whole', function (string $file, array $targets, int $pieces): void {
+it('cuts a run that one machine holds into stretches that make up the whole', function (
+    string $file,
+    array $targets,
+    int $pieces,
+): void {
     $length = RunLength::of(wayOf($file), $targets)->whole($pieces);
     $job = jobOf(
         $file,
@@ -133,7 +137,9 @@ it('knows how long runs really take from enough of them only', function (): void
         ->and(Spread::of([2.0, 1.0, 1.1, 1.2, 1.3, 1.4, 1.5, 1.6, 1.7, 1.8, 1.9]))->toEqual(new Spread(1.1, 1.9, 11))
         ->and(Spread::of([1.2, 1.2, 1.2, 1.2]))->toEqual(new Spread(1.2, 1.2, 4))
         // What stood over night tells nothing, nor what was never planned or never ended.
-        ->and(Spread::ofTimes([[12.0, 10.0], [24.0, 20.0], [36.0, 30.0], [6.0, 5.0], [400.0, 10.0], [5.0, 0.0], [0.0, 5.0]]))
+        ->and(Spread::ofTimes([
+            [12.0, 10.0], [24.0, 20.0], [36.0, 30.0], [6.0, 5.0], [400.0, 10.0], [5.0, 0.0], [0.0, 5.0],
+        ]))
         ->toEqual(new Spread(1.2, 1.2, 4));
 });
 

@@ -38,7 +38,10 @@ it('is held back by the part that gives out first', function (): void {
     $work = finishing();
     // 13 felt pads are six pieces; 100 screws would be sixteen.
     expect($work->can_finish)->toBe(6)
-        ->and(array_map(static fn (object $p): array => [$p->part, $p->each, $p->wanted, $p->missing, $p->order], $work->parts))
+        ->and(array_map(
+            static fn (object $p): array => [$p->part, $p->each, $p->wanted, $p->missing, $p->order],
+            $work->parts,
+        ))
         ->toBe([['brass screw', 6, 72, 0, 172], ['felt pad', 2, 24, 11, 0]])
         ->and($work->warnings)->toBe(['24 × felt pad are wanted, and 13 are there: 11 are missing.'])
         ->and($work->explanation)->toContain('6 can be finished with what is there');
@@ -59,7 +62,10 @@ it('takes a name of digits for a name', function (): void {
 });
 
 it('orders only what is watched, and only at its mark', function (): void {
-    $plenty = [['part' => 'brass screw', 'held' => 1000, 'reorder_at' => 50, 'order_to' => 200], ['part' => 'felt pad', 'held' => 24]];
+    $plenty = [
+        ['part' => 'brass screw', 'held' => 1000, 'reorder_at' => 50, 'order_to' => 200],
+        ['part' => 'felt pad', 'held' => 24],
+    ];
     expect(array_column(finishing(['parts' => $plenty])->parts, 'order'))->toBe([0, 0]);
 });
 
@@ -80,7 +86,11 @@ it('names the field that is wrong', function (array $over, string $field): void 
     'a mark without an end' => [['parts' => [['part' => 'brass screw', 'held' => 1, 'reorder_at' => 5]]], 'order_to'],
 ]);
 
-it('is cut into bundles of about ten minutes that add up to all of it', function (float $each, int $pieces, int $bundles): void {
+it('is cut into bundles of about ten minutes that add up to all of it', function (
+    float $each,
+    int $pieces,
+    int $bundles,
+): void {
     $job = BenchJob::of($each, 1, $pieces, ['bench1', 'bench2'], ['id' => 'finish-1']);
     expect($job['pieces'])->toBe($bundles)
         ->and($job['pieces'] * $job['tasks'][0]['hands_start_min'])->toEqualWithDelta($each * $pieces, 0.01 * $bundles)

@@ -12,7 +12,10 @@ function flawsAt(array $marks, float $length = 600.0, float $width = 450.0): Fla
     $result = (new Registry)->run('quality.flaw_map', [
         'length_mm' => $length,
         'width_mm' => $width,
-        'marks' => array_map(static fn (array $m): array => ['piece' => $m[0], 'x_mm' => $m[1], 'y_mm' => $m[2]], $marks),
+        'marks' => array_map(
+            static fn (array $m): array => ['piece' => $m[0], 'x_mm' => $m[1], 'y_mm' => $m[2]],
+            $marks,
+        ),
     ]);
     assert($result instanceof FlawMapResult);
 
@@ -62,7 +65,11 @@ it('finds one that is there among those that wander', function (): void {
             $marks[] = [$part, 300 + mt_rand(-12, 12), 225 + mt_rand(-12, 12)];
         }
         $map = flawsAt($marks);
-        $found += ($map->places[0] ?? null) !== null && count($map->places[0]->pieces) >= 8 && $map->places[0]->where === 'centre' ? 1 : 0;
+        $found += ($map->places[0] ?? null) !== null
+            && count($map->places[0]->pieces) >= 8
+            && $map->places[0]->where === 'centre'
+            ? 1
+            : 0;
     }
     expect($found)->toBe(50);
 });
@@ -81,9 +88,15 @@ it('counts a part once however often it is marked there', function (): void {
 });
 
 it('says the same whichever way round the part is drawn, and in whichever order it was marked', function (): void {
-    $marks = [[1, 30, 20], [2, 36, 26], [3, 28, 22], [4, 400, 300], [5, 33, 18], [6, 410, 310], [7, 405, 295], [8, 402, 305]];
+    $marks = [
+        [1, 30, 20], [2, 36, 26], [3, 28, 22], [4, 400, 300], [5, 33, 18], [6, 410, 310], [7, 405, 295], [8, 402, 305],
+    ];
     $map = flawsAt($marks);
-    $turned = flawsAt(array_map(static fn (array $m): array => [$m[0], $m[2], $m[1]], array_reverse($marks)), 450.0, 600.0);
+    $turned = flawsAt(
+        array_map(static fn (array $m): array => [$m[0], $m[2], $m[1]], array_reverse($marks)),
+        450.0,
+        600.0,
+    );
     expect($map->places)->toHaveCount(2)
         ->and(array_column($turned->places, 'pieces'))->toBe(array_column($map->places, 'pieces'))
         ->and(array_column($turned->places, 'x_mm'))->toBe(array_column($map->places, 'y_mm'))

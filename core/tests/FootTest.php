@@ -62,7 +62,10 @@ function moulding(int $pieces = 20): AtTheSwitch
 {
     $procedure = shipped('injection');
 
-    return new AtTheSwitch(new RunMachine($procedure, ['cool_min' => 0.5, 'pieces' => $pieces] + array_fill_keys($procedure->body['plan'], 1.0)));
+    return new AtTheSwitch(new RunMachine(
+        $procedure,
+        ['cool_min' => 0.5, 'pieces' => $pieces] + array_fill_keys($procedure->body['plan'], 1.0),
+    ));
 }
 
 it('makes a good piece with one press as it is full and one when it is out', function (): void {
@@ -116,7 +119,10 @@ it('asks for nothing while no hand is free: a press alone goes on', function (De
     $procedure = new Procedure($process->procedure());
     $none = array_filter($procedure->steps(), static fn ($s): bool => $s->hands === Hold::None);
     foreach ($none as $step) {
-        expect([$step->id, $step->confirm, $step->entries, array_filter($step->gates, static fn ($g): bool => $g->timer === null)])
+        expect([
+            $step->id, $step->confirm, $step->entries,
+            array_filter($step->gates, static fn ($g): bool => $g->timer === null),
+        ])
             ->toBe([$step->id, [], [], []]);
     }
     // Where both hands are at the machine the process says so.
@@ -156,7 +162,10 @@ function pressesOfWrittenRuns(): array
         $machine = new RunMachine(new Procedure($procedure['body']), $procedure['plan']);
         $state = new RunState;
         foreach ($run['events'] as $i => $e) {
-            $machine->apply($state, new Event($e['key'], EventType::from($e['type']), (float) $e['at'], $e['by'], $e['data']));
+            $machine->apply(
+                $state,
+                new Event($e['key'], EventType::from($e['type']), (float) $e['at'], $e['by'], $e['data']),
+            );
             $at = (float) $run['folds'][$i]['at'];
             $says[$run['name']][] = [pressInShort($machine, $state, $at), pressInShort($machine, $state, $at + 7200)];
         }

@@ -121,7 +121,9 @@ it('plans strips by what they feed, without a mould or a tank', function (): voi
         ->and(12000 / 60 * $targets['cut_min'])->toEqualWithDelta(31, 0.2)
         ->and($targets['keep_min'])->toBeGreaterThan(5)
         ->and((new Processes(new Registry))->get('extrusion')->outForm($targets))->toBe('strip');
-    expect(fn () => drawnOff(['diameter_mm' => 25, 'feeds_bore_mm' => 40]))->toThrow(InputError::class, 'one shot of the injector');
+    expect(
+        fn () => drawnOff(['diameter_mm' => 25, 'feeds_bore_mm' => 40]),
+    )->toThrow(InputError::class, 'one shot of the injector');
 });
 
 it('draws a profile at the speed that makes its section of what the extruder gives', function (): void {
@@ -133,14 +135,23 @@ it('draws a profile at the speed that makes its section of what the extruder giv
         ->and($profile['haul_m_min'])->toEqualWithDelta(12 / 60 / ($density * 1e3 * $area * 1e-6), 0.002)
         ->and($profile['draw_down'])->toEqualWithDelta(400 / $area, 1e-3)
         // Twice as thick, a quarter of the speed; twice as much melt, twice the speed and twice the trough.
-        ->and(((array) drawnOff(['diameter_mm' => 40, 'length_mm' => 3000, 'die_area_mm2' => 1600])['profile'])['haul_m_min'])
+        ->and(((array) drawnOff([
+            'diameter_mm' => 40, 'length_mm' => 3000, 'die_area_mm2' => 1600,
+        ])['profile'])['haul_m_min'])
         ->toEqualWithDelta($profile['haul_m_min'] / 4, 0.002);
-    $fast = (array) drawnOff(['diameter_mm' => 20, 'length_mm' => 3000, 'die_area_mm2' => 400], ['throughput_kg_h' => 24])['profile'];
+    $fast = (array) drawnOff(
+        ['diameter_mm' => 20, 'length_mm' => 3000, 'die_area_mm2' => 400],
+        ['throughput_kg_h' => 24],
+    )['profile'];
     expect($fast['through_m'])->toEqualWithDelta(2 * $profile['through_m'], 0.02);
 });
 
 it('doubts a die that would tear it or would have to be pushed', function (float $die, string $state): void {
-    $checks = array_column(drawnOff(['diameter_mm' => 20, 'length_mm' => 3000, 'die_area_mm2' => $die])['checks'], null, 'id');
+    $checks = array_column(
+        drawnOff(['diameter_mm' => 20, 'length_mm' => 3000, 'die_area_mm2' => $die])['checks'],
+        null,
+        'id',
+    );
     $check = (array) $checks['draw_down'];
     expect($check['state'])->toBe($state);
 })->with([[300.0, 'warn'], [400.0, 'ok'], [700.0, 'warn']]);
@@ -155,11 +166,22 @@ it('puts the haul-off right by what was measured across: the section goes with o
         ->and($thick->result['haul_m_min'])->toEqualWithDelta(0.66 * 21 ** 2 / 20 ** 2, 1e-3)
         ->and(21.0 * sqrt(0.66 / $thick->result['haul_m_min']))->toEqualWithDelta(20.0, 0.01);
     // From the speed that it runs at now, where that was said.
-    expect($extrusion->inspect('size', new Record(['size_mm' => 19.0, 'haul_m_min' => 0.8]), $targets, $polymer)->result['haul_m_min'])
+    expect($extrusion->inspect(
+        'size',
+        new Record(['size_mm' => 19.0, 'haul_m_min' => 0.8]),
+        $targets,
+        $polymer,
+    )->result['haul_m_min'])
         ->toEqualWithDelta(0.8 * (19 / 20) ** 2, 1e-3);
-    expect($extrusion->inspect('size', new Record(['size_mm' => 20.3]), $targets, $polymer)->result['verdict'])->toBe('in size');
-    expect(fn () => $extrusion->inspect('size', new Record(['size_mm' => 20]), [], $polymer))->toThrow(InputError::class);
-    $figures = static fn (array $t): array => array_map(static fn ($f): string => $f->id, $extrusion->figuresOf($t, []));
+    expect($extrusion->inspect('size', new Record(['size_mm' => 20.3]), $targets, $polymer)->result['verdict'])
+        ->toBe('in size');
+    expect(
+        fn () => $extrusion->inspect('size', new Record(['size_mm' => 20]), [], $polymer),
+    )->toThrow(InputError::class);
+    $figures = static fn (array $t): array => array_map(
+        static fn ($f): string => $f->id,
+        $extrusion->figuresOf($t, []),
+    );
     expect($figures($targets + ['bath_c' => 14.0]))->toContain('size_mm')->not->toContain('tank_min')
         ->and($figures(['bath_c' => 14.0, 'tank_min' => 8.0]))->toContain('tank_min')->not->toContain('size_mm')
         ->and($figures([]))->not->toContain('bath_c');

@@ -39,7 +39,13 @@ function lacksChoice(array $gate, array $logged, ?int $piece = null): ?string
         'entries' => ['purge'],
     ]));
 
-    return Gate::of(new Record($gate))->lacks($state->thread($piece) ?? $state, $state, $step, ['least_g' => 10.0], 99.0);
+    return Gate::of(new Record($gate))->lacks(
+        $state->thread($piece) ?? $state,
+        $state,
+        $step,
+        ['least_g' => 10.0],
+        99.0,
+    );
 }
 
 const SMOOTH = ['entry' => 'purge', 'is' => ['what' => 'smooth'], 'says' => 'a melt that comes smooth'];

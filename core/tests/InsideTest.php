@@ -63,7 +63,10 @@ function shotsOf(array $log, array $lots): ?array
 
 it('counts what went in and came out, in the order in which it happened', function (): void {
     // Logged late: the shot stands after the load that came after it.
-    $inside = barrelAfter([['load', 160.0, 0.0], ['load', 40.0, 700.0], ['purge', 15.0, 500.0], ['shot', 0.0, 600.0]], 800.0);
+    $inside = barrelAfter(
+        [['load', 160.0, 0.0], ['load', 40.0, 700.0], ['purge', 15.0, 500.0], ['shot', 0.0, 600.0]],
+        800.0,
+    );
     expect($inside?->mass_g)->toBe(145.0)
         ->and($inside->pieces)->toBe(3)
         ->and($inside->says)->toBe('145 g of 200 g: 3 more shots.')
@@ -130,7 +133,10 @@ it('makes a shot of the lot that was loaded before it, and of what the barrel st
 });
 
 it('is all of the new lot once the barrel was emptied before it', function (): void {
-    $shots = shotsOf([['load', 100.0, 0.0], ['purge', 100.0, 50.0], ['load', 80.0, 100.0], ['shot', 0.0, 200.0]], [[60.0, 7]]);
+    $shots = shotsOf(
+        [['load', 100.0, 0.0], ['purge', 100.0, 50.0], ['load', 80.0, 100.0], ['shot', 0.0, 200.0]],
+        [[60.0, 7]],
+    );
     expect($shots[1])->toBe([7 => 1.0])
         // A barrel that nobody measured tells nothing of its shots.
         ->and(Barrel::madeOf(new RunState, ['barrel_g' => null, 'shot_mass_g' => 4.0]))->toBeNull();
@@ -146,7 +152,10 @@ it('makes a piece that is charged by itself of the lot that went in then', funct
     }
     $procedure = shipped('compression');
     // The second was begun before, and charged after.
-    $weighs = array_values(array_filter($procedure->entries(), static fn (Entry $e): bool => $e->effect === 'draw_lot'))[0]->id;
+    $weighs = array_values(array_filter(
+        $procedure->entries(),
+        static fn (Entry $e): bool => $e->effect === 'draw_lot',
+    ))[0]->id;
     $state->entries['w'] = [
         'key' => 'w', 'entry' => $weighs, 'at' => 60.0, 'by' => 'Ines', 'values' => ['mass_g' => 900.0], 'step' => null,
         'corrected' => 0, 'piece' => 2,
@@ -156,7 +165,8 @@ it('makes a piece that is charged by itself of the lot that went in then', funct
 
 it('tells pieces together that are made of the same, to a hundredth', function (): void {
     expect(Alike::in([
-        2 => ['A' => 1.0], 1 => ['A' => 0.9999, 'B' => 0.0001], 3 => ['A' => 0.3, 'B' => 0.7], 4 => ['B' => 1.0], 5 => ['A' => 0.004, 'B' => 0.996],
+        2 => ['A' => 1.0], 1 => ['A' => 0.9999, 'B' => 0.0001], 3 => ['A' => 0.3, 'B' => 0.7], 4 => ['B' => 1.0],
+        5 => ['A' => 0.004, 'B' => 0.996],
     ]))->toBe([[1, 2, ['A' => 1.0]], [3, 3, ['B' => 0.7, 'A' => 0.3]], [4, 5, ['B' => 1.0]]])
         ->and(Alike::in([]))->toBe([]);
 });

@@ -56,7 +56,10 @@ describe('a sheet', function () {
         $density = $out['net_mass_g'] / $litres / 1000;
         expect($density)->toBeGreaterThan(0.88)->toBeLessThan(1.12);
         // Twice as thick is twice as heavy; a corner of it is its share.
-        $thick = calculate('charge.sheet', ['thickness_mm' => 2 * $sheet['thickness_mm']] + $sheet + ['allowance_pct' => 0.0]);
+        $thick = calculate(
+            'charge.sheet',
+            ['thickness_mm' => 2 * $sheet['thickness_mm']] + $sheet + ['allowance_pct' => 0.0],
+        );
         expect($thick['net_mass_g'])->toEqualWithDelta(2 * $out['net_mass_g'], 1e-6 * $out['net_mass_g']);
         $back = calculate('charge.sheet_thickness', [
             'mass_g' => $out['charge_mass_g'], 'loss_pct' => 0.0,
@@ -88,11 +91,18 @@ describe('a sheet', function () {
             $area += $a['length_mm'] * $a['width_mm'];
             expect($a['x_mm'])->toBeGreaterThanOrEqual($in['edge_trim_mm'] - 1e-9)
                 ->and($a['y_mm'])->toBeGreaterThanOrEqual($in['edge_trim_mm'] - 1e-9)
-                ->and($a['x_mm'] + $a['length_mm'])->toBeLessThanOrEqual($in['stock_length_mm'] - $in['edge_trim_mm'] + 1e-6)
-                ->and($a['y_mm'] + $a['width_mm'])->toBeLessThanOrEqual($in['stock_width_mm'] - $in['edge_trim_mm'] + 1e-6);
+                ->and($a['x_mm'] + $a['length_mm'])->toBeLessThanOrEqual(
+                    $in['stock_length_mm'] - $in['edge_trim_mm'] + 1e-6,
+                )
+                ->and($a['y_mm'] + $a['width_mm'])->toBeLessThanOrEqual(
+                    $in['stock_width_mm'] - $in['edge_trim_mm'] + 1e-6,
+                );
             foreach (array_slice($out['layout'], $i + 1) as $b) {
-                $apart = $a['x_mm'] + $a['length_mm'] <= $b['x_mm'] + 1e-6 || $b['x_mm'] + $b['length_mm'] <= $a['x_mm'] + 1e-6
-                    || $a['y_mm'] + $a['width_mm'] <= $b['y_mm'] + 1e-6 || $b['y_mm'] + $b['width_mm'] <= $a['y_mm'] + 1e-6;
+                $apart = $a['x_mm'] + $a['length_mm'] <= $b['x_mm'] + 1e-6
+                    || $b['x_mm'] + $b['length_mm'] <= $a['x_mm'] + 1e-6
+
+                        || $a['y_mm'] + $a['width_mm'] <= $b['y_mm'] + 1e-6
+                        || $b['y_mm'] + $b['width_mm'] <= $a['y_mm'] + 1e-6;
                 expect($apart)->toBeTrue("blanks {$i} lies over another");
             }
         }
@@ -124,10 +134,16 @@ describe('a shot', function () {
 
     it('keeps its parts in proportion on a scale of any step, and its total', function (int $seed) {
         $d = new Draw($seed);
-        $parts = array_map(static fn (int $i): array => ['name' => "p{$i}", 'parts' => $d->between(0.1, 100)], range(1, $d->count(2, 9)));
+        $parts = array_map(
+            static fn (int $i): array => ['name' => "p{$i}", 'parts' => $d->between(0.1, 100)],
+            range(1, $d->count(2, 9)),
+        );
         $step = (float) $d->one(['0.01', '0.1', '1', '5']);
         $total = round($d->between(50, 9000) / $step) * $step;
-        $out = calculate('charge.blend', ['total_mass_g' => $total, 'scale_resolution_g' => $step, 'components' => $parts]);
+        $out = calculate(
+            'charge.blend',
+            ['total_mass_g' => $total, 'scale_resolution_g' => $step, 'components' => $parts],
+        );
         expect(array_sum(array_column($out['components'], 'percent')))->toEqualWithDelta(100, 1e-6)
             ->and(array_sum(array_column($out['components'], 'mass_g')))->toEqualWithDelta($total, 1e-6 * $total)
             ->and(array_sum(array_column($out['components'], 'rounded_g')))->toEqualWithDelta($total, 1e-6 * $total);
@@ -143,7 +159,8 @@ describe('forces', function () {
         $d = new Draw($seed);
         $in = [
             'gauge_bar' => $d->between(20, 300), 'ram_diameter_mm' => $d->between(30, 160), 'rams' => $d->count(1, 4),
-            'length_mm' => $d->between(200, 1000), 'width_mm' => $d->between(200, 800), 'wanted_bar' => $d->between(1, 10),
+            'length_mm' => $d->between(200, 1000), 'width_mm' => $d->between(200, 800),
+            'wanted_bar' => $d->between(1, 10),
         ];
         $out = calculate('force.press', $in);
         $kn = $in['rams'] * $in['gauge_bar'] * M_PI * $in['ram_diameter_mm'] ** 2 / 4 / 1e4;
@@ -184,8 +201,10 @@ describe('forces', function () {
         $from = $machine($d->between(22, 40));
         $to = $machine($d->between(22, 40));
         $recipe = [
-            'stroke_mm' => $d->between(30, 100), 'hydraulic_bar' => $d->between(40, 120), 'hold_hydraulic_bar' => $d->between(20, 60),
-            'back_hydraulic_bar' => $d->between(3, 10), 'speed_mm_s' => $d->between(20, 100), 'rpm' => $d->between(60, 200),
+            'stroke_mm' => $d->between(30, 100), 'hydraulic_bar' => $d->between(40, 120),
+            'hold_hydraulic_bar' => $d->between(20, 60),
+            'back_hydraulic_bar' => $d->between(3, 10), 'speed_mm_s' => $d->between(20, 100),
+            'rpm' => $d->between(60, 200),
             'cushion_mm' => 5.0, 'changeover_mm' => 12.0,
         ];
         $there = calculate('force.transfer_recipe', ['from' => $from, 'to' => $to, 'recipe' => $recipe])['recipe'];
@@ -193,7 +212,10 @@ describe('forces', function () {
             ->toEqualWithDelta($recipe['stroke_mm'] * $from['screw_diameter_mm'] ** 2, 1e-6 * 1e5)
             ->and($there['hydraulic_bar'] * $to['intensification'])
             ->toEqualWithDelta($recipe['hydraulic_bar'] * $from['intensification'], 1e-3);
-        $back = calculate('force.transfer_recipe', ['from' => $to, 'to' => $from, 'recipe' => $there + $recipe])['recipe'];
+        $back = calculate(
+            'force.transfer_recipe',
+            ['from' => $to, 'to' => $from, 'recipe' => $there + $recipe],
+        )['recipe'];
         expect($back['stroke_mm'])->toEqualWithDelta($recipe['stroke_mm'], 1e-6)
             ->and($back['hydraulic_bar'])->toEqualWithDelta($recipe['hydraulic_bar'], 1e-6);
     })->with(seeds(12));
@@ -234,10 +256,16 @@ describe('a vacuum', function () {
 
     it('leaks what comes in', function (int $seed) {
         $d = new Draw($seed);
-        $in = ['volume_l' => $d->between(5, 200), 'start_kpa' => 5.0, 'end_kpa' => $d->between(5.1, 60), 'seconds' => $d->between(30, 3600)];
+        $in = [
+            'volume_l' => $d->between(5, 200), 'start_kpa' => 5.0, 'end_kpa' => $d->between(5.1, 60),
+            'seconds' => $d->between(30, 3600),
+        ];
         $out = calculate('vacuum.leak', $in);
         expect($out['leak_mbar_l_s'])
-            ->toEqualWithDelta(10 * ($in['end_kpa'] - $in['start_kpa']) * $in['volume_l'] / $in['seconds'], 1e-6 * $out['leak_mbar_l_s'] + 1e-9);
+            ->toEqualWithDelta(
+                10 * ($in['end_kpa'] - $in['start_kpa']) * $in['volume_l'] / $in['seconds'],
+                1e-6 * $out['leak_mbar_l_s'] + 1e-9,
+            );
     })->with(seeds(10));
 
     it('reads the same in every unit, there and back', function (int $seed) {
@@ -282,7 +310,8 @@ describe('a formed part', function () {
     it('gets thinner the deeper it is, and loses nothing on the way', function (int $seed) {
         $d = new Draw($seed);
         $in = [
-            'base_diameter_mm' => $d->between(80, 300), 'depth_mm' => $d->between(10, 60), 'draft_deg' => $d->between(3, 10),
+            'base_diameter_mm' => $d->between(80, 300), 'depth_mm' => $d->between(10, 60),
+            'draft_deg' => $d->between(3, 10),
             'sheet_mm' => $d->between(1, 6), 'steps' => 14, 'corner_radius_mm' => $d->between(2, 8),
         ];
         $out = calculate('forming.wall', $in);
@@ -300,10 +329,17 @@ describe('melt', function () {
     it('takes more pressure the longer and the thinner its way, and less the hotter it is', function (int $seed) {
         $d = new Draw($seed);
         $in = [
-            'polymer' => $d->one(['PP', 'HDPE', 'PS', 'ABS']), 'melt_c' => 225.0, 'flow_cm3_s' => $d->between(3, 30), 'mould_c' => 40.0,
-            'path' => [['kind' => 'slit', 'length_mm' => $d->between(30, 120), 'width_mm' => 30.0, 'height_mm' => $d->between(1.5, 4)]],
+            'polymer' => $d->one(['PP', 'HDPE', 'PS', 'ABS']), 'melt_c' => 225.0, 'flow_cm3_s' => $d->between(3, 30),
+            'mould_c' => 40.0,
+            'path' => [[
+                'kind' => 'slit', 'length_mm' => $d->between(30, 120), 'width_mm' => 30.0,
+                'height_mm' => $d->between(1.5, 4),
+            ]],
         ];
-        $bar = static fn (array $over): float => calculate('flow.fill', array_replace_recursive($in, $over))['pressure_bar'];
+        $bar = static fn (array $over): float => calculate(
+            'flow.fill',
+            array_replace_recursive($in, $over),
+        )['pressure_bar'];
         $base = $bar([]);
         expect($base)->toBeGreaterThan(0.0)
             ->and($bar(['path' => [['length_mm' => 2 * $in['path'][0]['length_mm']]]]))->toBeGreaterThan(1.5 * $base)
@@ -316,11 +352,15 @@ describe('melt', function () {
 
     it('cools with the square of the wall, and never in a mould that is as hot as it', function (int $seed) {
         $d = new Draw($seed);
-        $in = ['polymer' => 'PP', 'thickness_mm' => $d->between(1, 5), 'melt_c' => $d->between(210, 250), 'mould_c' => $d->between(20, 60), 'eject_c' => 90.0];
+        $in = [
+            'polymer' => 'PP', 'thickness_mm' => $d->between(1, 5), 'melt_c' => $d->between(210, 250),
+            'mould_c' => $d->between(20, 60), 'eject_c' => 90.0,
+        ];
         $once = calculate('heat.cooling_time', $in)['cooling_s'];
         $twice = calculate('heat.cooling_time', ['thickness_mm' => 2 * $in['thickness_mm']] + $in)['cooling_s'];
         expect($twice)->toEqualWithDelta(4 * $once, 0.02 * $twice);
-        expect(calculate('heat.cooling_time', ['mould_c' => $in['mould_c'] + 15] + $in)['cooling_s'])->toBeGreaterThan($once);
+        expect(calculate('heat.cooling_time', ['mould_c' => $in['mould_c'] + 15] + $in)['cooling_s'])
+            ->toBeGreaterThan($once);
     })->with(seeds(10));
 });
 
@@ -338,7 +378,10 @@ describe('what a part costs', function () {
             'hands' => [['minutes' => $d->between(5, 500), 'price_h' => $d->between(15, 60)]],
         ];
         $out = calculate('cost.part', $in);
-        $material = array_sum(array_map(static fn (array $m): float => $m['mass_g'] * $m['price_kg'] / 1000, $in['material']));
+        $material = array_sum(array_map(
+            static fn (array $m): float => $m['mass_g'] * $m['price_kg'] / 1000,
+            $in['material'],
+        ));
         $sum = $material + $in['energy_kwh'] * $in['price_kwh'] + $in['hands'][0]['minutes'] / 60 * $in['hands'][0]['price_h'];
         expect($out['total'])->toEqualWithDelta($sum, 1e-6 * $sum)
             ->and($out['per_good_part'])->toEqualWithDelta($sum / $good, 1e-6 * $sum)

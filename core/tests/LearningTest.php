@@ -208,7 +208,10 @@ it('learns a heater from timed sheets, whatever its exchange truly is', function
     ];
     $sheets = [];
     foreach ([0.8, 1.0, 1.5, 2.0, 2.5] as $mm) {
-        $ready = calculate('heat.vacuum_sheet', ['heater_c' => $heater, 'exchange' => $exchange] + $sheet($mm))['ready_s'];
+        $ready = calculate(
+            'heat.vacuum_sheet',
+            ['heater_c' => $heater, 'exchange' => $exchange] + $sheet($mm),
+        )['ready_s'];
         $sheets[] = [
             'input' => $sheet($mm),
             'seconds' => $ready * exp($hidden->noise(0.03)),
@@ -244,7 +247,10 @@ it('says that one sheet says little, and that times which fit no heater fit none
     )
         ->toThrow(static fn (InputError $e) => expect($e->field)->toBe('sheets.0.input.thickness_mm'));
     expect(
-        static fn () => calculate('fit.heater', ['sheets' => [['input' => $sheet, 'seconds' => 60, 'cue' => 'smells']]]),
+        static fn () => calculate(
+            'fit.heater',
+            ['sheets' => [['input' => $sheet, 'seconds' => 60, 'cue' => 'smells']]],
+        ),
     )->toThrow(InputError::class);
 });
 

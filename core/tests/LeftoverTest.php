@@ -18,7 +18,8 @@ function leaves(array $logged, array $through = []): RunState
     $state = new RunState;
     foreach ($logged as $i => [$entry, $values]) {
         $state->entries["l{$i}"] = [
-            'key' => "l{$i}", 'entry' => $entry, 'at' => (float) $i, 'by' => 'Ines Halloran', 'values' => $values, 'step' => null,
+            'key' => "l{$i}", 'entry' => $entry, 'at' => (float) $i, 'by' => 'Ines Halloran', 'values' => $values,
+            'step' => null,
             'corrected' => 0, 'piece' => $logged[$i][2] ?? null,
         ];
     }
@@ -51,8 +52,10 @@ it('is flash of a sheet: what was weighed in, less what came out', function (): 
     expect(leftOf('compression', $sheet, []))->toBe(['flash' => 116.0]);
     // Of two sheets in one run each is held against its own charge; one that is not weighed yet says nothing.
     $two = leaves([
-        ['weigh', ['mass_g' => 1000], 1], ['inspection', ['mass_g' => 980], 1], ['disposition', ['verdict' => 'scrap', 'reason' => 'short'], 1],
-        ['weigh', ['mass_g' => 1000], 2], ['inspection', ['mass_g' => 900], 2], ['disposition', ['verdict' => 'good'], 2],
+        ['weigh', ['mass_g' => 1000], 1], ['inspection', ['mass_g' => 980], 1],
+        ['disposition', ['verdict' => 'scrap', 'reason' => 'short'], 1],
+        ['weigh', ['mass_g' => 1000], 2], ['inspection', ['mass_g' => 900], 2],
+        ['disposition', ['verdict' => 'good'], 2],
         ['weigh', ['mass_g' => 1000], 3],
     ]);
     expect(leftOf('compression', $two, []))->toBe(['flash' => 120.0, 'scrap' => 980.0]);
@@ -98,7 +101,8 @@ it('is the rim of a formed part, and whole sheets of those that are not good', f
         ['disposition', ['verdict' => 'good'], 1], ['disposition', ['verdict' => 'good'], 2],
         ['disposition', ['verdict' => 'scrap', 'reason' => 'web'], 3],
     ]);
-    expect(leftOf('vacuum_forming', $state, ['blank_g' => 400.0, 'trim_g' => 120.0]))->toBe(['trim' => 240.0, 'scrap' => 400.0]);
+    expect(leftOf('vacuum_forming', $state, ['blank_g' => 400.0, 'trim_g' => 120.0]))
+        ->toBe(['trim' => 240.0, 'scrap' => 400.0]);
 });
 
 it('plans the rim of a blank as what lies outside the opening: the masses add up', function (): void {

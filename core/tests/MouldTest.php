@@ -90,7 +90,9 @@ it('says what it could not look at, and lets want of nothing pass', function ():
 
 it('never turns worse by a larger machine', function (): void {
     $sizes = ['tie_bar_width_mm', 'tie_bar_height_mm', 'most_mould_mm', 'daylight_mm', 'opening_mm', 'clamp_kn'];
-    $mould = ['width_mm' => 200, 'height_mm' => 250, 'tool_height_mm' => 180, 'opens_mm' => 70, 'projected_area_cm2' => 30];
+    $mould = [
+        'width_mm' => 200, 'height_mm' => 250, 'tool_height_mm' => 180, 'opens_mm' => 70, 'projected_area_cm2' => 30,
+    ];
     $before = PHP_INT_MAX;
     foreach ([100, 150, 200, 250, 300, 400] as $size) {
         $against = count(fitting(array_fill_keys($sizes, $size), $mould, [], 'PA6')['against']);

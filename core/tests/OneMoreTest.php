@@ -14,7 +14,9 @@ function hourEach(int $jobs = 4): array
         'now' => 0.0,
         'horizon_end' => 3000.0,
         'time_limit_s' => 0.05,
-        'stations' => [['id' => 'press', 'kind' => 'hot_press', 'amps' => 10.0], ['id' => 'idle', 'kind' => 'hot_press']],
+        'stations' => [
+            ['id' => 'press', 'kind' => 'hot_press', 'amps' => 10.0], ['id' => 'idle', 'kind' => 'hot_press'],
+        ],
         'people' => [['id' => 'Ines']],
         'jobs' => array_map(static fn (int $i): array => [
             'id' => "j{$i}",
@@ -34,14 +36,18 @@ it('halves the day where one station holds it up, and gives nothing where none w
         ->and(calculate('schedule.plan', OneMore::station(hourEach(), 'press'))['makespan_min'])->toBeLessThan(126.0)
         ->and(calculate('schedule.plan', OneMore::person(hourEach()))['makespan_min'])->toEqualWithDelta($plain, 1.0)
         // Nothing is made on it: nobody is asked for another.
-        ->and(calculate('schedule.plan', OneMore::station(hourEach(), 'idle'))['makespan_min'])->toEqualWithDelta($plain, 1.0)
+        ->and(calculate(
+            'schedule.plan',
+            OneMore::station(hourEach(), 'idle'),
+        )['makespan_min'])->toEqualWithDelta($plain, 1.0)
         ->and(OneMore::station(hourEach(), 'unknown'))->toBe(hourEach());
 });
 
 it('is held by the supply with a twin too', function (): void {
     $tight = ['supply' => ['phases' => 1, 'amps' => 15.0]];
 
-    expect(calculate('schedule.plan', OneMore::station(hourEach() + $tight, 'press'))['makespan_min'])->toBeGreaterThan(230.0);
+    expect(calculate('schedule.plan', OneMore::station(hourEach() + $tight, 'press'))['makespan_min'])
+        ->toBeGreaterThan(230.0);
 });
 
 it('wins with hands where hands are what is waited for', function (): void {

@@ -34,7 +34,9 @@ it('is covered by its sheets of paper, each of which laps over its neighbours', 
 
 it('is of a formed part what it is at the sheet, and of nothing else', function (): void {
     $of = new Processes(new Registry);
-    $tray = $of->get('vacuum_forming')->outline(new Record(['length_mm' => 320, 'width_mm' => 220, 'corner_radius_mm' => 12]));
+    $tray = $of
+        ->get('vacuum_forming')
+        ->outline(new Record(['length_mm' => 320, 'width_mm' => 220, 'corner_radius_mm' => 12]));
     expect([$tray?->lengthMm, $tray?->widthMm, $tray?->cornerMm])->toEqual([320, 220, 12])
         ->and($of->get('vacuum_forming')->outline(new Record(['base_diameter_mm' => 180]))?->cornerMm)->toEqual(90)
         ->and($of->get('vacuum_forming')->outline(new Record(['length_mm' => 320])))->toBeNull()

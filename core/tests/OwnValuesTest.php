@@ -41,7 +41,11 @@ it('offers no window where a process does not work the polymer', function (): vo
 it('refuses what is not offered, and what cannot be', function (): void {
     $polymer = (new PolymerLibrary)->get('PP');
     expect(static fn () => OwnValues::mustBe($polymer, 'name', 1.0))->toThrow(InputError::class)
-        ->and(static fn () => OwnValues::mustBe($polymer, 'process.injection.hold_fraction.typical', 0.5))->toThrow(InputError::class)
+        ->and(static fn () => OwnValues::mustBe(
+            $polymer,
+            'process.injection.hold_fraction.typical',
+            0.5,
+        ))->toThrow(InputError::class)
         ->and(static fn () => OwnValues::mustBe($polymer, 'degradation_c.ceiling', 900.0))->toThrow(InputError::class)
         ->and(OwnValues::mustBe($polymer, 'degradation_c.ceiling', null)->unit)->toBe('°C');
 });

@@ -48,11 +48,17 @@ const OWN_CHANGES = [
 
 it('is the shipped procedure where nothing is changed', function (string $file): void {
     expect(OwnWay::over(shippedWay($file), []))->toEqual(shippedWay($file));
-})->with(['Compression/procedure', 'Compression/series', 'Injection/procedure', 'Extrusion/procedure', 'VacuumForming/procedure']);
+})->with([
+    'Compression/procedure', 'Compression/series', 'Injection/procedure', 'Extrusion/procedure',
+    'VacuumForming/procedure',
+]);
 
 it('goes with the usual minutes of the shop before those of a plan', function (): void {
     $plan = ['half_swap_min' => 0.5];
-    $mount = static fn (array $changes): float => ($way = new Procedure(OwnWay::over(shippedWay('Extrusion/procedure'), $changes)))
+    $mount = static fn (array $changes): float => ($way = new Procedure(OwnWay::over(
+        shippedWay('Extrusion/procedure'),
+        $changes,
+    )))
         ->minutes($way->step('mount'), $plan);
     expect($mount([]))->toBe(0.5)
         ->and($mount([['step' => 'mount', 'title' => 'Hang it']]))->toBe(0.5)
@@ -110,7 +116,10 @@ it('fits the schema of procedures in every process, with a step of the own after
     $schema = (string) file_get_contents(dirname(__DIR__).'/data/procedure.schema.json');
     expect((new Validator)->validate(json_decode((string) json_encode($body)), $schema)->isValid())->toBeTrue()
         ->and((new Procedure($body))->steps())->toHaveCount(2 * count(shippedWay($file)['steps']));
-})->with(['Compression/procedure', 'Compression/series', 'Injection/procedure', 'Extrusion/procedure', 'VacuumForming/procedure']);
+})->with([
+    'Compression/procedure', 'Compression/series', 'Injection/procedure', 'Extrusion/procedure',
+    'VacuumForming/procedure',
+]);
 
 it('is waited for in a run: an own step holds until what it asks is confirmed', function (): void {
     $way = new Procedure(OwnWay::over(shippedWay(), [
@@ -145,7 +154,11 @@ it('is waited for in a run: an own step holds until what it asks is confirmed', 
     expect($state->step)->toBe('plates');
 });
 
-it('refuses what would take something away, or does not belong there', function (array $changes, string $field, string $says): void {
+it('refuses what would take something away, or does not belong there', function (
+    array $changes,
+    string $field,
+    string $says,
+): void {
     [$at, $why] = refusedWay($changes);
     expect($at)->toBe($field)->and($why)->toContain($says);
 })->with([

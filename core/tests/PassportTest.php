@@ -18,13 +18,19 @@ it('keeps of a part what its lots would have been waste of', function (): void {
 it('never keeps more than a part weighs, and all lots together keep all of it', function (): void {
     mt_srand(11);
     for ($i = 0; $i < 200; $i++) {
-        $lots = array_map(static fn (): array => [mt_rand(1, 5000) / 10, (bool) mt_rand(0, 1)], range(1, mt_rand(1, 6)));
+        $lots = array_map(
+            static fn (): array => [mt_rand(1, 5000) / 10, (bool) mt_rand(0, 1)],
+            range(1, mt_rand(1, 6)),
+        );
         $weighed = array_map(static fn (): float => mt_rand(1, 900) / 10, range(1, mt_rand(1, 9)));
         $others = array_map(static fn (array $l): array => [$l[0], ! $l[1]], $lots);
         $kept = KeptFromWaste::grams($lots, $weighed);
         expect($kept)->toBeGreaterThanOrEqual(0.0)->toBeLessThanOrEqual(max($weighed) + 1e-9)
             ->and($kept + KeptFromWaste::grams($others, $weighed))
-            ->toEqualWithDelta(KeptFromWaste::grams(array_map(static fn (array $l): array => [$l[0], true], $lots), $weighed), 1e-9);
+            ->toEqualWithDelta(
+                KeptFromWaste::grams(array_map(static fn (array $l): array => [$l[0], true], $lots), $weighed),
+                1e-9,
+            );
     }
 });
 

@@ -108,7 +108,11 @@ function drawnFree(array $product, float $kgH, int $day, int $pieces): array
     return [$plan, (new Shift($machine, $plant, $dice, ['Ines', 'Jun'], "s{$day}"))->run(0.0, $pieces)];
 }
 
-it('foretells within 10 % what a shift of strips or of a profile makes', function (array $product, float $kgH, int $pieces): void {
+it('foretells within 10 % what a shift of strips or of a profile makes', function (
+    array $product,
+    float $kgH,
+    int $pieces,
+): void {
     [$plan, $run] = drawnFree($product, $kgH, 2, $pieces);
     $made = count(array_filter(
         $run->events,
@@ -152,7 +156,10 @@ it('never has more bars under way than there are moulds, nor more in the tank th
         return $error?->getMessage();
     };
     $on = static fn (int $piece, string ...$steps): array => array_map(
-        static fn (string $step): ?string => $tell(EventType::StepDone, ['step' => $step, 'piece' => $piece, 'reason' => 'for the test']),
+        static fn (string $step): ?string => $tell(
+            EventType::StepDone,
+            ['step' => $step, 'piece' => $piece, 'reason' => 'for the test'],
+        ),
         $steps,
     );
     $tell(EventType::PieceBegun, ['piece' => 1]);
@@ -167,10 +174,16 @@ it('never has more bars under way than there are moulds, nor more in the tank th
         ->and($on(3, 'mount'))->toBe([null])
         ->and($machine->next($state))->toBeNull();
     // Both are out as soon as the machine is free again.
-    $three = new RunMachine(new Procedure($definition->procedureFor($plan)), ['tank_places' => 3] + (array) $plan->targets);
+    $three = new RunMachine(
+        new Procedure($definition->procedureFor($plan)),
+        ['tank_places' => 3] + (array) $plan->targets,
+    );
     $on(3, 'fill', 'chill');
     expect($three->missing($state, 'swap', 1000.0, 3))->toBe([]);
-    $three->apply($state, new Event('moulds-swap', EventType::StepDone, 1000.0, 'Ines', ['step' => 'swap', 'piece' => 3]));
+    $three->apply(
+        $state,
+        new Event('moulds-swap', EventType::StepDone, 1000.0, 'Ines', ['step' => 'swap', 'piece' => 3]),
+    );
     expect($three->taken($state, 'nozzle'))->toBe('no mould is free: bar 2 and 3 are still in them')
         ->and($three->next($state))->toBeNull();
 });
@@ -338,7 +351,10 @@ it('closes its energy: what went into a sheet came out of the platens', function
     }
 });
 
-it('writes, while people work, what it would have written of the whole run', function (string $process, float $within): void {
+it('writes, while people work, what it would have written of the whole run', function (
+    string $process,
+    float $within,
+): void {
     [$polymer, $product, $machines] = SHIFTS[$process];
     $definition = (new Processes(new Registry))->get($process);
     $job = new Job($polymer, $product, $machines);

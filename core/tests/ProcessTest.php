@@ -502,7 +502,10 @@ it('vents a barrel by what it has, and says what each way would give', function 
         // 101.3 − 20 kPa, and 5 for the pump to come near it.
         ->and(target($pumped, 'vent_pulls_bar'))->toEqualWithDelta(0.763, 0.01)
         // At 3,000 m the same pump pulls less under the air.
-        ->and(target($bar(['vent_kpa' => 20.0, 'atmosphere_kpa' => 70.1]), 'vent_pulls_bar'))->toEqualWithDelta(0.451, 0.01)
+        ->and(target(
+            $bar(['vent_kpa' => 20.0, 'atmosphere_kpa' => 70.1]),
+            'vent_pulls_bar',
+        ))->toEqualWithDelta(0.451, 0.01)
         ->and($bar(['vent_kpa' => 20.0], 'open')->venting->value)->toBe('open')
         ->and(count($pumped->cautions))->toBe(count($closed->cautions) + 2);
     expect(fn () => $bar([], 'vacuum'))->toThrow(InputError::class, 'Adder')
@@ -529,7 +532,12 @@ it('makes denser bars with a vent, and denser yet with a vacuum on it', function
         $bars = [];
         for ($i = 5; $i < 25; $i++) {
             $seen = array_column($plant->seen($step, $i, 0, 60), 'values', 'entry')['bar'];
-            $bars[] = $process->inspect('bar', new Record($seen), (array) $plan->targets, (new PolymerLibrary)->get('HDPE'))->figures['void_pct'];
+            $bars[] = $process->inspect(
+                'bar',
+                new Record($seen),
+                (array) $plan->targets,
+                (new PolymerLibrary)->get('HDPE'),
+            )->figures['void_pct'];
         }
 
         return array_sum($bars) / count($bars);
@@ -545,13 +553,21 @@ it('says what each method would give as the plan by that method says it', functi
         1,
         0,
     );
-    $formed = static fn (array $choices): Plan => planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], [], $choices);
+    $formed = static fn (array $choices): Plan => planOf(
+        'vacuum_forming',
+        'HIPS',
+        TRAY,
+        ['former' => BELLOWS],
+        [],
+        $choices,
+    );
     $gives = $says($formed([]));
     foreach (['held', 'held_fan', 'off'] as $how) {
         expect($gives["cool_how {$how}"])->toContain(sprintf('after %.0f s', $formed(['cool_how' => $how])->cool_s));
     }
     $tank = $formed(['pull_by' => 'tank']);
-    expect($gives['pull_by tank'])->toContain(sprintf('%.0f %% of what is possible', 100 * (1 - $tank->end_kpa / 101.325)))
+    expect($gives['pull_by tank'])
+        ->toContain(sprintf('%.0f %% of what is possible', 100 * (1 - $tank->end_kpa / 101.325)))
         ->and($gives)->toHaveKey('pull_by blower_then_tank')
         ->and($says(planOf('vacuum_forming', 'HIPS', TRAY, ['former' => ['speed_l_min' => null] + BELLOWS])))
         ->not->toHaveKey('pull_by pump');
@@ -564,7 +580,11 @@ it('says what each method would give as the plan by that method says it', functi
 
 it('clocks a step by its taps where its figure is the time in it', function (string $id): void {
     $process = process($id);
-    $measured = array_column(array_filter($process->figures(), static fn ($f): bool => $f->measured), 'dimension', 'id');
+    $measured = array_column(
+        array_filter($process->figures(), static fn ($f): bool => $f->measured),
+        'dimension',
+        'id',
+    );
     $piece = new Thread(3);
     foreach ($process->procedures() as $body) {
         $procedure = new Procedure($body);
@@ -590,9 +610,17 @@ it('tells how much of the seconds that a sheet forms in went by before it was pu
     $process = process('vacuum_forming');
     $state = new RunState;
     $state->pieces[1] = new Thread(1);
-    $witness = new Witness(new Procedure($process->procedureFor($plan)), $state, 1, (array) $plan->targets, (new PolymerLibrary)->get('HIPS'));
+    $witness = new Witness(
+        new Procedure($process->procedureFor($plan)),
+        $state,
+        1,
+        (array) $plan->targets,
+        (new PolymerLibrary)->get('HIPS'),
+    );
     expect($process->evidence($witness))->toBe([]);
-    $state->pieces[1]->done['go'] = ['at' => 1000.0 + 2 * target($plan, 'form_within_s'), 'by' => 'Ines', 'reason' => null, 'began' => 1000.0];
+    $state->pieces[1]->done['go'] = [
+        'at' => 1000.0 + 2 * target($plan, 'form_within_s'), 'by' => 'Ines', 'reason' => null, 'began' => 1000.0,
+    ];
     [$late] = $process->evidence($witness);
     expect($late->signal)->toBe('transfer_time_ratio')
         ->and($late->value)->toEqualWithDelta(2.0, 0.02)
@@ -614,7 +642,13 @@ it('forms a spoiled sheet again while its wall bears it, thinner each time', fun
         ->and(target($plan, 'again_mm'))->toBe($plan->again[0]->thinnest_mm)
         // It comes off the mould warm.
         ->and(target($plan, 'again_heat_min'))->toBeLessThan(target($plan, 'heat_min'));
-    $never = planOf('vacuum_forming', 'HIPS', TRAY, ['former' => BELLOWS], ['least_wall_mm' => target($plan, 'thinnest_mm')]);
+    $never = planOf(
+        'vacuum_forming',
+        'HIPS',
+        TRAY,
+        ['former' => BELLOWS],
+        ['least_wall_mm' => target($plan, 'thinnest_mm')],
+    );
     expect(target($never, 'again_most'))->toBe(0)
         ->and(target($never, 'again_mm'))->toBeNull()
         ->and($never->explanation)->toContain('not formed again');
@@ -636,7 +670,10 @@ it('lets no sheet be formed again oftener than its wall bears, nor one that is j
 
         return $no?->getMessage();
     };
-    $again = fn (int $piece): ?string => $tell('logged', ['entry' => 'again', 'values' => ['why' => 'not sharp'], 'piece' => $piece]);
+    $again = fn (int $piece): ?string => $tell(
+        'logged',
+        ['entry' => 'again', 'values' => ['why' => 'not sharp'], 'piece' => $piece],
+    );
     $tell('started', []);
     foreach ($machine->procedure->steps(Phase::SetUp) as $step) {
         foreach (throughStep($machine->procedure, $step, $targets) as $entry) {
@@ -690,7 +727,9 @@ it('lays several on one bed with the least of sheet that the bed takes', functio
         ->and(target($one, 'parts_per_piece'))->toBe(1.0)
         ->and(target($two, 'pieces'))->toBe(5.0)
         ->and(target($two, 'parts_per_piece'))->toBe(2.0)
-        ->and($two->blank_length_mm * $two->blank_width_mm)->toBeLessThan(2 * $single->blank_length_mm * $single->blank_width_mm)
+        ->and($two->blank_length_mm * $two->blank_width_mm)->toBeLessThan(
+            2 * $single->blank_length_mm * $single->blank_width_mm,
+        )
         // What is left of the blank is what is not two parts.
         ->and(target($two, 'blank_g') - target($two, 'trim_g'))
         ->toEqualWithDelta(2 * (target($single, 'blank_g') - target($single, 'trim_g')), 0.3);
@@ -707,7 +746,9 @@ it('warns of what stands too near, and of a mould that the sheet makes soft', fu
         $set,
     ));
     expect($with(['side' => 'male']))->not->toHaveKey('apart')
-        ->and($with(['side' => 'male', 'parts_on_bed' => 2, 'spacing_mm' => TRAY['depth_mm'] - 1])['apart'])->toBe('warn')
+        ->and($with([
+            'side' => 'male', 'parts_on_bed' => 2, 'spacing_mm' => TRAY['depth_mm'] - 1,
+        ])['apart'])->toBe('warn')
         ->and($with(['side' => 'male', 'parts_on_bed' => 2])['apart'])->toBe('ok')
         ->and($with(['side' => 'female', 'parts_on_bed' => 2, 'spacing_mm' => 1]))->not->toHaveKey('apart')
         ->and($with(['made_of' => 'printed', 'softens_c' => 58])['soft_mould'])->toBe('warn')
@@ -715,7 +756,9 @@ it('warns of what stands too near, and of a mould that the sheet makes soft', fu
         ->and($with(['made_of' => 'printed']))->not->toHaveKey('soft_mould');
     $hips = (new MaterialInput(polymer: 'HIPS'))->thermal(new PolymerLibrary);
     // Two alike meet in the middle; against metal the face stays at the metal's heat.
-    $alike = MouldStuff::Printed->effusivity() / sqrt($hips->conductivity_melt_w_mk * $hips->density_kg_m3 * $hips->specific_heat_melt_j_kgk);
+    $alike = MouldStuff::Printed->effusivity() / sqrt(
+        $hips->conductivity_melt_w_mk * $hips->density_kg_m3 * $hips->specific_heat_melt_j_kgk,
+    );
     expect(MouldStuff::Printed->touched(160, 30, $hips))->toEqualWithDelta((160 + $alike * 30) / (1 + $alike), 0.01)
         ->and(MouldStuff::Aluminium->touched(160, 30, $hips))->toBeLessThan(36)
         ->and(MouldStuff::Wood->touched(160, 30, $hips))->toBeGreaterThan(95);
@@ -757,7 +800,12 @@ it('forms as its parts say: window, draw, walls, blank', function (): void {
 it('says what a check says', function (): void {
     $pp = (new PolymerLibrary)->get('PP');
     $part = static fn (float $mass): array => process('injection')
-        ->inspect('part', new Record(['mass_g' => $mass]), ['part_mass_g' => 16.0, 'part_least_g' => 15.68], $pp)->result;
+        ->inspect(
+            'part',
+            new Record(['mass_g' => $mass]),
+            ['part_mass_g' => 16.0, 'part_least_g' => 15.68],
+            $pp,
+        )->result;
     expect($part(16)['verdict'])->toBe('full')
         ->and($part(15.6)['verdict'])->toBe('short')
         ->and($part(15.6)['full_pct'])->toBe(97.5)
@@ -813,7 +861,10 @@ it('keeps in a recipe how it is made: not what the product or the material is', 
     // What was kept makes the same again.
     $again = new Job('HDPE', SHEET, ['hot' => HOT_PRESS], $recipe, 'recipe, version 1', kept: $recipe);
     expect(target($process->plan($again), 'heat_min'))
-        ->toBe(target($process->plan(new Job('HDPE', SHEET, ['hot' => HOT_PRESS], settings: ['soak_min' => 4.0])), 'heat_min'));
+        ->toBe(target(
+            $process->plan(new Job('HDPE', SHEET, ['hot' => HOT_PRESS], settings: ['soak_min' => 4.0])),
+            'heat_min',
+        ));
 });
 
 it('tells runs apart by its figures, planned and measured', function (): void {

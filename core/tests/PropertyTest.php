@@ -304,7 +304,9 @@ it('answers hostile input with a result or a named error, never a crash, a NaN o
     };
     // Ten thousand; those that need longer go on for as long as they are given. Time is the processor's own, not the
     // Ten thousand, or as many as there is time for: of the processor, as a busy machine is no hang. FUZZ_SECONDS=20 digs deeper.
-    $worked = static fn (): float => ($now = getrusage()) ? $now['ru_utime.tv_sec'] + $now['ru_utime.tv_usec'] / 1e6 : 0.0;
+    $worked = static fn (): float => ($now = getrusage())
+        ? $now['ru_utime.tv_sec'] + $now['ru_utime.tv_usec'] / 1e6
+        : 0.0;
     $until = $worked() + (float) (getenv('FUZZ_SECONDS') ?: 0.3);
     for ($i = 0; $i < 10_000 && ($i < 60 || $worked() < $until); $i++) {
         $input = $spoil($example);

@@ -59,7 +59,9 @@ it('names the place that is wrong, from the root', function (Closure $reads, str
     'no text' => [static fn (Record $of) => $of->text('density'), 'density must be text'],
     'no number' => [static fn (Record $of) => $of->number('window.note'), 'window.note must be a number'],
     'not there' => [static fn (Record $of) => $of->text('colour'), 'colour is missing'],
-    'deeper' => [static fn (Record $of) => $of->at('window')->at('melt_c')->text('min'), 'window.melt_c.min must be text'],
+    'deeper' => [
+        static fn (Record $of) => $of->at('window')->at('melt_c')->text('min'), 'window.melt_c.min must be text',
+    ],
     'in a list' => [static fn (Record $of) => $of->each('causes')[1]->number('prior'), 'causes.1.prior is missing'],
     'no list' => [static fn (Record $of) => $of->texts('name'), 'name must be a list or an object'],
     'a list of other things' => [static fn (Record $of) => $of->texts('causes'), 'causes.0 must be text'],
@@ -72,6 +74,9 @@ it('names the place that is wrong, from the root', function (Closure $reads, str
 
 it('reads a file, or says which it could not', function (): void {
     expect(Record::file(dirname(__DIR__).'/data/flow.json')->has('polymers.HDPE.exponent'))->toBeTrue();
-    expect(static fn () => Record::file('/nowhere/flow.json'))->toThrow(RuntimeException::class, 'flow.json is not readable');
+    expect(static fn () => Record::file('/nowhere/flow.json'))->toThrow(
+        RuntimeException::class,
+        'flow.json is not readable',
+    );
     expect(static fn () => Record::file(__FILE__))->toThrow(RuntimeException::class, 'RecordTest.php is not readable');
 });

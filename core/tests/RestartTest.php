@@ -121,10 +121,18 @@ it('lets nothing that needs heat go on while it stands, nor before it is hot thr
     $tell('piece_begun', 100, ['piece' => 1]);
     expect($tell('interrupted', 110, ['reason' => 'The power went']))->toBeNull()
         ->and((string) $tell('piece_begun', 115, ['piece' => 2])?->getMessage())->toContain('not yet')
-        ->and((string) $tell('step_done', 120, ['step' => $step, 'piece' => 1])?->getMessage())->toContain('it is interrupted')
+        ->and((string) $tell(
+            'step_done',
+            120,
+            ['step' => $step, 'piece' => 1],
+        )?->getMessage())->toContain('it is interrupted')
         ->and($tell('interrupted', 130, ['reason' => 'again'])?->field)->toBe('type')
         ->and($tell('resumed', 700, ['wait_min' => 12, 'read_c' => 150]))->toBeNull()
-        ->and((string) $tell('step_done', 710, ['step' => $step, 'piece' => 1])?->getMessage())->toContain('hot through again: 11:50 to go')
+        ->and((string) $tell(
+            'step_done',
+            710,
+            ['step' => $step, 'piece' => 1],
+        )?->getMessage())->toContain('hot through again: 11:50 to go')
         ->and($machine->next($state)->at ?? 700 + 12 * 60.0)->toEqual(700 + 12 * 60.0)
         ->and($tell('step_done', 1421, ['step' => $step, 'piece' => 1]))->toBeNull()
         // What was asked for once is not asked for again.
@@ -152,26 +160,46 @@ it('is not waited for less by the steps after one that was gone on from anyway',
 });
 
 it('stops the clocks of heat meanwhile, and lets those of cooling go on', function (): void {
-    $press = new RunMachine(new Procedure((new Processes(new Registry))->get('compression')->procedure()), ['heat_min' => 12.0, 'cool_min' => 6.0]);
+    $press = new RunMachine(
+        new Procedure((new Processes(new Registry))->get('compression')->procedure()),
+        ['heat_min' => 12.0, 'cool_min' => 6.0],
+    );
     foreach ([['heat', 12.0, 600.0], ['cool', 6.0, 0.0]] as [$timer, $minutes, $more]) {
         $state = new RunState;
         $state->startedAt = 0.0;
-        $state->timers[$timer] = ['id' => $timer, 'started_at' => 0.0, 'ends_at' => 60 * $minutes, 'minutes' => $minutes, 'answered_at' => null];
-        $press->apply($state, new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']));
+        $state->timers[$timer] = [
+            'id' => $timer, 'started_at' => 0.0, 'ends_at' => 60 * $minutes, 'minutes' => $minutes,
+            'answered_at' => null,
+        ];
+        $press->apply(
+            $state,
+            new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']),
+        );
         $press->apply($state, new Event('a-break-2', EventType::Resumed, 660.0, 'Ines', ['wait_min' => 0]));
         expect($state->timers[$timer]['ends_at'])->toEqual(60 * $minutes + $more);
     }
 });
 
 it('calls for the hand that says when it goes on, and for what cools; a clock of heat that stands rings nobody', function (): void {
-    $press = new RunMachine(new Procedure((new Processes(new Registry))->get('compression')->procedure()), ['heat_min' => 12.0, 'cool_min' => 6.0]);
+    $press = new RunMachine(
+        new Procedure((new Processes(new Registry))->get('compression')->procedure()),
+        ['heat_min' => 12.0, 'cool_min' => 6.0],
+    );
     $calls = static function (string $timer, float $ends, bool $stands) use ($press): array {
         $state = new RunState;
         $state->startedAt = 0.0;
-        $state->step = array_values(array_filter($press->procedure->steps(), static fn ($s): bool => $s->timer === $timer))[0]->id;
-        $state->timers[$timer] = ['id' => $timer, 'started_at' => 0.0, 'ends_at' => $ends, 'minutes' => $ends / 60, 'answered_at' => null];
+        $state->step = array_values(array_filter(
+            $press->procedure->steps(),
+            static fn ($s): bool => $s->timer === $timer,
+        ))[0]->id;
+        $state->timers[$timer] = [
+            'id' => $timer, 'started_at' => 0.0, 'ends_at' => $ends, 'minutes' => $ends / 60, 'answered_at' => null,
+        ];
         if ($stands) {
-            $press->apply($state, new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']));
+            $press->apply(
+                $state,
+                new Event('a-break-1', EventType::Interrupted, 60.0, 'Ines', ['reason' => 'The power went']),
+            );
         }
 
         return array_map(static fn (Hand $h): array => [$h->at, $h->timer, $h->why], $press->calls($state));
@@ -246,7 +274,13 @@ it('marks what was under way when it was interrupted, and nothing else', functio
 it('is asked of a machine as it is known, and of none that nobody has measured', function (): void {
     $polymer = (new PolymerLibrary)->get('PP');
     $injection = (new Processes(new Registry))->get('injection');
-    $lever = $injection->restart(new Interruption(new Record(['barrel_diameter_mm' => 40]), ['melt_c' => 220.0], [], $polymer, 60));
+    $lever = $injection->restart(new Interruption(
+        new Record(['barrel_diameter_mm' => 40]),
+        ['melt_c' => 220.0],
+        [],
+        $polymer,
+        60,
+    ));
     expect($lever?->wait_min)->toEqualWithDelta(restarted(60)['wait_min'], 1e-6)
         ->and($injection->restart(new Interruption(new Record([]), ['melt_c' => 220.0], [], $polymer, 60)))->toBeNull();
     $banded = $injection->restart(new Interruption(
@@ -260,7 +294,13 @@ it('is asked of a machine as it is known, and of none that nobody has measured',
     // m·c·ΔT over the share of its bands that stays in the steel
     expect($banded?->heat_min)->toEqualWithDelta(28 * 0.49 * 200 / (0.7 * 3.6) / 60, 1e-6);
     $extruder = (new Processes(new Registry))->get('extrusion');
-    expect($extruder->restart(new Interruption(new Record(['screw_diameter_mm' => 30]), ['melt_c' => 200.0], [], $polymer, 5))?->state->value)
+    expect($extruder->restart(new Interruption(
+        new Record(['screw_diameter_mm' => 30]),
+        ['melt_c' => 200.0],
+        [],
+        $polymer,
+        5,
+    ))?->state->value)
         ->toBe('melt');
     $press = (new Processes(new Registry))->get('compression');
     expect($press->restart(new Interruption(new Record([]), ['platen_c' => 180.0], [], $polymer, 5)))->toBeNull();

@@ -24,7 +24,8 @@ function lengthOf(array $steps, array $places, array $targets = ['cool_min' => 1
         'timers' => [['id' => 'cool', 'title' => 'Cooling', 'minutes' => 'cool_min', 'kind' => 'cool']],
         'entries' => [], 'schools' => [],
         'steps' => array_map(static fn (array $s): array => $s + [
-            'stage' => 's', 'place' => 'bench', 'people' => 1, 'title' => 't', 'do' => 'd', 'why' => 'w', 'button' => 'b',
+            'stage' => 's', 'place' => 'bench', 'people' => 1, 'title' => 't', 'do' => 'd', 'why' => 'w',
+            'button' => 'b',
             'pass_anyway' => 'reason', 'phase' => 'piece',
         ], $steps),
     ]), $targets);

@@ -175,7 +175,19 @@ it('says what waits where hands are late, and lets the dearest minute go first',
         // A look is over before anything else could begin; what goes on heating comes before all that takes as long.
         ->and($pump->presses())->toBe(8.0)
         ->and($out->presses())->toBe(8.0 / $out->minutes);
-    $hand = static fn (Wait $wait, float $minutes): Hand => new Hand(0.0, '', '', '', null, null, 1, '', null, $wait, $minutes);
+    $hand = static fn (Wait $wait, float $minutes): Hand => new Hand(
+        0.0,
+        '',
+        '',
+        '',
+        null,
+        null,
+        1,
+        '',
+        null,
+        $wait,
+        $minutes,
+    );
     // Of all orders of three that wait at once that by what presses costs least in all.
     $three = [$hand(Wait::Bench, 1), $hand(Wait::Heats, 5), $hand(Wait::Hot, 2)];
     $cost = static function (array $order): float {
@@ -198,7 +210,8 @@ it('says what waits and whose turn it is as the screen does', function (): void 
     $file = json_decode((string) file_get_contents(__DIR__.'/conformance/waits.json'), true);
     foreach ($file['waits'] as $case) {
         $step = Step::of(new Record([
-            'id' => 's', 'stage' => 's', 'place' => 'p', 'people' => 1, 'title' => 't', 'why' => 'w', 'needs_heat' => $case['needs_heat'],
+            'id' => 's', 'stage' => 's', 'place' => 'p', 'people' => 1, 'title' => 't', 'why' => 'w',
+            'needs_heat' => $case['needs_heat'],
         ]));
         $wait = Wait::of($step, $case['timer'] === null ? null : new Timer('t', 't', 'm', $case['timer']));
         $hand = new Hand(0.0, '', '', '', null, null, 1, '', null, $wait, $case['minutes']);
@@ -206,7 +219,10 @@ it('says what waits and whose turn it is as the screen does', function (): void 
     }
     foreach ($file['turns'] as ['now' => $now, 'hands' => $hands, 'turn' => $turn]) {
         foreach ([$hands, array_reverse($hands)] as $given) {
-            usort($given, static fn (array $a, array $b): int => Hand::turn($a[1], $a[2], $now) <=> Hand::turn($b[1], $b[2], $now));
+            usort(
+                $given,
+                static fn (array $a, array $b): int => Hand::turn($a[1], $a[2], $now) <=> Hand::turn($b[1], $b[2], $now),
+            );
             expect(array_column($given, 0))->toBe($turn);
         }
     }
@@ -366,11 +382,15 @@ it('goes over to another lot, never to one that goes in already or before the la
     $b->now += 60;
     $from = $b->now;
     expect($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBeNull()
-        ->and($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBe('data.lot: L-0007 goes in already')
+        ->and($b->tell(
+            EventType::LotChanged,
+            ['lot' => 7, 'code' => 'L-0007'],
+        ))->toBe('data.lot: L-0007 goes in already')
         ->and($b->state->lotAt($from - 1))->toBeNull()
         ->and($b->state->lotAt($from))->toBe(7);
     $b->now -= 30;
-    expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))->toBe('at: is before lot L-0007 began to go in');
+    expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))
+        ->toBe('at: is before lot L-0007 began to go in');
     $b->now += 60;
     expect($b->tell(EventType::LotChanged, ['lot' => 8, 'code' => 'L-0008']))->toBeNull()
         // And back: the run is of it again.

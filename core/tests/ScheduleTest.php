@@ -58,21 +58,28 @@ function someDay(int $seed): array
     $pick = static fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
     $jobs = [];
     for ($i = 0; $i < 14; $i++) {
-        $set = ['polymer' => $pick(['HDPE', 'PP', 'HIPS']), 'lightness' => $dice->getInt(0, 100), 'set_c' => $dice->getInt(18, 24) * 10];
+        $set = [
+            'polymer' => $pick(['HDPE', 'PP', 'HIPS']), 'lightness' => $dice->getInt(0, 100),
+            'set_c' => $dice->getInt(18, 24) * 10,
+        ];
         $tasks = match ($dice->getInt(0, 2)) {
             0 => [
                 task('weigh', 'bench', 4, ['hands_start_min' => 4]),
                 task('heat', 'Anvil', $dice->getInt(12, 20), [
-                    'hands_start_min' => 1, 'hands_end_min' => 1, 'people' => 2, 'after' => ['weigh'], 'hot' => true, 'max_gap_min' => 30,
+                    'hands_start_min' => 1, 'hands_end_min' => 1, 'people' => 2, 'after' => ['weigh'], 'hot' => true,
+                    'max_gap_min' => 30,
                 ]),
-                ['id' => 'cool', 'stations' => [['station' => 'Pond', 'minutes' => 12], ['station' => 'Little Pond', 'minutes' => 16]],
+                ['id' => 'cool', 'stations' => [
+                    ['station' => 'Pond', 'minutes' => 12], ['station' => 'Little Pond', 'minutes' => 16],
+                ],
                     'hands_start_min' => 1, 'hands_end_min' => 3, 'after' => ['heat'], 'no_wait' => true],
                 task('check', 'bench', 6, ['hands_start_min' => 6, 'after' => ['cool']]),
             ],
             1 => [
                 task('soak', 'Heron', 10, ['hands_start_min' => 2, 'hot' => true, 'setup' => $set]),
                 task('shoot', 'Heron', $dice->getInt(20, 40), [
-                    'hands_start_min' => 5, 'hands_end_min' => 5, 'hot' => true, 'after' => ['soak'], 'no_wait' => true, 'setup' => $set,
+                    'hands_start_min' => 5, 'hands_end_min' => 5, 'hot' => true, 'after' => ['soak'], 'no_wait' => true,
+                    'setup' => $set,
                 ]),
             ],
             default => [
@@ -81,7 +88,8 @@ function someDay(int $seed): array
             ],
         };
         $jobs[] = [
-            'id' => "job {$i}", 'due' => $dice->getInt(100, 600), 'weight' => $dice->getInt(1, 3), 'pieces' => $dice->getInt(1, 3),
+            'id' => "job {$i}", 'due' => $dice->getInt(100, 600), 'weight' => $dice->getInt(1, 3),
+            'pieces' => $dice->getInt(1, 3),
             'release' => $dice->getInt(0, 100), 'tasks' => $tasks,
         ] + ($dice->getInt(0, 4) === 0 ? ['forbidden' => [[60, 120], [200, 230]]] : []);
     }
@@ -89,12 +97,16 @@ function someDay(int $seed): array
     return [
         'horizon_end' => 2880,
         'stations' => [
-            ['id' => 'bench'], ['id' => 'Anvil', 'amps' => 20, 'phase' => 1], ['id' => 'Pond', 'calendar' => [[0, 500], [1440, 2000]]],
+            ['id' => 'bench'], ['id' => 'Anvil', 'amps' => 20, 'phase' => 1],
+            ['id' => 'Pond', 'calendar' => [[0, 500], [1440, 2000]]],
             ['id' => 'Little Pond'], ['id' => 'Heron', 'amps' => 10, 'phase' => 1], ['id' => 'Bellows', 'amps' => 16],
         ],
         'people' => [
             ['id' => 'Maren', 'calendar' => [[0, 240], [270, 540], [1440, 1980]]],
-            ['id' => 'Jun', 'calendar' => [[0, 540], [1440, 1980]], 'may' => ['bench', 'Anvil', 'Pond', 'Little Pond', 'Bellows']],
+            [
+                'id' => 'Jun', 'calendar' => [[0, 540], [1440, 1980]],
+                'may' => ['bench', 'Anvil', 'Pond', 'Little Pond', 'Bellows'],
+            ],
             ['id' => 'Ines', 'calendar' => [[60, 540], [1440, 1980]], 'learner' => true],
         ],
         'supply' => ['phases' => 3, 'amps' => 32],
@@ -195,7 +207,10 @@ it('moves a piece back where what must follow soon has no place', function (): v
 it('wants two people where two are wanted, never a learner alone, and says who is lacking', function (): void {
     $in = [
         'stations' => [['id' => 'hot']],
-        'people' => [['id' => 'Jun', 'calendar' => [[0, 50], [90, 200]]], ['id' => 'Ines', 'learner' => true, 'calendar' => [[30, 200]]]],
+        'people' => [
+            ['id' => 'Jun', 'calendar' => [[0, 50], [90, 200]]],
+            ['id' => 'Ines', 'learner' => true, 'calendar' => [[30, 200]]],
+        ],
         'jobs' => [['id' => 'slide', 'tasks' => [task('slide', 'hot', 25, ['hands_start_min' => 25, 'people' => 2])]]],
     ];
     expect(starts(planned($in))[0][3])->toBe(90.0);
@@ -237,13 +252,19 @@ it('changes over by the matrix, by the route, and never where there is no way', 
     $in = ['stations' => [['id' => 'barrel']], 'jobs' => [$job('a', 'HDPE'), $job('b', 'PP')]];
     $in['changeover'] = ['HDPE' => ['PP' => 50], 'PP' => ['HDPE' => 7]];
     // The cheaper way round.
-    expect(array_map(static fn (array $s): array => [$s[0], $s[3]], starts(planned($in))))->toBe([['b', 0.0], ['a', 27.0]]);
+    expect(array_map(static fn (array $s): array => [$s[0], $s[3]], starts(planned($in))))
+        ->toBe([['b', 0.0], ['a', 27.0]]);
     $in['changeover'] = ['HDPE' => ['PP' => 5]];
     expect(planned($in)->impossible)->toBe([])
         ->and(array_column(starts(planned($in)), 3))->toBe([0.0, 25.0]);
 
     $route = new Changeovers(new PolymerLibrary, null);
-    $set = static fn (string $polymer, float $lightness = 50, float $c = 200, string $mould = 'm'): SetUp => new SetUp($polymer, $lightness, $c, $mould);
+    $set = static fn (
+        string $polymer,
+        float $lightness = 50,
+        float $c = 200,
+        string $mould = 'm',
+    ): SetUp => new SetUp($polymer, $lightness, $c, $mould);
     expect($route->minutes($set('HDPE'), $set('HDPE')))->toBe(0.0)
         ->and($route->minutes(null, $set('PP')))->toBe(0.0)
         ->and($route->minutes($set('HDPE'), $set('PP')))->toBe(8.0)
@@ -302,7 +323,12 @@ it('refuses by field what it cannot plan', function (array $over, string $field)
     [['jobs' => [['tasks' => [['no_wait' => true]]]]], 'jobs.0.tasks.0.after'],
     [['jobs' => [['tasks' => [['stations' => [['station' => 'b']]]]]]], 'jobs.0.tasks.0.stations.0.station'],
     [['jobs' => [['tasks' => [['stations' => [['minutes' => 0]]]]]]], 'jobs.0.tasks.0.stations.0.minutes'],
-    [['jobs' => [['pieces' => 500, 'tasks' => array_map(static fn (int $i): array => task("t{$i}", 'a', 5), range(0, 9))]]], 'jobs'],
+    [
+        ['jobs' => [[
+            'pieces' => 500, 'tasks' => array_map(static fn (int $i): array => task("t{$i}", 'a', 5), range(0, 9)),
+        ]]],
+        'jobs',
+    ],
     [['changeover' => 'somehow'], 'changeover'],
     [['changeover' => ['HDPE' => ['PP' => -1]]], 'changeover.HDPE.PP'],
     [['time_limit_s' => 60], 'time_limit_s'],
@@ -314,7 +340,12 @@ it('gives up a first plan that is too much work, and keeps what it has where onl
     expect(static fn () => Effort::within(100, static fn (): PlanResult => $plan($read)))->toThrow(TooMuchWork::class);
     $some = Effort::within(20_000, static fn (): PlanResult => $plan($read));
     expect($some->tried)->toBeGreaterThan(0)
-        ->and(Validator::faults($read, new Changeovers(new PolymerLibrary, null), $some->tasks, $some->hands))->toBe([]);
+        ->and(Validator::faults(
+            $read,
+            new Changeovers(new PolymerLibrary, null),
+            $some->tasks,
+            $some->hands,
+        ))->toBe([]);
 });
 
 it('finds the shortest plan of the classic shops', function (string $name, int $shortest): void {

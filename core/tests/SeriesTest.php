@@ -45,7 +45,10 @@ it('asks for no series where one sheet is made, and says so where several are', 
     expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => 1.5]] + OF_SHEETS))
         ->toThrow(InputError::class, 'whole number');
     foreach ([0, -2, 1000] as $sheets) {
-        expect(static fn () => (new Registry)->run('plan.compression', ['settings' => ['sheets' => $sheets]] + OF_SHEETS))
+        expect(static fn () => (new Registry)->run(
+            'plan.compression',
+            ['settings' => ['sheets' => $sheets]] + OF_SHEETS,
+        ))
             ->toThrow(InputError::class);
     }
 });

@@ -15,7 +15,9 @@ it('says a set-point in the marks of the machine', function (string $marks, floa
     'between two, even' => ['dial 4 = 190, dial 5 = 205', 196, 'dial 4.4'],
     'in any order' => ['dial 5=205; dial 3=170; dial 4=190', 180, 'dial 3.5'],
     'between two that have no number' => ['low = 150, high = 210', 180, 'between low and high'],
-    'between elements' => ['2 of 6 elements = 320; 4 of 6 elements = 410', 365, 'between 2 of 6 elements and 4 of 6 elements'],
+    'between elements' => [
+        '2 of 6 elements = 320; 4 of 6 elements = 410', 365, 'between 2 of 6 elements and 4 of 6 elements',
+    ],
     'colder than any' => ['3 = 170, 4 = 190', 150, 'under 3'],
     'hotter than any' => ['3 = 170, 4 = 190', 230, 'over 4'],
     'one mark alone' => ['the notch = 200', 200.5, 'the notch'],

@@ -107,7 +107,9 @@ it('knows what nobody has said, and has no origin for it', function (): void {
 it('refuses by the setting that must be there, or above nought', function (): void {
     $settled = settledShot(['fill_s' => new Usual(0.0)]);
     expect(refusal(static fn () => $settled->mustHave(['fill_s' => 'is missing'])))->toBe('nothing')
-        ->and(refusal(static fn () => $settled->mustHave(['shots' => 'say how many'])))->toBe('settings.shots: say how many')
+        ->and(refusal(
+            static fn () => $settled->mustHave(['shots' => 'say how many']),
+        ))->toBe('settings.shots: say how many')
         ->and(refusal(static fn () => $settled->mustBePositive(['fill_s'])))->toBe('settings.fill_s: must be above 0')
         ->and(refusal(static fn () => $settled->mustBePositive(['shots'])))->toBe('nothing');
 });

@@ -16,7 +16,10 @@ const SOAKED_BARREL = ['polymer' => 'PP', 'barrel_diameter_mm' => 38.0, 'wall_c'
 /** @param  list<array{t_s: float, wall_c: float}>  $readings */
 function soaking(float $now, array $readings, array $over = []): SoakTrackResult
 {
-    $result = (new Registry)->run('heat.soak_track', $over + SOAKED_BARREL + ['now_s' => $now, 'readings' => $readings]);
+    $result = (new Registry)->run(
+        'heat.soak_track',
+        $over + SOAKED_BARREL + ['now_s' => $now, 'readings' => $readings],
+    );
     assert($result instanceof SoakTrackResult);
 
     return $result;
@@ -98,7 +101,9 @@ it('is later the colder the wall, and never hotter inside than the wall was', fu
 });
 
 it('leaves out what was read after now, and refuses what is out of order', function () {
-    $cold = [['t_s' => 0.0, 'wall_c' => 220.0], ['t_s' => 60.0, 'wall_c' => 220.0], ['t_s' => 4000.0, 'wall_c' => 40.0]];
+    $cold = [
+        ['t_s' => 0.0, 'wall_c' => 220.0], ['t_s' => 60.0, 'wall_c' => 220.0], ['t_s' => 4000.0, 'wall_c' => 40.0],
+    ];
     expect(soaking(120.0, $cold)->ready_s)->toEqualWithDelta(plannedSoakS(), 0.01 * plannedSoakS());
     try {
         soaking(120.0, [['t_s' => 60.0, 'wall_c' => 220.0], ['t_s' => 60.0, 'wall_c' => 220.0]]);

@@ -198,7 +198,12 @@ it('hands what was found down to what became of the lot, until that itself is cl
         ->and($standing(4, [2 => [$pvc(0.0, 55)]]))->toBe(['PVC-U']);
 });
 
-it('says of a source what its trial run was, where that is plain', function (Scale $scale, int $good, int $bad, ?Trust $says): void {
+it('says of a source what its trial run was, where that is plain', function (
+    Scale $scale,
+    int $good,
+    int $bad,
+    ?Trust $says,
+): void {
     expect(Trust::byTrial($scale, $good, $bad))->toBe($says);
 })->with([
     [Scale::SmallTrial, 1, 0, Trust::SmallTrialPassed],
@@ -307,9 +312,14 @@ it('keeps out of an open container what is less than what is in it, by trust and
         ['source' => SourceState::Accepted, 'generation' => 0],
         ['source' => SourceState::FullTrialPassed, 'generation' => 2],
     ];
-    $stops = static fn (SourceState $source, int $generation): ?string => OneContainer::stops($in, 'lot L-7', $source, $generation)?->because;
+    $stops = static fn (
+        SourceState $source,
+        int $generation,
+    ): ?string => OneContainer::stops($in, 'lot L-7', $source, $generation)?->because;
     expect($stops(SourceState::FullTrialPassed, 2))->toBeNull()
         ->and($stops(SourceState::Accepted, 0))->toBeNull()
-        ->and($stops(SourceState::SmallTrialPassed, 0))->toContain('lot L-7 is less than what is in it: its source is trusted less')
+        ->and($stops(SourceState::SmallTrialPassed, 0))->toContain(
+            'lot L-7 is less than what is in it: its source is trusted less',
+        )
         ->and($stops(SourceState::Accepted, 3))->toContain('made again more often');
 });

@@ -16,8 +16,14 @@ use Dithermic\Core\Process\Processes;
  * What hands of a run see under a heater that is really so hot: looks every so many seconds, the last one when it is
  * ready.
  */
-function sheetsSeen(array $input, float $heaterC, float $everyS, int $sheets, int $number = 7, string $cue = 'flat again'): ReadRun
-{
+function sheetsSeen(
+    array $input,
+    float $heaterC,
+    float $everyS,
+    int $sheets,
+    int $number = 7,
+    string $cue = 'flat again',
+): ReadRun {
     $ready = (float) calculate('heat.vacuum_sheet', ['heater_c' => $heaterC, 'exchange' => 0.7] + $input)['ready_s'];
     $heats = $logged = [];
     for ($k = 0; $k < $sheets; $k++) {
@@ -82,7 +88,13 @@ function soaked(int $number, array $shots): ReadRun
     );
     $input = ['polymer' => 'PP', 'barrel_diameter_mm' => 38, 'wall_c' => 220, 'feed_c' => 20, 'porosity' => 0.15];
 
-    return new ReadRun($number, ['soak_input' => ['soak_factor' => 1.0] + $input], [['started_at' => 100.0, 'ended_at' => 101.0]], [], $logged);
+    return new ReadRun(
+        $number,
+        ['soak_input' => ['soak_factor' => 1.0] + $input],
+        [['started_at' => 100.0, 'ended_at' => 101.0]],
+        [],
+        $logged,
+    );
 }
 
 it('learns what a barrel takes over the physics from lumps and from what came smooth after them', function (): void {
@@ -90,7 +102,10 @@ it('learns what a barrel takes over the physics from lumps and from what came sm
         'polymer' => 'PP', 'barrel_diameter_mm' => 38, 'wall_c' => 220, 'feed_c' => 20, 'porosity' => 0.15,
     ])['soak_min_full'];
     // It really takes 1.3 times that.
-    $runs = array_map(static fn (int $n): ReadRun => soaked($n, [[1.2 * $physics, 'lumps'], [1.3 * $physics, 'smooth']]), [1, 2, 3, 4]);
+    $runs = array_map(
+        static fn (int $n): ReadRun => soaked($n, [[1.2 * $physics, 'lumps'], [1.3 * $physics, 'smooth']]),
+        [1, 2, 3, 4],
+    );
     $learnt = taught('injection', $runs);
     expect($learnt->facts[0]->name)->toBe('soak_factor')
         ->and($learnt->facts[0]->value)->toEqualWithDelta(1.3, 0.06)
@@ -102,7 +117,9 @@ it('learns what a barrel takes over the physics from lumps and from what came sm
     expect(taught('injection', $runs, ['soak_factor' => $learnt->facts[0]->value])->otherwise)->toBeFalse();
     $long = taught('injection', [soaked(1, [[1.5 * $physics, 'smooth']]), soaked(2, [[1.5 * $physics, 'smooth']])]);
     expect($long->facts[0]->value)->toBeLessThan(1.1)->and($long->missing)->toHaveCount(1);
-    expect(fn () => taught('injection', [new ReadRun(1, [], [], [])]))->toThrow(InputError::class, 'how its first melt came');
+    expect(
+        fn () => taught('injection', [new ReadRun(1, [], [], [])]),
+    )->toThrow(InputError::class, 'how its first melt came');
 });
 
 it('plans by what was learnt of it, and says so', function (): void {
@@ -128,6 +145,12 @@ it('says in one way what heats sheets: never, for the first time, the same, long
     'never' => [null, 9.0, true, 'that it never gets such a sheet hot: look at its heaters.'],
     'first' => [10.0, null, true, 'that it heats the last sheet in 10.0 min. Nothing was known of it.'],
     'same' => [10.1, 10.0, false, 'the same as what is known of it: 10.1 min for the last sheet.'],
-    'longer' => [11.0, 10.0, true, 'that it takes 10 % longer than what is known of it would: 11.0 min for the last sheet instead of 10.0.'],
-    'less' => [9.0, 10.0, true, 'that it takes 10 % less than what is known of it would: 9.0 min for the last sheet instead of 10.0.'],
+    'longer' => [
+        11.0, 10.0, true,
+        'that it takes 10 % longer than what is known of it would: 11.0 min for the last sheet instead of 10.0.',
+    ],
+    'less' => [
+        9.0, 10.0, true,
+        'that it takes 10 % less than what is known of it would: 9.0 min for the last sheet instead of 10.0.',
+    ],
 ]);

@@ -49,7 +49,8 @@ it('starts the pump so that the tank is full as the sheet is hot, on the gauge o
     $plan = static fn (array $machine): array => calculate('plan.vacuum_forming', [
         'polymer' => 'HIPS',
         'machine' => $machine + [
-            'heater_c' => 390, 'box_l' => 28, 'tank_l' => 60, 'tank_kpa' => 6, 'speed_l_min' => 170, 'ultimate_kpa' => 1,
+            'heater_c' => 390, 'box_l' => 28, 'tank_l' => 60, 'tank_kpa' => 6, 'speed_l_min' => 170,
+            'ultimate_kpa' => 1,
         ],
         'settings' => ['length_mm' => 300, 'width_mm' => 200, 'depth_mm' => 40, 'sheet_mm' => 1.5],
     ]);

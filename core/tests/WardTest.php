@@ -50,7 +50,10 @@ it('makes about forty causes, each known to the defect that it shows as', functi
     expect(count($causes))->toBeGreaterThanOrEqual(25);
 });
 
-it('draws a day that would have been good, and reads what signals can be', function (Scene $scene, Trouble $trouble): void {
+it('draws a day that would have been good, and reads what signals can be', function (
+    Scene $scene,
+    Trouble $trouble,
+): void {
     $run = BadRun::draw($scene, $trouble, new Dice(5));
     expect($scene->flaws($run->usual))->toBe([])
         ->and($scene->flaws($run->state))->toContain($trouble->defect);
@@ -71,7 +74,8 @@ it('draws a day that would have been good, and reads what signals can be', funct
 
 it('has the same runs from the same seed', function (): void {
     [$scene, $trouble] = ward()->troubles()[3];
-    expect(BadRun::draw($scene, $trouble, new Dice(9))->reads)->toBe(BadRun::draw($scene, $trouble, new Dice(9))->reads);
+    expect(BadRun::draw($scene, $trouble, new Dice(9))->reads)
+        ->toBe(BadRun::draw($scene, $trouble, new Dice(9))->reads);
 });
 
 it('fills a part less the colder its melt, the colder its mould, the weaker the push and the slower the stroke', function (

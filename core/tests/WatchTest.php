@@ -200,7 +200,12 @@ it('refuses limits that cannot be meant', function (array $said, string $field) 
     'endless' => [['high' => INF], 'high'],
 ]);
 
-it('says an alarm in words that can be read from two steps away', function (AlarmKind $kind, float $value, float $limit, string $says) {
+it('says an alarm in words that can be read from two steps away', function (
+    AlarmKind $kind,
+    float $value,
+    float $limit,
+    string $says,
+) {
     expect($kind->says($value, $limit, '°C'))->toBe($says);
 })->with([
     [AlarmKind::Low, 171.4, 177.0, '171 °C, under 177 °C'],

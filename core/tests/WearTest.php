@@ -73,8 +73,14 @@ it('names the zone that is off, which way, and by how much it is turned first', 
         ->and($cold->why)->toContain('6 % thicker')->toContain('over 6 parts: +3 % of its power')
         ->and($hot->title)->toBe('Heater zone 1 (front left) is hot')
         ->and($hot->why)->toContain('−3 %')
-        ->and(HeaterZones::off(parts(6, 8.0, new Dice(1)), null, null)->title)->toBe('Heater zone over the back right is cold')
-        ->and(HeaterZones::off(parts(6, 8.0, new Dice(1), 'back_left_mm'), 3, 4)->title)->toContain('zone 10 (back left)')
+        ->and(HeaterZones::off(parts(6, 8.0, new Dice(1)), null, null)->title)->toBe(
+            'Heater zone over the back right is cold',
+        )
+        ->and(HeaterZones::off(
+            parts(6, 8.0, new Dice(1), 'back_left_mm'),
+            3,
+            4,
+        )->title)->toContain('zone 10 (back left)')
         // However far it is off, one step is small.
         ->and(HeaterZones::off(parts(6, 60.0, new Dice(1)), 2, 2)->why)->toContain('+5 %');
 });

@@ -45,7 +45,12 @@ it('asks nobody to be in two places while somebody else is free, whatever comes'
     mt_srand($seed);
     $here = array_slice(['Ines', 'Jun', 'Maren', 'Teodor'], 0, mt_rand(1, 4));
     $calls = array_map(
-        static fn (): array => call(mt_rand(0, 120), [null, ...$here][mt_rand(0, count($here))], mt_rand(1, 9), mt_rand(1, 2)),
+        static fn (): array => call(
+            mt_rand(0, 120),
+            [null, ...$here][mt_rand(0, count($here))],
+            mt_rand(1, 9),
+            mt_rand(1, 2),
+        ),
         range(1, 12),
     );
     usort($calls, static fn (array $a, array $b): int => $a['at'] <=> $b['at']);

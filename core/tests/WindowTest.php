@@ -94,7 +94,10 @@ it('draws nothing from fewer than eight runs, and nothing away from all of them'
         ->and($few->planned)->toBeNull()
         ->and($few->explanation)->toContain('7 of the 8 runs');
     $far = windowOf(runsOfAPress(40, 2), ['x_planned' => 320.0, 'y_planned' => 60.0]);
-    expect($far->planned)->toBeNull()->and($far->warnings)->toContain('What is planned is away from everything that was run.');
+    expect($far->planned)
+        ->toBeNull()
+        ->and($far->warnings)
+        ->toContain('What is planned is away from everything that was run.');
     expect(count($far->drawn))->toBeGreaterThan(0)->toBeLessThan(24 ** 2)
         ->and($far->x_high)->toBeGreaterThan(320.0);
     foreach ($far->drawn as $square) {
@@ -104,7 +107,10 @@ it('draws nothing from fewer than eight runs, and nothing away from all of them'
 
 it('is not made sure of itself by many pieces of one run, which are alike', function () {
     $runs = runsOfAPress(20, 5);
-    $many = array_map(static fn (array $r): array => ['good' => 200 * $r['good'], 'bad' => 200 * $r['bad']] + $r, $runs);
+    $many = array_map(
+        static fn (array $r): array => ['good' => 200 * $r['good'], 'bad' => 200 * $r['bad']] + $r,
+        $runs,
+    );
     $at = ['x_planned' => 190.0, 'y_planned' => 14.0];
     [$one, $two] = [windowOf($runs, $at)->planned, windowOf($many, $at)->planned];
     $width = static fn (WindowPoint $p): float => log($p->high / (1 - $p->high)) - log($p->low / (1 - $p->low));

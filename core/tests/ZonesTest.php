@@ -15,7 +15,8 @@ function zoned(array $logged): RunState
     $state = new RunState;
     foreach ($logged as $i => [$at, $values]) {
         $state->entries["z{$i}"] = [
-            'key' => "z{$i}", 'entry' => 'zone', 'at' => $at, 'by' => 'Ines Halloran', 'values' => $values, 'step' => null,
+            'key' => "z{$i}", 'entry' => 'zone', 'at' => $at, 'by' => 'Ines Halloran', 'values' => $values,
+            'step' => null,
             'corrected' => 0, 'piece' => null,
         ];
     }

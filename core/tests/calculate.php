@@ -25,7 +25,9 @@ function shipped(string $process): Procedure
 
 /** What is made on what, by process: polymer, product, machines by role. */
 const SHIFTS = [
-    'compression' => ['HDPE', ['length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9, 'sheets' => 6], [
+    'compression' => ['HDPE', [
+        'length_mm' => 500, 'width_mm' => 400, 'thickness_mm' => 10, 'thickness_tolerance_mm' => 0.9, 'sheets' => 6,
+    ], [
         'hot' => [
             'name' => 'Anvil',
             'kind' => 'hot_press',
@@ -43,7 +45,10 @@ const SHIFTS = [
             'start_c' => 22,
         ],
     ]],
-    'injection' => ['PP', ['part_volume_cm3' => 18, 'thickness_mm' => 2.5, 'flow_length_mm' => 90, 'cavities' => 2, 'runner_volume_cm3' => 4.5], ['barrel' => [
+    'injection' => ['PP', [
+        'part_volume_cm3' => 18, 'thickness_mm' => 2.5, 'flow_length_mm' => 90, 'cavities' => 2,
+        'runner_volume_cm3' => 4.5,
+    ], ['barrel' => [
         'name' => 'Heron',
         'kind' => 'plunger_injector',
         'barrel_diameter_mm' => 38,

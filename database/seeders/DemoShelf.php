@@ -56,7 +56,10 @@ final readonly class DemoShelf
 
     /** product, what is done in minutes with which part, how many wait for it */
     private const FINISHED = [
-        ['stand rail', [['saw both ends', 2.0, null, 0], ['drill', 1.5, null, 0], ['fit', 1.0, 'oak dowel 8 × 40', 2]], 3],
+        [
+            'stand rail',
+            [['saw both ends', 2.0, null, 0], ['drill', 1.5, null, 0], ['fit', 1.0, 'oak dowel 8 × 40', 2]], 3,
+        ],
         ['frame spacer clip', [['cut the gate off', 0.3, null, 0], ['pack', 0.2, 'kraft sleeve', 1]], 12],
     ];
 
@@ -115,7 +118,14 @@ final readonly class DemoShelf
             $part = $this->parts->say(null, [
                 'name' => $name, 'reorder_at' => $at, 'order_to' => $to, 'comes_days' => $days, 'retired' => false,
             ], null);
-            $this->parts->move(Uuid::uuid7()->toString(), $part, PartMovementKind::Came, $came, 'Thornwick hardware', $by);
+            $this->parts->move(
+                Uuid::uuid7()->toString(),
+                $part,
+                PartMovementKind::Came,
+                $came,
+                'Thornwick hardware',
+                $by,
+            );
             $ids[$name] = $part->id;
         }
         foreach (self::FINISHED as [$name, $steps, $wait]) {

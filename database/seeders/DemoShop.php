@@ -761,7 +761,9 @@ final class DemoShop
     {
         $work = [];
         $day = $now->subDays(91)->startOfDay();
-        for ($made = 0; $made < self::RUNS && $day < $now->subDay()->startOfDay(); $day = $day->addDays($day->dayOfWeekIso === 4 ? 4 : 3)) {
+        for ($made = 0; $made < self::RUNS && $day < $now->subDay()->startOfDay(); $day = $day->addDays(
+            $day->dayOfWeekIso === 4 ? 4 : 3,
+        )) {
             // The panel was timed by the wall chart until week four; the press was shimmed in week six.
             $week = (int) ceil(abs($day->diffInDays($now->subDays(91))) / 7);
             foreach ([8.2, 10.0, 13.1] as $slot => $hour) {
@@ -896,7 +898,13 @@ final class DemoShop
         ) ?? throw new LogicException("{$machine} has no plant");
         $draft = new Run(['plan' => (array) $answer->plan->targets]);
         $draft->setRelation('procedureVersion', ProcedureVersion::inForce($process));
-        $simulated = (new Shift($draft->machineOfState(), $plant, $day, [$starter->name, $helper->name], "demo-{$seed}"))
+        $simulated = (new Shift(
+            $draft->machineOfState(),
+            $plant,
+            $day,
+            [$starter->name, $helper->name],
+            "demo-{$seed}",
+        ))
             ->run((float) $at->getTimestamp(), $pieces);
         $id = Uuid::uuid5(Uuid::NAMESPACE_URL, "demo-{$seed}-{$at->timestamp}")->toString();
         $run = ($this->start)($id, $starter, $order, $answer, [], $at);

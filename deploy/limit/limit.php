@@ -36,7 +36,10 @@ function middle(callable $solve): float
 function inC(string $program, string $which, array $numbers): array
 {
     $pipe = proc_open([$program], [['pipe', 'r'], ['pipe', 'w'], STDERR], $pipes);
-    fwrite($pipes[0], "{$which} 200 ".implode(' ', array_map(static fn ($n): string => sprintf('%.17g', $n), $numbers)));
+    fwrite(
+        $pipes[0],
+        "{$which} 200 ".implode(' ', array_map(static fn ($n): string => sprintf('%.17g', $n), $numbers)),
+    );
     fclose($pipes[0]);
     $said = explode(' ', trim((string) stream_get_contents($pipes[1])));
     if (proc_close($pipe) !== 0) {
@@ -66,11 +69,17 @@ $rows = [];
 // A moulded wall of 3 mm of PP in aluminium for half a minute, and a pressed sheet of 20 mm of HDPE cooling for an hour.
 $metal = Substance::constant(150.0, 2750.0, 890.0);
 foreach ([
-    ['wall of 3 mm in aluminium, 30 s', [[$polymer('PP'), 0.0015, 14, 220.0, 2000.0], [$metal, 0.03, 14, 40.0, 0.0]], 20.0, 500.0, 30.0, 5.0],
+    [
+        'wall of 3 mm in aluminium, 30 s', [[$polymer('PP'), 0.0015, 14, 220.0, 2000.0], [$metal, 0.03, 14, 40.0, 0.0]],
+        20.0, 500.0, 30.0, 5.0,
+    ],
     ['half a sheet of 20 mm, an hour', [[$polymer('HDPE'), 0.01, 60, 185.0, 0.0]], 25.0, 200.0, 3600.0, 3.0],
 ] as [$name, $layers, $cold, $conductance, $end, $stepK]) {
     $make = static fn (): Stack => new Stack(
-        array_map(static fn (array $l): Layer => new Layer($l[0], $l[1], $l[2], $l[3], $l[4] > 0 ? $l[4] : null), $layers),
+        array_map(
+            static fn (array $l): Layer => new Layer($l[0], $l[1], $l[2], $l[3], $l[4] > 0 ? $l[4] : null),
+            $layers,
+        ),
         new Insulated,
         new Held($cold, $conductance),
         stepK: $stepK,

@@ -47,7 +47,10 @@ it('refuses what no controller shows, by the number', function (array $over, str
 it('is carried to another machine and to a printed mould from what was kept', function (): void {
     $run = ofTheScrew();
     $this->signedIn('maren');
-    $id = $this->postJson("/api/v1/runs/{$run->id}/capture", ['id' => fake_uuid(), 'shown' => ON_THE_CONTROLLER, 'pictures' => []])
+    $id = $this->postJson(
+        "/api/v1/runs/{$run->id}/capture",
+        ['id' => fake_uuid(), 'shown' => ON_THE_CONTROLLER, 'pictures' => []],
+    )
         ->assertCreated()->json('id');
     $wren = Machine::query()->where('name', 'Wren')->firstOrFail();
     // Onto a machine of the same facts it is what it was.

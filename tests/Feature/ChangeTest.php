@@ -165,7 +165,9 @@ it('starts no run on a machine that is being changed over, and changes over none
 
 it('knows what a machine holds when it is given up half-way', function (): void {
     $change = goOn(changeTo()->assertCreated()->json(), 'first_parts');
-    sayOfChange($change, 'given_up', ['why' => 'a power cut'])->assertCreated()->assertJsonPath('given_up', 'a power cut');
+    sayOfChange($change, 'given_up', ['why' => 'a power cut'])
+        ->assertCreated()
+        ->assertJsonPath('given_up', 'a power cut');
     $wren = Machine::query()->where('name', 'Wren')->firstOrFail();
     expect($wren->last_polymer)->toBe('PA6')->and($wren->hung_id)->toBe(machineNamed('Dormouse'));
 });
@@ -178,10 +180,16 @@ it('keeps two people from writing over one another, and one that is sent twice f
     $this->signedIn('ines')->postJson($path, $body)->assertCreated();
     expect(ChangeLine::query()->where('change_id', $change['id'])->where('kind', '!=', 'begun')->count())->toBe(1);
     // Teodor has not seen it: at another task he is in nobody's way, at the same one or with all of it he looks again.
-    sayOfChange($change, 'undone', ['task' => 'hopper'], 'teodor')->assertStatus(422)->assertJsonPath('error.field', 'after');
-    sayOfChange($change, 'given_up', ['why' => 'late'], 'teodor')->assertStatus(422)->assertJsonPath('error.field', 'after');
+    sayOfChange($change, 'undone', ['task' => 'hopper'], 'teodor')
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'after');
+    sayOfChange($change, 'given_up', ['why' => 'late'], 'teodor')
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'after');
     sayOfChange($change, 'begun', ['task' => 'heat_1'], 'teodor')->assertCreated();
-    $this->signedIn()->postJson($path, ['kind' => 'passed', 'task' => 'heat_1', 'why' => 'x'] + $body)->assertStatus(409);
+    $this->signedIn()
+        ->postJson($path, ['kind' => 'passed', 'task' => 'heat_1', 'why' => 'x'] + $body)
+        ->assertStatus(409);
 });
 
 it('takes what was done while no server heard it, at the time when it was done', function (): void {
@@ -191,10 +199,14 @@ it('takes what was done while no server heard it, at the time when it was done',
     $changed = sayOfChange($change, 'over', ['task' => 'hopper', 'at' => $then])->assertCreated()->json();
     expect(tasksById($changed)['hopper']['to'])->toEqualWithDelta($then, 1);
     // No clock of a screen is ahead of the shop's; what one has said oneself meanwhile is in nobody's way.
-    $changed = sayOfChange($change, 'begun', ['task' => 'heat_1', 'at' => $change['at'] + 90000])->assertCreated()->json();
+    $changed = sayOfChange($change, 'begun', ['task' => 'heat_1', 'at' => $change['at'] + 90000])
+        ->assertCreated()
+        ->json();
     expect(tasksById($changed)['heat_1']['from'])->toEqualWithDelta($change['at'] + 1200, 5);
     $set = tasksById($change)['heat_1']['task']['set_c'];
-    sayOfChange($change, 'over', ['task' => 'heat_1', 'c' => $set - 9])->assertStatus(422)->assertJsonPath('error.field', 'c');
+    sayOfChange($change, 'over', ['task' => 'heat_1', 'c' => $set - 9])
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'c');
     sayOfChange($change, 'over', ['task' => 'heat_1', 'c' => $set - 4, 'at' => 1])->assertCreated();
     $last = ChangeLine::query()->where('change_id', $change['id'])->latest('id')->firstOrFail();
     expect((float) $last->at->format('U.v'))->toEqualWithDelta($change['at'], 0.01);
@@ -253,7 +265,9 @@ it('is there for whoever asks for it, and for nobody who has not signed in', fun
     // What is over is asked for by its own address.
     sayOfChange($change, 'given_up', ['why' => 'the order was taken back'])->assertCreated();
     $this->getJson('/api/v1/changes')->assertOk()->assertJsonPath('items', []);
-    $this->getJson("/api/v1/changes/{$change['id']}")->assertOk()->assertJsonPath('given_up', 'the order was taken back');
+    $this->getJson("/api/v1/changes/{$change['id']}")
+        ->assertOk()
+        ->assertJsonPath('given_up', 'the order was taken back');
     $this->getJson('/api/v1/changes/'.fake_uuid())->assertNotFound();
     app('auth')->forgetGuards();
     $this->flushSession();
@@ -266,7 +280,10 @@ it('refuses to leave in a barrel what breaks down there', function (): void {
         new Dithermic\Core\Data\Record(['what' => $what, 'mould' => 'stays in']),
         $polymers->get($run),
     );
-    expect(static fn () => $left('what was run', 'POM'))->toThrow(Dithermic\Core\Calculator\InputError::class, 'breaks down')
+    expect(static fn () => $left('what was run', 'POM'))->toThrow(
+        Dithermic\Core\Calculator\InputError::class,
+        'breaks down',
+    )
         ->and($left('what was run', 'PP')->polymer)->toBe('PP')
         ->and($left('what was run', 'PP')->own)->toBeTrue()
         ->and($left('empty', 'POM')->polymer)->toBeNull()
@@ -283,7 +300,9 @@ it('hangs a mould in one machine only', function (): void {
 });
 
 it('takes no mould that hangs in a run elsewhere', function (): void {
-    $this->signedIn()->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Heron', 'L-0106'))->assertCreated();
+    $this->signedIn()
+        ->postJson('/api/v1/runs', jobOf('entrance reducer', 'barrel', 'Heron', 'L-0106'))
+        ->assertCreated();
     changeTo([
         'product_id' => Product::query()->where('name', 'entrance reducer')->value('id'),
         'machines' => ['barrel' => machineNamed('Wren'), 'mould' => machineNamed('Wicket')],
@@ -293,7 +312,9 @@ it('takes no mould that hangs in a run elsewhere', function (): void {
 
 it('asks nothing of a process whose machine holds nothing between two jobs', function (): void {
     $this->signedIn()->postJson('/api/v1/plans', panel())->assertOk()->assertJsonPath('change', null);
-    $this->postJson('/api/v1/changes', panel(['id' => fake_uuid()]))->assertStatus(422)->assertJsonPath('error.field', 'machines');
+    $this->postJson('/api/v1/changes', panel(['id' => fake_uuid()]))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'machines');
 });
 
 it('holds what it held when a purging or a mould is taken back', function (): void {

@@ -17,7 +17,9 @@ it('says of each rule what it lets through', function (array $rules, array $sche
 })->with([
     'text' => [['required', 'string', 'max:80'], ['type' => 'string', 'maxLength' => 80]],
     'text or none' => [['nullable', 'string'], ['type' => ['string', 'null']]],
-    'a number above' => [['numeric', 'gt:0', 'max:5.5'], ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 5.5]],
+    'a number above' => [
+        ['numeric', 'gt:0', 'max:5.5'], ['type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 5.5],
+    ],
     'a whole one between' => [['integer', 'between:1,30'], ['type' => 'integer', 'minimum' => 1, 'maximum' => 30]],
     'an id' => [['required', 'uuid'], ['type' => 'string', 'format' => 'uuid']],
     'a pattern' => [['regex:/^#[0-9]{6}$/'], ['type' => 'string', 'pattern' => '^#[0-9]{6}$']],

@@ -122,7 +122,8 @@ it('plans with who is here, and not without anybody', function (): void {
     order(productNamed('hive floor panel'), 3);
     $day = dayNow();
     $away = static fn (array $lane): TestResponse => test()->signedIn()->postJson('/api/v1/day/people', [
-        'id' => fake_uuid(), 'day' => $day['from'], 'person_id' => $lane['id'], 'from' => $day['from'], 'to' => $day['from'],
+        'id' => fake_uuid(), 'day' => $day['from'], 'person_id' => $lane['id'], 'from' => $day['from'],
+        'to' => $day['from'],
     ]);
     $all = $day['hands'];
     foreach (array_slice($all, 1) as $lane) {
@@ -266,9 +267,15 @@ it('knows a machine to be busy until all that was wanted of its run is made', fu
 
 it('plans what waits to be finished into the hands of who is free, and makes none of it again', function (): void {
     $reducer = productNamed('entrance reducer');
-    $parts = $this->signedIn('maren')->postJson('/api/v1/parts', ['name' => 'oak dowel'])->assertCreated()->json('items');
+    $parts = $this
+        ->signedIn('maren')
+        ->postJson('/api/v1/parts', ['name' => 'oak dowel'])
+        ->assertCreated()
+        ->json('items');
     $dowel = collect($parts)->firstWhere('name', 'oak dowel')['id'];
-    $this->postJson("/api/v1/parts/{$dowel}/movements", ['id' => fake_uuid(), 'kind' => 'came', 'count' => 12])->assertCreated();
+    $this
+        ->postJson("/api/v1/parts/{$dowel}/movements", ['id' => fake_uuid(), 'kind' => 'came', 'count' => 12])
+        ->assertCreated();
     $this->postJson("/api/v1/products/{$reducer->id}/finishing", ['after' => 0, 'operations' => [
         ['title' => 'saw', 'minutes' => 3, 'people' => 1, 'uses' => []],
         ['title' => 'fit', 'minutes' => 2, 'people' => 1, 'uses' => [['part_id' => $dowel, 'count' => 2]]],
@@ -277,7 +284,10 @@ it('plans what waits to be finished into the hands of who is free, and makes non
     DB::table('goods_totals')->where('product_id', $reducer->id)->increment('made', 8);
     order($reducer, 4)->assertCreated();
     $day = dayNow();
-    $work = array_values(array_filter($day['works'], static fn (array $w): bool => $w['product_id'] === $reducer->id))[0];
+    $work = array_values(array_filter(
+        $day['works'],
+        static fn (array $w): bool => $w['product_id'] === $reducer->id,
+    ))[0];
     // Twelve dowels are six of them, at five minutes each.
     expect($work)->toMatchArray(['says' => 'saw, fit: entrance reducer', 'count' => 8, 'can' => 6, 'hands_min' => 30])
         ->and($work['due'])->not->toBeNull()
@@ -303,17 +313,23 @@ it('plans nothing on a machine while somebody works on it', function (): void {
     expect($job['starts'])->not->toBeNull();
     $anvil = machineNamed('Anvil');
     [$from, $to] = [$before['now'] - 60, $before['now'] + 3 * 3600];
-    $says = ['id' => fake_uuid(), 'day' => dayFrom(), 'machine_id' => $anvil, 'from' => $from, 'to' => $to, 'why' => 'guides greased'];
+    $says = [
+        'id' => fake_uuid(), 'day' => dayFrom(), 'machine_id' => $anvil, 'from' => $from, 'to' => $to,
+        'why' => 'guides greased',
+    ];
     $this->postJson('/api/v1/day/machines', $says)->assertNoContent();
     $this->postJson('/api/v1/day/machines', $says)->assertNoContent();
     $after = dayNow();
-    expect($after['standstills'])->toEqual([['machine_id' => $anvil, 'from' => $from, 'to' => $to, 'why' => 'guides greased']]);
+    expect($after['standstills'])
+        ->toEqual([['machine_id' => $anvil, 'from' => $from, 'to' => $to, 'why' => 'guides greased']]);
     $bars = collect($after['lanes'])->firstWhere('id', $anvil)['bars'];
     foreach (array_filter($bars, static fn (array $b): bool => $b['coming'] && $b['job'] !== null) as $bar) {
         expect($bar['from'])->toBeGreaterThanOrEqual($to - 1.0);
     }
     // It does not stand after all.
-    $this->postJson('/api/v1/day/machines', ['id' => fake_uuid(), 'from' => $from, 'to' => $from] + $says)->assertNoContent();
+    $this
+        ->postJson('/api/v1/day/machines', ['id' => fake_uuid(), 'from' => $from, 'to' => $from] + $says)
+        ->assertNoContent();
     expect(dayNow()['standstills'])->toBe([]);
     $this->postJson('/api/v1/day/machines', ['id' => fake_uuid(), 'to' => $from - 1] + $says)
         ->assertStatus(422)->assertJsonPath('error.field', 'to');
@@ -323,10 +339,15 @@ it('goes over a day off to the next that is worked, and is empty on one', functi
     $panel = productNamed('hive floor panel');
     standing($panel, 0);
     order($panel, 50, 72)->assertCreated();
-    $late = static fn (array $day): float => max(0.0, ...array_map(static fn (array $j): float => (float) $j['ends'], $day['jobs']));
+    $late = static fn (array $day): float => max(
+        0.0,
+        ...array_map(static fn (array $j): float => (float) $j['ends'], $day['jobs']),
+    );
     $worked = $late(dayNow());
     $tomorrow = dayFrom() + 86_400;
-    $this->signedIn('ines')->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => true])->assertForbidden();
+    $this->signedIn('ines')
+        ->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => true])
+        ->assertForbidden();
     $this->signedIn('maren')->postJson('/api/v1/day/off', [
         'id' => fake_uuid(), 'day' => $tomorrow, 'off' => true, 'why' => 'market',
     ])->assertNoContent();
@@ -336,7 +357,9 @@ it('goes over a day off to the next that is worked, and is empty on one', functi
         // What went over to tomorrow goes over to the day after.
         expect($late($day))->toBeGreaterThan($tomorrow + 86_400 - 43_200);
     }
-    $this->signedIn('maren')->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => false])->assertNoContent();
+    $this->signedIn('maren')
+        ->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => $tomorrow, 'off' => false])
+        ->assertNoContent();
     $this->postJson('/api/v1/day/off', ['id' => fake_uuid(), 'day' => dayFrom(), 'off' => true])->assertNoContent();
     $off = dayNow();
     expect(array_column($off['days_off'], 'day'))->toEqual([dayFrom()])
@@ -359,10 +382,14 @@ it('holds at nine what was said at seven: who is here, which machine stands, wha
     $day = dayNow();
     $job = jobFor($day, $day['orders'][0]['number']);
     $jun = person('jun')->id;
-    $this->postJson('/api/v1/day/people', ['id' => fake_uuid(), 'day' => $six, 'person_id' => $jun, 'from' => $six, 'to' => $six])
+    $this->postJson(
+        '/api/v1/day/people',
+        ['id' => fake_uuid(), 'day' => $six, 'person_id' => $jun, 'from' => $six, 'to' => $six],
+    )
         ->assertNoContent();
     $this->postJson('/api/v1/day/machines', [
-        'id' => fake_uuid(), 'day' => $six, 'machine_id' => machineNamed('Wren'), 'from' => $six, 'to' => $six + 7200, 'why' => '',
+        'id' => fake_uuid(), 'day' => $six, 'machine_id' => machineNamed('Wren'), 'from' => $six, 'to' => $six + 7200,
+        'why' => '',
     ])->assertNoContent();
     $this->postJson('/api/v1/day/wishes', [
         'id' => fake_uuid(), 'day' => $six, 'job' => $job['id'], 'kind' => 'left_out', 'after' => $day['after'],
@@ -397,17 +424,25 @@ it('says what one more would have given on the days that the shop had', function
     $midnight = 86_400 * floor(shopNow() / 86_400) - 60 * 86_400;
     $found = lastDays($midnight, INF);
     $runs = Run::query()->where('status', 'finished')->where('started_at', '<', Carbon::createFromTimestamp($midnight))
-        ->where('started_at', '>=', Carbon::createFromTimestamp($midnight - 90 * 86_400))->get()->countBy(static fn (Run $run): string => $run->started_at->format('Y-m-d'));
+        ->where('started_at', '>=', Carbon::createFromTimestamp($midnight - 90 * 86_400))
+        ->get()
+        ->countBy(static fn (Run $run): string => $run->started_at->format('Y-m-d'));
     $options = collect($found['options'])->keyBy('name');
-    expect($found['worked'])->toBe($runs->filter(static fn (int $count): bool => $count > 1)->count())->toBeGreaterThan(10)
+    expect($found['worked'])
+        ->toBe($runs->filter(static fn (int $count): bool => $count > 1)->count())
+        ->toBeGreaterThan(10)
         ->and($found['made'])->toBe($found['worked'])
         ->and($found['days_year'])->toBe((int) round(365 / 90 * $runs->count()))
         ->and($options->keys()->all())->toContain('one more pair of hands')
         ->and($options)->toHaveCount(5)
         // The plunger injector, whose runs are the longest, holds the demo's days up.
         ->and($options['one more like Heron']['sooner_min'])->toBeGreaterThan(1.0)
-        ->and($options['one more like Heron']['most_min'])->toBeGreaterThanOrEqual($options['one more like Heron']['sooner_min'])
-        ->and(array_column($found['options'], 'sooner_min'))->toEqual(collect($found['options'])->pluck('sooner_min')->sortDesc()->values()->all());
+        ->and($options['one more like Heron']['most_min'])->toBeGreaterThanOrEqual(
+            $options['one more like Heron']['sooner_min'],
+        )
+        ->and(array_column($found['options'], 'sooner_min'))->toEqual(
+            collect($found['options'])->pluck('sooner_min')->sortDesc()->values()->all(),
+        );
     // The same days are not planned a second time.
     Machine::query()->where('name', 'Heron')->update(['name' => 'Crane']);
     expect(lastDays($midnight, INF))->toBe($found);
@@ -431,5 +466,6 @@ it('keeps its plan in the evening too, when the day is over and somebody still l
     $look();
     $made = DayPlanned::query()->latest('at')->firstOrFail();
     $look();
-    expect(DayPlanned::query()->latest('at')->firstOrFail()->only(['hash', 'at']))->toEqual($made->only(['hash', 'at']));
+    expect(DayPlanned::query()->latest('at')->firstOrFail()->only(['hash', 'at']))
+        ->toEqual($made->only(['hash', 'at']));
 });

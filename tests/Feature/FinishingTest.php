@@ -32,7 +32,9 @@ function cameOut(Product $product, int $count): void
 
 function boughtPart(string $name = 'copper rivet', int $held = 0): int
 {
-    $id = collect(test()->signedIn('maren')->postJson('/api/v1/parts', ['name' => $name])->assertCreated()->json('items'))
+    $id = collect(
+        test()->signedIn('maren')->postJson('/api/v1/parts', ['name' => $name])->assertCreated()->json('items'),
+    )
         ->firstWhere('name', $name)['id'];
     if ($held > 0) {
         test()->postJson("/api/v1/parts/{$id}/movements", ['id' => fake_uuid(), 'kind' => 'came', 'count' => $held])
@@ -50,8 +52,13 @@ function isFinishedBy(Product $product, array $operations, int $after = 0, int $
     ]);
 }
 
-function finish(Product $product, int $count, string $reason = '', ?string $id = null, string $who = 'ines'): TestResponse
-{
+function finish(
+    Product $product,
+    int $count,
+    string $reason = '',
+    ?string $id = null,
+    string $who = 'ines',
+): TestResponse {
     return test()->signedIn($who)->postJson("/api/v1/products/{$product->id}/finished", [
         'id' => $id ?? fake_uuid(), 'count' => $count, 'reason' => $reason,
     ]);
@@ -60,7 +67,9 @@ function finish(Product $product, int $count, string $reason = '', ?string $id =
 /** @return array<string, mixed> */
 function goodsOf(Product $product): array
 {
-    return collect(test()->signedIn('ines')->getJson('/api/v1/goods')->json('items'))->firstWhere('product_id', $product->id);
+    return collect(
+        test()->signedIn('ines')->getJson('/api/v1/goods')->json('items'),
+    )->firstWhere('product_id', $product->id);
 }
 
 const RIVETED = ['title' => 'rivet', 'minutes' => 1.5, 'people' => 1];
@@ -71,7 +80,8 @@ it('keeps what stands there as goods, and has what comes after it wait', functio
         ->assertJsonPath('operations.0.title', 'trim')->assertJsonPath('by', 'Maren Okafor');
     expect(goodsOf($product))->toMatchArray(['held' => 10, 'to_finish' => 0]);
     cameOut($product, 6);
-    expect(goodsOf($product))->toMatchArray(['held' => 10, 'to_finish' => 6, 'finish_min' => 12, 'can_finish' => 6, 'lacks' => []]);
+    expect(goodsOf($product))
+        ->toMatchArray(['held' => 10, 'to_finish' => 6, 'finish_min' => 12, 'can_finish' => 6, 'lacks' => []]);
     finish($product, 4)->assertCreated()->assertJson(['held' => 14, 'to_finish' => 2]);
     // Goods that go are finished ones.
     $this->postJson("/api/v1/products/{$product->id}/goods", ['id' => fake_uuid(), 'kind' => 'taken', 'count' => 15])
@@ -133,7 +143,9 @@ it('lets two leads not talk over one another, and says no part that is not there
     isFinishedBy($product, [RIVETED + ['uses' => [['part_id' => 999_999, 'count' => 1]]]], $after)
         ->assertStatus(422)->assertJsonPath('error.field', 'operations.0.uses.0.part_id');
     isFinishedBy($product, [['title' => '', 'minutes' => 0, 'people' => 9, 'uses' => []]], $after)->assertStatus(422);
-    $this->signedIn('ines')->postJson("/api/v1/products/{$product->id}/finishing", ['after' => $after, 'operations' => []])
+    $this
+        ->signedIn('ines')
+        ->postJson("/api/v1/products/{$product->id}/finishing", ['after' => $after, 'operations' => []])
         ->assertForbidden();
     // Nothing is done any more: all that was made is goods again.
     cameOut($product, 3);
@@ -154,8 +166,12 @@ it('orders a part at its mark, and says for what it is', function (): void {
     $product = unfinished();
     $id = boughtPart('copper rivet', 60);
     isFinishedBy($product, [RIVETED + ['uses' => [['part_id' => $id, 'count' => 2]]]])->assertOk();
-    $said = ['name' => 'copper rivet 4 mm', 'reorder_at' => 50, 'order_to' => 200, 'comes_days' => 4, 'after_revision' => 1];
-    $this->putJson("/api/v1/parts/{$id}", ['order_to' => null] + $said)->assertStatus(422)->assertJsonPath('error.field', 'order_to');
+    $said = [
+        'name' => 'copper rivet 4 mm', 'reorder_at' => 50, 'order_to' => 200, 'comes_days' => 4, 'after_revision' => 1,
+    ];
+    $this->putJson("/api/v1/parts/{$id}", ['order_to' => null] + $said)
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'order_to');
     $this->putJson("/api/v1/parts/{$id}", $said)->assertOk();
     $this->putJson("/api/v1/parts/{$id}", $said)->assertStatus(422)->assertJsonPath('error.field', 'after_revision');
     $part = fn (): array => collect($this->getJson('/api/v1/parts')->json('items'))->firstWhere('id', $id);
@@ -175,7 +191,9 @@ it('orders a part at its mark, and says for what it is', function (): void {
 
 it('has one part of a name, whichever way it is written, and only a lead enters it', function (): void {
     boughtPart('copper rivet');
-    $this->postJson('/api/v1/parts', ['name' => 'Copper Rivet'])->assertStatus(422)->assertJsonPath('error.field', 'name');
+    $this->postJson('/api/v1/parts', ['name' => 'Copper Rivet'])
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'name');
     $this->signedIn('ines')->postJson('/api/v1/parts', ['name' => 'felt pad'])->assertForbidden();
 });
 
@@ -220,7 +238,8 @@ function finishingCsv(array $rows, bool $preview = false, string $who = 'maren')
     $text = implode("\r\n", ['product,operation,minutes,hands,part,count,reorder_at,order_to', ...$rows]);
 
     return test()->signedIn($who)->post('/api/v1/transfer/finishing', [
-        'id' => fake_uuid(), 'preview' => $preview ? '1' : '0', 'file' => UploadedFile::fake()->createWithContent('f.csv', $text),
+        'id' => fake_uuid(), 'preview' => $preview ? '1' : '0',
+        'file' => UploadedFile::fake()->createWithContent('f.csv', $text),
     ], ['Accept' => 'application/json']);
 }
 
@@ -250,7 +269,10 @@ it('names what is wrong in a row, and takes nothing of the file', function (stri
     unfinished();
     $faults = finishingCsv(['comb rack,saw,2,,,,,', $row])->assertStatus(422)->json('errors');
     expect($faults)->toHaveCount(1)->and($faults[0]['field'])->toBe($field)
-        ->and(DB::table('finishings')->where('product_id', Product::query()->where('name', 'comb rack')->value('id'))->count())->toBe(0);
+        ->and(DB::table('finishings')->where(
+            'product_id',
+            Product::query()->where('name', 'comb rack')->value('id'),
+        )->count())->toBe(0);
 })->with([
     'no such product' => ['honey tap,saw,2,,,,,', 'product'],
     'no minutes' => ['comb rack,drill,soon,,,,,', 'minutes'],

@@ -46,10 +46,14 @@ it('says that a flaw is in one place on every part, with the place', function ()
         ->and($this->getJson("/api/v1/runs/{$run->id}/flaws")->assertOk()->json())->toEqual($map);
     // And over all runs of the product.
     $all = $this->getJson("/api/v1/products/{$run->product_id}/flaws")->assertOk()->json();
-    expect(collect($all['marks'])->where('defect', 'burn_marks')->pluck('run')->all())->toBe(array_fill(0, 5, $run->number));
+    expect(collect($all['marks'])->where('defect', 'burn_marks')->pluck('run')->all())
+        ->toBe(array_fill(0, 5, $run->number));
     // Short shots of the demo end where the flow does; what was formed too cold is so anywhere.
     $kinds = collect($all['kinds'])->keyBy('id');
-    expect($kinds['short_shot']['places'])->toHaveCount(1)->and($kinds['short_shot']['places'][0]['where'])->toBe('edge');
+    expect($kinds['short_shot']['places'])
+        ->toHaveCount(1)
+        ->and($kinds['short_shot']['places'][0]['where'])
+        ->toBe('edge');
     $tray = Product::query()->where('name', 'syrup feeder tray')->value('id');
     expect($this->getJson("/api/v1/products/{$tray}/flaws")->json('kinds.0'))
         ->toMatchArray(['id' => 'vac_no_detail', 'places' => []]);
@@ -61,7 +65,9 @@ it('tells the search for a cause what the map says, so that nobody is asked', fu
     foreach ([1, 2, 3, 4] as $piece) {
         flawOn($run, $piece)->assertOk();
     }
-    $load = ['events.by', 'procedureVersion', 'product', 'materials.lot.source', 'stations.machine', 'inspections', 'pieces'];
+    $load = [
+        'events.by', 'procedureVersion', 'product', 'materials.lot.source', 'stations.machine', 'inspections', 'pieces',
+    ];
     $told = static fn (?int $piece): array => collect(app(Evidence::class)->of($run->fresh()->load($load), $piece))
         ->mapWithKeys(static fn ($s): array => [$s->signal => $s])->all();
     expect($told(4)['defect_place']->value)->toBe('corner')
@@ -75,7 +81,9 @@ it('keeps one once however often it is sent, and one that is taken back no more'
     $id = fake_uuid();
     flawOn($run, 1, ['id' => $id])->assertOk();
     flawOn($run, 1, ['id' => strtoupper($id)])->assertOk();
-    $mine = fn (): int => collect($this->getJson("/api/v1/runs/{$run->id}/flaws")->json('marks'))->where('defect', 'burn_marks')->count();
+    $mine = fn (): int => collect($this->getJson("/api/v1/runs/{$run->id}/flaws")->json('marks'))
+        ->where('defect', 'burn_marks')
+        ->count();
     expect($mine())->toBe(1);
     $back = ['id' => fake_uuid(), 'undoes' => $id];
     $this->postJson("/api/v1/runs/{$run->id}/flaws", $back)->assertOk();
@@ -104,7 +112,12 @@ it('takes no id that is another run\'s', function (): void {
     $run = runOfParts();
     $id = fake_uuid();
     flawOn($run, 1, ['id' => $id])->assertOk();
-    $other = Run::query()->with('product')->where('product_id', $run->product_id)->whereKeyNot($run->id)->has('pieces')->firstOrFail();
+    $other = Run::query()
+        ->with('product')
+        ->where('product_id', $run->product_id)
+        ->whereKeyNot($run->id)
+        ->has('pieces')
+        ->firstOrFail();
     $piece = Piece::query()->where('run_id', $other->id)->value('number');
     flawOn($other, $piece, ['id' => $id])->assertUnprocessable()->assertJsonPath('error.field', 'id');
 });

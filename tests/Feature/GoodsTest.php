@@ -123,7 +123,8 @@ it('is raised once by whoever sees it, and over when it is done', function (): v
     $id = fake_uuid();
     $this->postJson($path, ['id' => $id, 'title' => 'Drips at the jack'])->assertCreated();
     $this->postJson($path, ['id' => fake_uuid(), 'title' => 'Every week', 'every_days' => 7])->assertForbidden();
-    expect(collect($this->getJson('/api/v1/care')->json('items'))->firstWhere('id', $id))->toMatchArray(['state' => 'due']);
+    expect(collect($this->getJson('/api/v1/care')->json('items'))->firstWhere('id', $id))
+        ->toMatchArray(['state' => 'due']);
     $this->postJson("/api/v1/care/{$id}/done", ['id' => fake_uuid()])->assertCreated();
     expect(collect($this->getJson($path)->json('items'))->firstWhere('id', $id))->toBeNull();
     $this->postJson("/api/v1/care/{$id}/done", ['id' => fake_uuid()])
@@ -140,7 +141,9 @@ it('is no longer asked when a lead says so, and nothing is done to it then', fun
     $this->signedIn('maren')->postJson("/api/v1/care/{$care->id}/give-up")->assertOk();
     $this->postJson("/api/v1/care/{$care->id}/done", ['id' => fake_uuid()])
         ->assertStatus(422)->assertJsonPath('error.field', 'care');
-    expect(collect($this->getJson("/api/v1/machines/{$care->machine_id}/care")->json('items'))->firstWhere('id', $care->id))
+    expect(collect(
+        $this->getJson("/api/v1/machines/{$care->machine_id}/care")->json('items'),
+    )->firstWhere('id', $care->id))
         ->toBeNull();
 });
 

@@ -57,7 +57,10 @@ it('offers by one touch only what one touch says: a pump, and no look that has t
         ->json('summary.id');
     walkRun($id);
     tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
-    tell($id, [['type' => 'step_done', 'data' => ['step' => 'clamp', 'piece' => 1, 'reason' => 'a test does not wait']]]);
+    tell(
+        $id,
+        [['type' => 'step_done', 'data' => ['step' => 'clamp', 'piece' => 1, 'reason' => 'a test does not wait']]],
+    );
     [$panel] = heatingPanel();
     $hands = $this->getJson('/api/v1/floor')->assertOk()->json('hands');
     $of = static fn (string $run, string $entry): array => array_values(array_filter(
@@ -87,7 +90,12 @@ it('hears a pull off the gauge, without a touch', function (): void {
         ->and(count($heard['points']))->toBeLessThanOrEqual(320);
 });
 
-it('names a pull that leaks, and one that never sealed', function (float $seal, float $leak, string $state, string $says): void {
+it('names a pull that leaks, and one that never sealed', function (
+    float $seal,
+    float $leak,
+    string $state,
+    string $says,
+): void {
     $id = pulledRun();
     $this->travel(60)->seconds();
     $this->postJson('/api/v1/readings', ['readings' => pullAt(goneAt($id), $seal, $leak)])->assertCreated();
@@ -106,7 +114,11 @@ it('puts the clock of a sheet right by its heater, and by the looks that were ta
     walkRun($id);
     tell($id, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
     tell($id, [['type' => 'step_done', 'data' => ['step' => 'clamp', 'piece' => 1]]]);
-    $heat = fn (): array => array_column($this->getJson("/api/v1/runs/{$id}")->json('pieces.0.timers'), null, 'id')['heat'];
+    $heat = fn (): array => array_column(
+        $this->getJson("/api/v1/runs/{$id}")->json('pieces.0.timers'),
+        null,
+        'id',
+    )['heat'];
     $began = $heat();
     $this->travel(20)->seconds();
     tell($id, [['type' => 'logged', 'data' => ['entry' => 'look', 'values' => ['cue' => 'wrinkles'], 'piece' => 1]]]);

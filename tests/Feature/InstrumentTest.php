@@ -267,7 +267,9 @@ it('reads a stretch of a run finer, down to every reading, and nothing beside it
     // What lies before the run began is not its own, whatever is asked.
     $before = $this->getJson("/api/v1/runs/{$run}/readings?from=1&to=2")->assertOk()->json();
     expect($before)->toBe([]);
-    $this->getJson("/api/v1/runs/{$run}/readings?from=20&to=10")->assertStatus(422)->assertJsonPath('error.field', 'to');
+    $this->getJson("/api/v1/runs/{$run}/readings?from=20&to=10")
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'to');
     $this->getJson("/api/v1/runs/{$run}/readings?from=20")->assertStatus(422)->assertJsonPath('error.field', 'to');
 });
 
@@ -348,13 +350,17 @@ it('names every reading that is wrong, and takes none of the batch', function ()
         ->and($answer->json('error.message'))->toContain('3 of 5 rows are wrong')
         ->and(DB::table('readings')->where('channel', 'named_rows')->count())->toBe(0);
     $many = array_map(static fn (int $n): array => ['channel' => 'No', 'at' => $at - $n] + $good, range(0, 499));
-    $this->postJson('/api/v1/readings', ['readings' => $many])->assertUnprocessable()->assertJsonCount(100, 'error.rows');
+    $this->postJson('/api/v1/readings', ['readings' => $many])
+        ->assertUnprocessable()
+        ->assertJsonCount(100, 'error.rows');
 });
 
 it('lets each instrument send for itself: one that sends too much turns away no other, and no screen', function (): void {
     $maren = User::query()->where('login', 'maren')->firstOrFail();
     $bath = machineNamed('Test bath');
-    [$loud, $calm] = [$maren->instrumentToken('loud', ['readings'], $bath), $maren->instrumentToken('calm', ['readings'], $bath)];
+    [$loud, $calm] = [
+        $maren->instrumentToken('loud', ['readings'], $bath), $maren->instrumentToken('calm', ['readings'], $bath),
+    ];
     $send = function (string $token): TestResponse {
         app('auth')->forgetGuards();
 
@@ -376,7 +382,9 @@ it('lets each instrument send for itself: one that sends too much turns away no 
 it('keeps what is known of many channels in one statement, and none where a batch is older', function (): void {
     $keys = array_map(static fn (int $i): string => "zone_{$i}_c", range(1, 12));
     $send = fn (int $s, float $value): TestResponse => $this->signedIn()->postJson('/api/v1/readings', ['readings' => array_map(
-        static fn (string $key): array => ['machine' => 'Test bath', 'channel' => $key, 'value' => $value, 'at' => shopNow() + $s],
+        static fn (string $key): array => [
+            'machine' => 'Test bath', 'channel' => $key, 'value' => $value, 'at' => shopNow() + $s,
+        ],
         $keys,
     )])->assertCreated();
     $updates = 0;

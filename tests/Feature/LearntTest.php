@@ -73,7 +73,8 @@ it('says with what the next one opens, by whom and why', function (): void {
     $newest = Recipe::query()->where('product_id', $product->id)->orderByDesc('id')->firstOrFail();
     $kept = Recipe::query()->create([
         'product_id' => $product->id, 'machine_id' => $newest->machine_id, 'version' => $newest->version + 1,
-        'settings' => ['soak_min' => 4] + $newest->settings, 'note' => 'cold in the middle', 'by_id' => person('jun')->id,
+        'settings' => ['soak_min' => 4] + $newest->settings, 'note' => 'cold in the middle',
+        'by_id' => person('jun')->id,
         'created_at' => now(),
     ]);
     expect(learnt()['hive floor panel']['opens_with'])->toMatchArray([

@@ -60,13 +60,23 @@ it('puts what a run left into a container of its own, once, and hotter than what
 it('keeps nothing that a run did not leave, and no more than it took', function (): void {
     $this->signedIn();
     $id = shotsWithScrap();
-    $keep = static fn (string $what, float $grams): array => ['id' => fake_uuid(), 'leftover' => $what, 'mass_g' => $grams];
-    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('gold', 5))->assertStatus(422)->assertJsonPath('error.field', 'leftover');
-    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('scrap', 1e6))->assertStatus(422)->assertJsonPath('error.field', 'mass_g');
-    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('scrap', 0))->assertStatus(422)->assertJsonPath('error.field', 'mass_g');
+    $keep = static fn (string $what, float $grams): array => [
+        'id' => fake_uuid(), 'leftover' => $what, 'mass_g' => $grams,
+    ];
+    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('gold', 5))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'leftover');
+    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('scrap', 1e6))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'mass_g');
+    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('scrap', 0))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'mass_g');
     $took = (float) Run::query()->findOrFail($id)->materials->sum('mass_g');
     $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('scrap', $took))->assertCreated();
-    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('purge', 0.5 * $took))->assertStatus(422)->assertJsonPath('error.field', 'mass_g');
+    $this->postJson("/api/v1/runs/{$id}/leftovers", $keep('purge', 0.5 * $took))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'mass_g');
     $this->postJson('/api/v1/runs/'.fake_uuid().'/leftovers', $keep('scrap', 1))->assertNotFound();
 });
 
@@ -84,7 +94,8 @@ it('is followed from the sack through the run to what is made of it again, and b
         ->and($nodes["lot:{$tub['id']}"]['column'])->toBeGreaterThan($nodes["run:{$first}"]['column']);
     // Shredded and run again: the sack is found behind it.
     $this->postJson("/api/v1/lots/{$tub['id']}/acts", [
-        'id' => fake_uuid(), 'kind' => 'shred', 'mass_in_g' => $tub['mass_g'], 'mass_out_g' => $tub['mass_g'] - 0.5, 'location' => 'Rack A1',
+        'id' => fake_uuid(), 'kind' => 'shred', 'mass_in_g' => $tub['mass_g'], 'mass_out_g' => $tub['mass_g'] - 0.5,
+        'location' => 'Rack A1',
     ])->assertSuccessful();
     $flakeLot = Lot::query()->where('form', 'flake')->orderByDesc('id')->firstOrFail();
     expect($flakeLot->generation)->toBe($tub['generation'], 'it was counted when it came out of the machine');
@@ -100,7 +111,8 @@ it('is of a run its share, where the run took of other lots too', function (): v
     $sack = lot('L-0106');
     $own = -(float) LotMovement::query()->where('run_id', $id)->where('lot_id', $sack->id)->sum('mass_g');
     LotMovement::query()->create([
-        'lot_id' => lot('L-0101')->id, 'run_id' => $id, 'mass_g' => -$own, 'kind' => 'drawn', 'reason' => 'a second lot',
+        'lot_id' => lot('L-0101')->id, 'run_id' => $id, 'mass_g' => -$own, 'kind' => 'drawn',
+        'reason' => 'a second lot',
         'by_id' => person()->id, 'at' => now(),
     ]);
     $nodes = array_column($this->getJson("/api/v1/lots/{$sack->id}/trace")->assertOk()->json('nodes'), null, 'id');

@@ -14,7 +14,10 @@ function anvil(array $facts = []): Machine
 {
     $machine = Machine::query()->where('name', 'Anvil')->firstOrFail();
     if ($facts !== []) {
-        $machine->update(['facts' => array_filter($facts + $machine->facts, static fn (mixed $v): bool => $v !== null)]);
+        $machine->update(['facts' => array_filter(
+            $facts + $machine->facts,
+            static fn (mixed $v): bool => $v !== null,
+        )]);
     }
 
     return $machine->refresh();
@@ -39,7 +42,11 @@ it('says the same of a press that is known as its readings have it', function ()
 it('says in minutes what a plate that lies would cost', function (): void {
     $learnt = app(MachineTaught::class)->of(anvil(['heater_kw' => 6.0]));
     expect($learnt->otherwise)->toBeTrue()
-        ->and(preg_match('/takes (\d+) % longer than .*: ([\d.]+) min .* instead of ([\d.]+)\./', $learnt->says, $by))->toBe(1)
+        ->and(preg_match(
+            '/takes (\d+) % longer than .*: ([\d.]+) min .* instead of ([\d.]+)\./',
+            $learnt->says,
+            $by,
+        ))->toBe(1)
         ->and((float) $by[2] / (float) $by[3] - 1)->toEqualWithDelta((int) $by[1] / 100, 0.02);
 });
 
@@ -54,10 +61,13 @@ it('asks a former for looks, learns its heater from those of its runs, and needs
     $bellows = Machine::query()->where('name', 'Bellows')->firstOrFail();
     expect(fn () => app(MachineTaught::class)->of($bellows))->toThrow(InputError::class, 'log a look while one heats');
     foreach (Run::query()->whereHas('stations', fn ($s) => $s->where('machine_id', $bellows->id)->where('role', 'former'))
-        ->where('status', 'finished')->with(['events.by', 'procedureVersion', 'product'])->orderByDesc('started_at')->limit(2)->get() as $run) {
+        ->where('status', 'finished')->with([
+            'events.by', 'procedureVersion', 'product',
+        ])->orderByDesc('started_at')->limit(2)->get() as $run) {
         foreach ($run->state()->answered('heat') as $piece => [$from, $to]) {
             RunEvent::query()->create([
-                'run_id' => $run->id, 'seq' => 1000 + $piece, 'key' => fake_uuid(), 'type' => 'logged', 'by_id' => person()->id,
+                'run_id' => $run->id, 'seq' => 1000 + $piece, 'key' => fake_uuid(), 'type' => 'logged',
+                'by_id' => person()->id,
                 'at' => Seconds::moment($to - 1), 'recorded_at' => Seconds::moment($to), 'source' => 'tap',
                 'data' => ['entry' => 'look', 'values' => ['cue' => 'flat again'], 'piece' => $piece, 'step' => 'heat'],
             ]);
@@ -90,12 +100,16 @@ it('is used by a lead as fitted, and taken back as it was', function (): void {
     $after = fn (): int => (int) $anvil->factLog()->max('id');
     $say = fn (float $value, string $origin, string $login) => $this->signedIn($login)->postJson(
         "/api/v1/machines/{$anvil->id}/facts",
-        ['after' => $after(), 'facts' => ['heater_kw' => ['value' => $value, 'origin' => $origin]], 'note' => 'fitted from run 140'],
+        [
+            'after' => $after(), 'facts' => ['heater_kw' => ['value' => $value, 'origin' => $origin]],
+            'note' => 'fitted from run 140',
+        ],
     );
     $say(1.9, 'fitted', 'ines')->assertForbidden();
     $say(1.9, 'fitted', 'maren')->assertSuccessful();
     $log = $this->getJson("/api/v1/machines/{$anvil->id}")->json('log');
-    expect(end($log))->toMatchArray(['name' => 'heater_kw', 'value' => 1.9, 'origin' => 'fitted', 'note' => 'fitted from run 140']);
+    expect(end($log))
+        ->toMatchArray(['name' => 'heater_kw', 'value' => 1.9, 'origin' => 'fitted', 'note' => 'fitted from run 140']);
     $say(2.2, 'plate', 'maren')->assertSuccessful();
     expect(anvil()->facts['heater_kw'])->toEqual(2.2);
 });

@@ -29,7 +29,11 @@ it('takes from the mould what the mould settles, and says so', function (): void
         ->and($settings['cavities']['origin'])->toBe('Dormouse')
         ->and($settings['part_volume_cm3']['origin'])->toBe('the product')
         ->and($plan['mould_make'])->toBe('steel');
-    $moved = planned('frame spacer clip', ['barrel' => 'Wren', 'mould' => 'Dormouse'], ['settings' => ['cavities' => 2]]);
+    $moved = planned(
+        'frame spacer clip',
+        ['barrel' => 'Wren', 'mould' => 'Dormouse'],
+        ['settings' => ['cavities' => 2]],
+    );
     expect(array_column($moved['settings'], null, 'name')['cavities']['origin'])->toBe('set here');
     // Without a mould nothing is known of one, and the plan stands on usual practice.
     $bare = array_column(planned('frame spacer clip', ['barrel' => 'Wren'])['settings'], null, 'name');

@@ -25,7 +25,8 @@ function wagtail(array $over = []): array
 
 it('lists the kinds of machines with what can be known of each', function (): void {
     $kinds = array_column($this->signedIn()->getJson('/api/v1/machine-kinds')->assertOk()->json('items'), null, 'id');
-    expect(array_keys($kinds))->toContain('hot_press', 'cold_press', 'plunger_injector', 'extruder', 'vacuum_former', 'dryer')
+    expect(array_keys($kinds))
+        ->toContain('hot_press', 'cold_press', 'plunger_injector', 'extruder', 'vacuum_former', 'dryer')
         ->and($kinds['extruder']['facts']['throughput_kg_h']['x-unit'])->toBe('kg/h')
         ->and($kinds['dryer']['facts'])->toBe([]);
 });
@@ -203,7 +204,11 @@ it('takes a fact from another source though its number is the same', function ()
 
 it('sets an own value, says so on the answer, and gives it back to the library', function (): void {
     $path = 'process.injection.melt_c.typical';
-    $of = fn (): array => array_column($this->getJson('/api/v1/polymers/PP/overrides')->assertOk()->json('items'), null, 'path')[$path];
+    $of = fn (): array => array_column(
+        $this->getJson('/api/v1/polymers/PP/overrides')->assertOk()->json('items'),
+        null,
+        'path',
+    )[$path];
     $set = fn (?float $value, int $after, string $reason = 'our grade'): TestResponse => $this->postJson(
         '/api/v1/polymers/PP/overrides',
         ['path' => $path, 'value' => $value, 'reason' => $reason, 'after' => $after],
@@ -220,7 +225,9 @@ it('sets an own value, says so on the answer, and gives it back to the library',
 
     app()->forgetScopedInstances();
     $reducer = Product::query()->where('name', 'entrance reducer')->firstOrFail();
-    $plan = ['product_id' => $reducer->id, 'machines' => ['barrel' => Machine::query()->where('name', 'Heron')->value('id')],
+    $plan = ['product_id' => $reducer->id, 'machines' => [
+        'barrel' => Machine::query()->where('name', 'Heron')->value('id'),
+    ],
         'polymer' => 'PP'];
     expect($this->postJson('/api/v1/plans', $plan)->assertOk()->json('origins.melt_c'))->toBe('your shop\'s value');
 
@@ -241,7 +248,11 @@ it('knows what of a polymer can be set, and who may', function (): void {
 });
 
 it('does not call a shop without machines taken', function (): void {
-    $says = fn (): string => array_column($this->getJson('/api/v1/floor')->assertOk()->json('stages'), 'says', 'id')['set'];
+    $says = fn (): string => array_column(
+        $this->getJson('/api/v1/floor')->assertOk()->json('stages'),
+        'says',
+        'id',
+    )['set'];
     $this->signedIn('maren');
     expect($says())->toBe('machines free');
     Machine::query()->update(['retired_at' => now()]);
@@ -249,11 +260,17 @@ it('does not call a shop without machines taken', function (): void {
 });
 
 it('prints what a formed part is cut along at its true size, and nothing of what is not cut', function (): void {
-    $products = array_column($this->signedIn('jun')->getJson('/api/v1/products')->assertOk()->json('items'), null, 'name');
+    $products = array_column(
+        $this->signedIn('jun')->getJson('/api/v1/products')->assertOk()->json('items'),
+        null,
+        'name',
+    );
     $tray = $products['syrup feeder tray'];
     expect($tray['template_sheets'])->toBeGreaterThan(0)
         ->and($products['hive floor panel']['template_sheets'])->toBeNull();
-    $pdf = $this->get("/api/v1/products/{$tray['id']}/template.pdf")->assertOk()->assertHeader('Content-Type', 'application/pdf');
+    $pdf = $this->get("/api/v1/products/{$tray['id']}/template.pdf")
+        ->assertOk()
+        ->assertHeader('Content-Type', 'application/pdf');
     expect(preg_match_all('/\/Type \/Page\b/', (string) $pdf->getContent()))->toBe($tray['template_sheets']);
     $this->get("/api/v1/products/{$products['hive floor panel']['id']}/template.pdf")->assertNotFound();
 });

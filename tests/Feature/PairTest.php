@@ -78,7 +78,10 @@ it('tells one instrument from another that has read its code', function (): void
 
 it('is at one machine until its token is ended', function (): void {
     asksToPair();
-    [$attic, $anvil] = [Machine::query()->where('name', 'Attic')->firstOrFail(), Machine::query()->where('name', 'Anvil')->firstOrFail()];
+    [$attic, $anvil] = [
+        Machine::query()->where('name', 'Attic')->firstOrFail(),
+        Machine::query()->where('name', 'Anvil')->firstOrFail(),
+    ];
     $this->signedIn('maren')->postJson('/api/v1/pairings/'.STICKER, ['machine_id' => $attic->id])->assertOk();
     $this->postJson('/api/v1/pairings/'.STICKER, ['machine_id' => $attic->id])->assertOk();
     $this->postJson('/api/v1/pairings/'.STICKER, ['machine_id' => $anvil->id])

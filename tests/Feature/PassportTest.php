@@ -18,8 +18,13 @@ function weighedRun(): Run
         ->firstOrFail();
 }
 
-function sayOfPassport(Run $run, array $shows, ?int $before = null, array $over = [], string $who = 'maren'): TestResponse
-{
+function sayOfPassport(
+    Run $run,
+    array $shows,
+    ?int $before = null,
+    array $over = [],
+    string $who = 'maren',
+): TestResponse {
     return test()->signedIn($who)->postJson("/api/v1/runs/{$run->id}/passport", $over + [
         'id' => fake_uuid(), 'before' => $before, 'shows' => $shows, 'waste' => [],
     ]);
@@ -56,14 +61,20 @@ it('shows nothing of a part until a lead ticks it, and then that and nothing els
     $source = $run->materials->first()->lot->source;
     sayOfPassport($run, ['name', 'sources', 'kept'], $told['id'], ['waste' => [$source->id]])->assertCreated()
         ->assertJsonPath('address', $told['address']);
-    $weighed = Inspection::query()->where('run_id', $run->id)->whereNotNull('mass_g')->pluck('mass_g')->sort()->values();
+    $weighed = Inspection::query()
+        ->where('run_id', $run->id)
+        ->whereNotNull('mass_g')
+        ->pluck('mass_g')
+        ->sort()
+        ->values();
     $middle = ($weighed[intdiv($weighed->count() - 1, 2)] + $weighed[intdiv($weighed->count(), 2)]) / 2;
     openedBy($told['address'])->assertOk()
         ->assertSee('entrance reducer')
         ->assertSee($source->name)
         ->assertSee(number_format($middle, 0).' g in each part')
         ->assertDontSee('Injection-moulded');
-    expect($this->signedIn('ines')->get("/api/v1/runs/{$run->id}/passport.pdf")->assertOk()->getContent())->toStartWith('%PDF');
+    expect($this->signedIn('ines')->get("/api/v1/runs/{$run->id}/passport.pdf")->assertOk()->getContent())
+        ->toStartWith('%PDF');
 });
 
 it('is gone when it is taken back, and has another code when it is given again', function (): void {
@@ -88,7 +99,9 @@ it('is a lead\'s to say, once, and not over what another has said', function ():
     expect(PassportLine::query()->where('run_id', $run->id)->count())->toBe(1);
     sayOfPassport($run, ['name'])->assertStatus(422)->assertJsonPath('error.field', 'before');
     sayOfPassport($run, ['secrets'], $told['id'])->assertStatus(422)->assertJsonPath('error.field', 'shows.0');
-    sayOfPassport($run, ['kept'], $told['id'], ['waste' => [999999]])->assertStatus(422)->assertJsonPath('error.field', 'waste');
+    sayOfPassport($run, ['kept'], $told['id'], ['waste' => [999999]])
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'waste');
     app('auth')->forgetGuards();
     $this->flushSession()->getJson("/api/v1/runs/{$run->id}/passport")->assertUnauthorized();
 });

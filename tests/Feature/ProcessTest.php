@@ -28,7 +28,9 @@ function jobOf(string $product, string $role, string $machine, string $lot, arra
     return array_replace_recursive([
         'id' => fake_uuid(),
         'product_id' => $made->id,
-        'machines' => [$role => machineNamed($machine)] + ($made->mould_id === null ? [] : ['mould' => $made->mould_id]),
+        'machines' => [
+            $role => machineNamed($machine),
+        ] + ($made->mould_id === null ? [] : ['mould' => $made->mould_id]),
         'lot_id' => lot($lot)->id,
         'confirmed_by' => person()->id,
         'answers' => [
@@ -202,7 +204,9 @@ it('makes parts: lots in, pieces judged, goods out, all in the record', function
         ->and($end['inside'])->toBeNull()
         ->and([$end['summary']['good'], $end['summary']['bad']])->toBe([1, 1])
         // Two parts in a shot.
-        ->and($end['outputs'])->toBe([['kind' => 'goods', 'count' => 2, 'lot_id' => null, 'lot' => null, 'mass_g' => null]])
+        ->and($end['outputs'])->toBe([[
+            'kind' => 'goods', 'count' => 2, 'lot_id' => null, 'lot' => null, 'mass_g' => null,
+        ]])
         ->and($end['inspection']['verdict'])->toBe('short')
         ->and($figures['full_pct'])->toBeLessThan(98)
         ->and(Piece::query()->where('run_id', $run['id'])->orderBy('number')->pluck('verdict')->all())
@@ -238,7 +242,10 @@ it('answers with what is new since an entry, and with the whole to who knows of 
         ->and([$answer['entries'], $answer['pieces'], $answer['setup'], $answer['procedure']])->toBe([[], [], [], []])
         ->and([$answer['summary']['good'], $answer['summary']['bad']])->toBe([2, 0]);
     // A correction of an old verdict brings that entry and its piece again.
-    $verdict = array_values(array_filter($whole['entries'], static fn (array $e): bool => $e['entry'] === 'disposition'))[0];
+    $verdict = array_values(array_filter(
+        $whole['entries'],
+        static fn (array $e): bool => $e['entry'] === 'disposition',
+    ))[0];
     $answer = $this->postJson("/api/v1/runs/{$id}/events", ['since' => $newest + 1, 'events' => [entry('corrected', [
         'event' => $verdict['key'],
         'values' => ['verdict' => 'scrap', 'reason' => 'a crack'],
@@ -287,7 +294,11 @@ it('lets two screens begin one next piece only', function (): void {
 
 it('holds a gate that asks how something looks until it does', function (): void {
     $id = $this->signedIn()->postJson('/api/v1/runs', reducer())->assertCreated()->json('summary.id');
-    $procedure = ProcedureVersion::query()->where('key', 'injection')->orderByDesc('version')->firstOrFail()->procedure();
+    $procedure = ProcedureVersion::query()
+        ->where('key', 'injection')
+        ->orderByDesc('version')
+        ->firstOrFail()
+        ->procedure();
     $plan = Run::query()->findOrFail($id)->plan;
     foreach (['heat_up', 'fill', 'soak'] as $step) {
         tell($id, throughStep($procedure, $procedure->step($step), $plan))->assertJsonPath('refused', []);
@@ -357,7 +368,12 @@ it('says whose hands each call wants: who is at it, and who is here once they ha
         return array_map(static fn (string $id): array => $hands->firstWhere('run_id', $id)['whose'], [$shots, $bars]);
     };
     // A bar wants two: the second is whoever else is here.
-    expect($whose()[0])->toBe(['Ines Halloran'])->and($whose()[1][0])->toBe('Teodor Blum')->and($whose()[1])->toHaveCount(2);
+    expect($whose()[0])
+        ->toBe(['Ines Halloran'])
+        ->and($whose()[1][0])
+        ->toBe('Teodor Blum')
+        ->and($whose()[1])
+        ->toHaveCount(2);
     // Whoever put hands to it last is at it.
     $this->signedIn('ines');
     tell($bars, [['type' => 'piece_begun', 'data' => ['piece' => 1]]]);
@@ -368,7 +384,8 @@ it('says whose hands each call wants: who is at it, and who is here once they ha
     $this->travel(5)->minutes();
     $now = shopNow();
     $this->postJson('/api/v1/day/people', [
-        'id' => fake_uuid(), 'day' => $now - 7200, 'person_id' => person('ines')->id, 'from' => $now - 7200, 'to' => $now - 1,
+        'id' => fake_uuid(), 'day' => $now - 7200, 'person_id' => person('ines')->id, 'from' => $now - 7200,
+        'to' => $now - 1,
     ])->assertNoContent();
     expect(array_merge(...$whose()))->not->toContain('Ines Halloran')->toContain('Teodor Blum');
 });
@@ -397,7 +414,9 @@ it('raises the zone of a heater that parts say is cold, once, and again only by 
         ->and($care()[0]['title'])->toBe('Heater zone over the back right is cold')
         ->and($care()[0]['why'])->toContain('% of its power');
     $this->travel(1)->minutes();
-    $this->postJson("/api/v1/care/{$care()[0]['id']}/done", ['id' => fake_uuid(), 'note' => 'dial up'])->assertCreated();
+    $this
+        ->postJson("/api/v1/care/{$care()[0]['id']}/done", ['id' => fake_uuid(), 'note' => 'dial up'])
+        ->assertCreated();
     $this->travel(1)->minutes();
     array_map($form, range(17, 19));
     expect($care())->toBe([]);
@@ -464,7 +483,10 @@ it('stands still where its heat went, says what it needs, and keeps both in its 
     expect($run['breaks'])->toHaveCount(1)->and($run['breaks'][0]['to'])->toBeNull();
     // The list and the floor say so, and nothing of it rings.
     $floor = $this->getJson('/api/v1/floor')->assertOk()->json();
-    $of = static fn (array $all): array => array_values(array_filter($all, static fn (array $x): bool => $x['run_id'] === $id));
+    $of = static fn (array $all): array => array_values(array_filter(
+        $all,
+        static fn (array $x): bool => $x['run_id'] === $id,
+    ));
     expect($this->getJson('/api/v1/runs?verdict=open')->json('items.0.still_since'))->toEqual($run['breaks'][0]['from'])
         ->and($of($floor['lanes'])[0]['still'])->toBe($run['breaks'][0])
         ->and(array_column($of($floor['hands']), 'what'))->toBe(['It stands still']);
@@ -472,7 +494,9 @@ it('stands still where its heat went, says what it needs, and keeps both in its 
     expect($restart['barrel_c'])->toEqual(60)
         ->and($restart['wait_min'])->toBeGreaterThan(10)
         ->and($restart['cautions'])->toHaveCount(1);
-    $this->getJson("/api/v1/runs/{$id}/restart?read_c=warm")->assertStatus(422)->assertJsonPath('error.field', 'read_c');
+    $this->getJson("/api/v1/runs/{$id}/restart?read_c=warm")
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'read_c');
     tell($id, [['type' => 'resumed', 'data' => ['wait_min' => $restart['wait_min'], 'read_c' => 60]]])
         ->assertJsonPath('refused', [])
         ->assertJsonPath('run.summary.still_since', null)
@@ -482,7 +506,10 @@ it('stands still where its heat went, says what it needs, and keeps both in its 
         ['type' => 'step_done', 'data' => ['step' => 'shoot', 'piece' => 1]],
     ])->assertJsonPath('refused.0.field', 'data.piece')->assertJsonPath('run.pieces', []);
     // Gone again before it was through: what was left of the first time is waited for too.
-    tell($id, [['type' => 'interrupted', 'data' => ['reason' => 'The power went again']]])->assertJsonPath('refused', []);
+    tell(
+        $id,
+        [['type' => 'interrupted', 'data' => ['reason' => 'The power went again']]],
+    )->assertJsonPath('refused', []);
     expect($this->getJson("/api/v1/runs/{$id}/restart")->assertOk()->json('wait_min'))
         ->toBeGreaterThan($restart['wait_min'] - 1);
     expect($this->get("/api/v1/runs/{$id}.csv")->assertOk()->getContent())

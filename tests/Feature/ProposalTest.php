@@ -15,7 +15,8 @@ function short(Product $product, int $held, int $makeTo): Product
     $product->update(['reorder_at' => $makeTo - 1, 'make_to' => $makeTo]);
     GoodsMovement::query()->create([
         'id' => fake_uuid(), 'product_id' => $product->id, 'kind' => GoodsMovementKind::Counted,
-        'count' => $held - app(Goods::class)->held($product), 'reason' => 'a test', 'by_id' => person('maren')->id, 'at' => now(),
+        'count' => $held - app(Goods::class)->held($product), 'reason' => 'a test', 'by_id' => person('maren')->id,
+        'at' => now(),
     ]);
 
     return $product;
@@ -24,7 +25,11 @@ function short(Product $product, int $held, int $makeTo): Product
 /** @return list<array<string, mixed>> */
 function proposed(float $hours = 8.0): array
 {
-    return test()->signedIn()->getJson('/api/v1/proposals?until='.(shopNow() + 3600 * $hours))->assertOk()->json('items');
+    return test()
+        ->signedIn()
+        ->getJson('/api/v1/proposals?until='.(shopNow() + 3600 * $hours))
+        ->assertOk()
+        ->json('items');
 }
 
 beforeEach(function (): void {
@@ -60,7 +65,12 @@ it('makes shots of goods where a mould has several cavities', function (): void 
     $cavities = (int) Machine::query()->findOrFail($reducer->mould_id)->fact('cavities');
     expect($cavities)->toBeGreaterThan(1);
     [$made] = proposed();
-    expect($made['wants'])->toBe(9)->and($made['pieces'])->toBe((int) ceil(9 / $cavities))->and($made['counts'])->toBe('shots');
+    expect($made['wants'])
+        ->toBe(9)
+        ->and($made['pieces'])
+        ->toBe((int) ceil(9 / $cavities))
+        ->and($made['counts'])
+        ->toBe('shots');
 });
 
 it('waits for a machine that is in a run, and says so', function (): void {
@@ -83,7 +93,8 @@ it('puts last what cannot be begun, with the reason', function (): void {
         ->and($made[1]['first_at'])->toBeNull()
         ->and($made[1]['by_end'])->toBe(0);
     Machine::query()->where('kind', 'hot_press')->update(['retired_at' => now()]);
-    expect(implode(' ', proposed()[0]['holds']).implode(' ', proposed()[1]['holds']))->toContain('there is no hot press');
+    expect(implode(' ', proposed()[0]['holds']).implode(' ', proposed()[1]['holds']))
+        ->toContain('there is no hot press');
 });
 
 it('counts the hours of a dryer in, for what takes up water', function (): void {
@@ -91,7 +102,10 @@ it('counts the hours of a dryer in, for what takes up water', function (): void 
     $lot->source->update(['state' => 'accepted']);
     $part = Product::factory()->create([
         'process' => 'injection', 'polymer' => 'PA6',
-        'dimensions' => ['part_volume_cm3' => 12, 'thickness_mm' => 2, 'flow_length_mm' => 60, 'cavities' => 1, 'runner_volume_cm3' => 2],
+        'dimensions' => [
+            'part_volume_cm3' => 12, 'thickness_mm' => 2, 'flow_length_mm' => 60, 'cavities' => 1,
+            'runner_volume_cm3' => 2,
+        ],
     ]);
     short($part, 0, 3);
     Lot::query()->where('polymer', 'PA6')->whereKeyNot($lot->id)->update(['reserved_for_id' => $part->id]);
@@ -109,7 +123,9 @@ it('wants to know until when', function (): void {
 
 it('takes a lot that holds enough for all, and what is kept for this product before others may', function (): void {
     $panel = short(Product::query()->where('name', 'hive floor panel')->firstOrFail(), 0, 4);
-    Lot::query()->where('polymer', 'HDPE')->update(['reserved_for_id' => Product::query()->whereKeyNot($panel->id)->value('id')]);
+    Lot::query()
+        ->where('polymer', 'HDPE')
+        ->update(['reserved_for_id' => Product::query()->whereKeyNot($panel->id)->value('id')]);
     $source = Lot::query()->with('source')->where('code', 'L-0101')->firstOrFail()->source;
     $small = Lot::factory()->holding(3000)->create(['polymer' => 'HDPE', 'source_id' => $source->id]);
     // One sheet weighs some two kilograms: that is no lot for four.

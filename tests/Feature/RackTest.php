@@ -48,10 +48,12 @@ function readyToFill(string $run): void
 it('takes a strip off one log and into another, once', function (): void {
     [$cutting, $feeding] = stripsAndTheirInjector();
     readyToFill($feeding);
-    expect(array_column($this->getJson("/api/v1/runs/{$feeding}/rack")->assertOk()->json('items'), 'piece'))->toBe([2, 3])
+    expect(array_column($this->getJson("/api/v1/runs/{$feeding}/rack")->assertOk()->json('items'), 'piece'))
+        ->toBe([2, 3])
         ->and($this->getJson("/api/v1/runs/{$cutting}/rack")->json('items'))->toHaveCount(2);
     $take = ['id' => fake_uuid(), 'strip' => 2, 'piece' => null];
-    expect(array_column($this->postJson("/api/v1/runs/{$feeding}/rack", $take)->assertOk()->json('items'), 'piece'))->toBe([3]);
+    expect(array_column($this->postJson("/api/v1/runs/{$feeding}/rack", $take)->assertOk()->json('items'), 'piece'))
+        ->toBe([3]);
     // Sent twice it is taken once.
     $this->postJson("/api/v1/runs/{$feeding}/rack", $take)->assertOk();
     $loads = array_filter(

@@ -127,5 +127,7 @@ it('sets and prepares nothing behind a pooler, where each way to commit has a na
         ->and($read([])['pgsql_soft']['synchronous_commit'])->toBe('off')
         ->and($read([]))->not->toHaveKey('pgsql_reading')
         ->and($read(['DB_READ_PORT' => '5433'])['pgsql']['synchronous_commit'])->toBe('remote_apply')
-        ->and($read(['DB_READ_PORT' => '5433'])['pgsql_reading'])->toMatchArray(['port' => '5433', 'database' => $name]);
+        ->and(
+            $read(['DB_READ_PORT' => '5433'])['pgsql_reading'],
+        )->toMatchArray(['port' => '5433', 'database' => $name]);
 });

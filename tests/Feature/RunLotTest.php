@@ -33,7 +33,8 @@ function shotsAndAnotherLot(string $form = 'flake'): array
 function counted(Lot $lot, float $grams): void
 {
     LotMovement::query()->create([
-        'lot_id' => $lot->id, 'mass_g' => $grams, 'kind' => 'corrected', 'reason' => 'counted', 'by_id' => person()->id, 'at' => now(),
+        'lot_id' => $lot->id, 'mass_g' => $grams, 'kind' => 'corrected', 'reason' => 'counted', 'by_id' => person()->id,
+        'at' => now(),
     ]);
 }
 
@@ -86,14 +87,18 @@ it('says which lots are in which shots', function (): void {
     }
     // A recall of the second names the shots that have of it, as the record does.
     $first = collect($made)->firstOrFail(static fn (array $of): bool => isset($of['shares']['L-0990']))['from'];
-    $node = collect($this->getJson("/api/v1/lots/{$other->id}/trace")->assertOk()->json('nodes'))->firstWhere('id', "run:{$run}");
+    $node = collect(
+        $this->getJson("/api/v1/lots/{$other->id}/trace")->assertOk()->json('nodes'),
+    )->firstWhere('id', "run:{$run}");
     expect($node['pieces'])->toBe($first === 2 ? '2' : '1 to 2')
         ->and($this->get("/api/v1/lots/{$other->id}/recall.csv")->getContent())->toContain($node['pieces']);
 });
 
 it('lists pieces in as few words as they follow one another', function (): void {
     $of = static fn (int $from, int $to, array $shares): MadeOfData => new MadeOfData($from, $to, (object) $shares);
-    $made = [$of(1, 3, ['A' => 1.0]), $of(4, 4, ['A' => 0.4, 'B' => 0.6]), $of(5, 8, ['B' => 1.0]), $of(9, 9, ['A' => 1.0])];
+    $made = [
+        $of(1, 3, ['A' => 1.0]), $of(4, 4, ['A' => 0.4, 'B' => 0.6]), $of(5, 8, ['B' => 1.0]), $of(9, 9, ['A' => 1.0]),
+    ];
     expect(MadeOf::spans($made, ['A']))->toBe('1 to 4, 9')
         ->and(MadeOf::spans($made, ['B']))->toBe('4 to 8')
         ->and(MadeOf::spans($made, ['A', 'B']))->toBe('1 to 9')
@@ -137,7 +142,9 @@ it('offers other lots to a run of every process, by the rules of each', function
             $lot = lot($other['code']);
             expect($lot->polymer)->toBe($run->polymer)
                 ->and((float) $lot->held_g)->toBeGreaterThan(0.0)
-                ->and($run->product->process === 'vacuum_forming' && $lot->form !== 'sheet' && $other['stops'] === [])->toBeFalse();
+                ->and(
+                    $run->product->process === 'vacuum_forming' && $lot->form !== 'sheet' && $other['stops'] === [],
+                )->toBeFalse();
         }
         $asked[] = $run->product->process;
     }

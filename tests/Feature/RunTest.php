@@ -434,7 +434,11 @@ it('sends the drawings again once a step ended otherwise than planned, and not f
         ->toEqualWithDelta(7.0, 0.1);
 });
 
-it('tells the source what its trial was, with the temperature it was worked at', function (string $verdict, string $kind, string $after): void {
+it('tells the source what its trial was, with the temperature it was worked at', function (
+    string $verdict,
+    string $kind,
+    string $after,
+): void {
     $source = Source::query()->where('name', 'Market co-op')->firstOrFail();
     $source->update(['state' => 'on_trial']);
     $run = startRun(['scale' => 'small_trial'])->json('summary.id');

@@ -117,7 +117,8 @@ it('lets scripts of the development server in only where one is served from', fu
     foreach (['production' => null, 'testing' => null, 'local' => 'http://127.0.0.1:5999'] as $env => $heard) {
         $php = 'putenv("APP_ENV='.$env.'"); putenv("DITHERMIC_DEV_SERVER=http://127.0.0.1:5999");'
             .'require "vendor/autoload.php"; $c = require "config/app.php"; echo json_encode($c["dev_server"]);';
-        $clean = 'cd '.escapeshellarg(base_path()).' && env -u APP_ENV -u DITHERMIC_DEV_SERVER php -r '.escapeshellarg($php);
+        $clean = 'cd '.escapeshellarg(base_path()).' && env -u APP_ENV -u DITHERMIC_DEV_SERVER php -r '
+            .escapeshellarg($php);
         expect(json_decode((string) shell_exec($clean), true))->toBe($heard);
     }
 });

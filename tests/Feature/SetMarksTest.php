@@ -22,7 +22,10 @@ it('says set-points in the marks of the machine, on the plan and on the run', fu
     $melt = $this->postJson('/api/v1/plans', $job)->json('settings.melt_c');
     marksOfHeron(sprintf('dial 4 = %.0f, dial 6 = %.0f', $melt - 20, $melt + 20))->assertOk();
     $this->signedIn()->postJson('/api/v1/plans', $job)->assertOk()->assertJsonPath('in_marks.melt_c', 'dial 5');
-    $run = $this->postJson('/api/v1/runs', $job)->assertCreated()->assertJsonPath('in_marks.melt_c', 'dial 5')->json('summary.id');
+    $run = $this->postJson('/api/v1/runs', $job)
+        ->assertCreated()
+        ->assertJsonPath('in_marks.melt_c', 'dial 5')
+        ->json('summary.id');
     $this->getJson("/api/v1/runs/{$run}")->assertOk()->assertJsonPath('in_marks.melt_c', 'dial 5');
     // Nobody knows them any more: degrees are said alone.
     marksOfHeron(null)->assertOk();
@@ -40,7 +43,10 @@ it('says what is set on a heater that nobody reads while it works', function ():
         'facts' => ['heater_set' => ['value' => 'dial 7, outer elements full', 'origin' => 'measured']],
     ])->assertOk();
     $job = jobOf('syrup feeder tray', 'former', 'Bellows', 'L-0093');
-    $this->signedIn()->postJson('/api/v1/plans', $job)->assertOk()->assertJsonPath('in_marks.heater_c', 'dial 7, outer elements full');
+    $this->signedIn()
+        ->postJson('/api/v1/plans', $job)
+        ->assertOk()
+        ->assertJsonPath('in_marks.heater_c', 'dial 7, outer elements full');
     $this->signedIn('maren')->postJson("/api/v1/machines/{$bellows->id}/facts", [
         'after' => (int) $bellows->factLog()->max('id'),
         'facts' => ['heater_set' => ['value' => str_repeat('full ', 40), 'origin' => 'measured']],

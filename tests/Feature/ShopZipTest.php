@@ -63,14 +63,20 @@ it('goes out whole and comes in again as it was, and nothing of it is written', 
         ->and($list['rows']['products'])->toBeGreaterThan(8)
         // Nobody's name, no stock and no runs go with it.
         ->and(implode('', $files))->not->toContain('Okafor')->not->toContain('L-0101');
-    $before = [MachineFact::query()->count(), Recipe::query()->count(), PolymerOverride::query()->count(), Product::query()->sum('revision')];
+    $before = [
+        MachineFact::query()->count(), Recipe::query()->count(), PolymerOverride::query()->count(),
+        Product::query()->sum('revision'),
+    ];
     foreach (bringIn($zip)->assertOk()->json('items') as $file) {
         expect($file['errors'])->toBe([]);
         foreach ($file['would'] as $line) {
             expect($line)->toContain('as it');
         }
     }
-    expect([MachineFact::query()->count(), Recipe::query()->count(), PolymerOverride::query()->count(), Product::query()->sum('revision')])
+    expect([
+        MachineFact::query()->count(), Recipe::query()->count(), PolymerOverride::query()->count(),
+        Product::query()->sum('revision'),
+    ])
         ->toBe($before);
     $again = insideZip(zippedShop());
     unset($files['shop.json'], $again['shop.json']);
@@ -93,7 +99,10 @@ it('goes to a shop that has nothing of it: what is chosen, with what it wants, c
     $all = Product::query()->pluck('id')->all();
     $names = [...Product::query()->pluck('name'), ...Machine::query()->pluck('name')];
     $other = array_map(
-        static fn (string $text): string => strtr($text, array_combine($names, array_map(static fn (string $n): string => "our-{$n}", $names))),
+        static fn (string $text): string => strtr(
+            $text,
+            array_combine($names, array_map(static fn (string $n): string => "our-{$n}", $names)),
+        ),
         array_diff_key(insideZip(zippedShop($all)), ['values.csv' => '']),
     );
     $tried = bringIn(zipOf($other), preview: true)->assertOk()->json('items');
@@ -122,7 +131,9 @@ it('goes to a shop that has nothing of it: what is chosen, with what it wants, c
 
 it('shows what is otherwise here before anything is written, and writes nothing where one row is at fault', function (): void {
     $files = insideZip(zippedShop());
-    $bed = preg_match('/^Bellows,vacuum_former,bed_length_mm,(\d+)/m', $files['machines.csv'], $found) === 1 ? $found[1] : '';
+    $bed = preg_match('/^Bellows,vacuum_former,bed_length_mm,(\d+)/m', $files['machines.csv'], $found) === 1
+        ? $found[1]
+        : '';
     $files['machines.csv'] = str_replace("bed_length_mm,{$bed}", 'bed_length_mm,777', $files['machines.csv']);
     $tried = bringIn(zipOf($files), preview: true)->assertOk()->json('items.0.would');
     expect($tried)->toContain("Bellows, bed_length_mm: {$bed} → 777");
@@ -137,8 +148,12 @@ it('is a lead\'s to bring in, and takes no other zip', function (): void {
     $zip = zippedShop();
     bringIn($zip, who: 'ines')->assertForbidden();
     bringIn('no zip at all')->assertStatus(422)->assertJsonPath('error.field', 'file');
-    bringIn(zipOf(['machines.csv' => 'machine,kind,fact,value']))->assertStatus(422)->assertJsonPath('error.field', 'file');
-    $list = static fn (array $with): string => (string) json_encode($with + ['format' => 'how a shop works', 'version' => 1]);
+    bringIn(zipOf(['machines.csv' => 'machine,kind,fact,value']))
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'file');
+    $list = static fn (array $with): string => (string) json_encode($with + [
+        'format' => 'how a shop works', 'version' => 1,
+    ]);
     bringIn(zipOf(['shop.json' => $list(['version' => 9])]))->assertStatus(422);
     bringIn(zipOf(['shop.json' => $list([]), 'runs.csv' => 'a,b', '../products.csv' => 'x']))->assertStatus(422);
     // What is small as a zip and huge unpacked is not unpacked.
@@ -161,14 +176,31 @@ it('brings in set-ups alone, as the next version, and names the row that is wron
     $anvil = Machine::query()->where('name', 'Anvil')->firstOrFail();
     $version = Recipe::newest($product, $anvil)->version ?? 0;
     $send("product,machine,setting,value,note\ndivider board,Anvil,soak_min,4,as in June\ndivider board,Anvil,heat_rule,physics,\n")
-        ->assertOk()->assertJsonPath('would.0', $version === 0 ? 'divider board on Anvil: its first set-up' : "divider board on Anvil: version {$version} → ".($version + 1));
+        ->assertOk()
+        ->assertJsonPath(
+            'would.0',
+            $version === 0
+                ? 'divider board on Anvil: its first set-up'
+                : "divider board on Anvil: version {$version} → ".($version + 1),
+        );
     $newest = Recipe::newest($product, $anvil);
-    expect($newest->version)->toBe($version + 1)->and($newest->settings)->toEqual(['soak_min' => 4.0, 'heat_rule' => 'physics'])
+    expect($newest->version)
+        ->toBe($version + 1)
+        ->and($newest->settings)
+        ->toEqual(['soak_min' => 4.0, 'heat_rule' => 'physics'])
         ->and($newest->note)->toBe('as in June');
-    $send("product,machine,setting,value\nnobody's board,Anvil,soak_min,4\n")->assertStatus(422)->assertJsonPath('errors.0.field', 'product');
-    $send("product,machine,setting,value\ndivider board,Nowhere,soak_min,4\n")->assertStatus(422)->assertJsonPath('errors.0.field', 'machine');
-    $send("product,machine,setting,value\ndivider board,Anvil,soak_min,4\ndivider board,Anvil,platen_c,hot\n")->assertStatus(422)
+    $send("product,machine,setting,value\nnobody's board,Anvil,soak_min,4\n")
+        ->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'product');
+    $send("product,machine,setting,value\ndivider board,Nowhere,soak_min,4\n")
+        ->assertStatus(422)
+        ->assertJsonPath('errors.0.field', 'machine');
+    $send(
+        "product,machine,setting,value\ndivider board,Anvil,soak_min,4\ndivider board,Anvil,platen_c,hot\n",
+    )->assertStatus(422)
         ->assertJsonPath('errors.0.row', 3)->assertJsonPath('errors.0.field', 'platen_c');
-    $send("product,machine,setting,value\ndivider board,Anvil,soak_min,4\ndivider board,Anvil,soak_min,5\n")->assertStatus(422);
+    $send(
+        "product,machine,setting,value\ndivider board,Anvil,soak_min,4\ndivider board,Anvil,soak_min,5\n",
+    )->assertStatus(422);
     expect(Recipe::newest($product, $anvil)->version)->toBe($version + 1);
 });

@@ -38,7 +38,10 @@ it('begins, and judges a piece, by foot, for whoever is at the run', function ()
     press('long')->assertCreated()->assertJsonCount(3, 'stored');
     expect(Piece::query()->where('run_id', $run)->value('verdict'))->toBe('scrap');
     $events = RunEvent::query()->where('run_id', $run)->where('source', EventSource::Signal)->with('by')->get();
-    expect($events)->toHaveCount(5)->and($events->map(fn (RunEvent $e): string => $e->by->login)->unique()->all())->toBe(['ines']);
+    expect($events)
+        ->toHaveCount(5)
+        ->and($events->map(fn (RunEvent $e): string => $e->by->login)->unique()->all())
+        ->toBe(['ines']);
     expect(collect($this->getJson("/api/v1/runs/{$run}")->json('events'))->last()['source'])->toBe('signal');
 });
 

@@ -126,7 +126,10 @@ it('says of a lot what it wants before it may be used, and follows what is done 
         'id' => fake_uuid(), 'kind' => 'contamination', 'found' => 'earth', 'found_g' => 0, 'sample_g' => 500,
     ])->assertCreated();
     expect($next($flake))->toBe(['small_trial']);
-    $wet = brought((int) Source::query()->where('name', 'Market co-op')->value('id'), ['polymer' => 'PA6', 'form' => 'pellet']);
+    $wet = brought(
+        (int) Source::query()->where('name', 'Market co-op')->value('id'),
+        ['polymer' => 'PA6', 'form' => 'pellet'],
+    );
     expect($next($wet))->toBe(['dry', 'use']);
 });
 

@@ -13,8 +13,13 @@ use Illuminate\Support\Facades\DB;
 function longAgo(): Run
 {
     $month = CarbonImmutable::parse('2019-03-01 00:00:00+00');
-    DB::statement("create table readings_2019_03 partition of readings for values from ('2019-03-01') to ('2019-04-01')");
-    $run = Run::query()->whereHas('stations', static fn ($q) => $q->whereNotNull('to_at'))->with('stations')->firstOrFail();
+    DB::statement(
+        "create table readings_2019_03 partition of readings for values from ('2019-03-01') to ('2019-04-01')",
+    );
+    $run = Run::query()
+        ->whereHas('stations', static fn ($q) => $q->whereNotNull('to_at'))
+        ->with('stations')
+        ->firstOrFail();
     foreach ($run->stations as $i => $station) {
         DB::table('run_stations')->where('id', $station->id)->update([
             'from_at' => $month->addHours(10 * ($i + 1))->toIso8601String(),
@@ -25,7 +30,8 @@ function longAgo(): Run
     DB::statement("insert into readings (at, machine_id, channel, value)
         select t, ?, 'long_ago_c', 180 + extract(minute from t) + (extract(second from t) - 25) / 100
         from generate_series(?::timestamptz, ?::timestamptz, interval '10 s') t", [
-        $machine->machine_id, $month->addHours(10)->toIso8601String(), $month->addHours(10)->addMinutes(29)->addSeconds(50)->toIso8601String(),
+        $machine->machine_id, $month->addHours(10)->toIso8601String(),
+        $month->addHours(10)->addMinutes(29)->addSeconds(50)->toIso8601String(),
     ]);
 
     return $run->fresh(['stations']);

@@ -13,7 +13,12 @@ use Illuminate\Support\Facades\DB;
 /** @return array<int, string> grams by lot, as the ledger says */
 function byLedger(): array
 {
-    return DB::table('lot_movements')->groupBy('lot_id')->selectRaw('lot_id, sum(mass_g) as g')->orderBy('lot_id')->pluck('g', 'lot_id')->all();
+    return DB::table('lot_movements')
+        ->groupBy('lot_id')
+        ->selectRaw('lot_id, sum(mass_g) as g')
+        ->orderBy('lot_id')
+        ->pluck('g', 'lot_id')
+        ->all();
 }
 
 it('keeps what lots hold in step with their ledgers', function (): void {
@@ -40,14 +45,28 @@ it('keeps what lots hold in step with their ledgers', function (): void {
 
 it('keeps what was made of each product in step with what came out of runs', function (): void {
     $made = static fn (): array => DB::table('run_outputs')->where('kind', 'goods')->groupBy('product_id')
-        ->selectRaw('product_id, sum(count) as n')->orderBy('product_id')->pluck('n', 'product_id')->map(intval(...))->all();
-    $kept = static fn (): array => DB::table('goods_totals')->orderBy('product_id')->pluck('made', 'product_id')->map(intval(...))->all();
+        ->selectRaw('product_id, sum(count) as n')
+        ->orderBy('product_id')
+        ->pluck('n', 'product_id')
+        ->map(intval(...))
+        ->all();
+    $kept = static fn (): array => DB::table('goods_totals')
+        ->orderBy('product_id')
+        ->pluck('made', 'product_id')
+        ->map(intval(...))
+        ->all();
     expect($kept())->toBe($made())->not->toBe([]);
     $run = Run::query()->whereHas('outputs', static fn ($q) => $q->where('kind', 'goods'))->firstOrFail();
     $held = (new Goods)->held($run->product);
     DB::table('run_outputs')->insert([
-        ['run_id' => $run->id, 'kind' => 'goods', 'product_id' => $run->product_id, 'count' => 3, 'event_key' => 'totals-1', 'at' => now()],
-        ['run_id' => $run->id, 'kind' => 'goods', 'product_id' => $run->product_id, 'count' => -1, 'event_key' => 'totals-2', 'at' => now()],
+        [
+            'run_id' => $run->id, 'kind' => 'goods', 'product_id' => $run->product_id, 'count' => 3,
+            'event_key' => 'totals-1', 'at' => now(),
+        ],
+        [
+            'run_id' => $run->id, 'kind' => 'goods', 'product_id' => $run->product_id, 'count' => -1,
+            'event_key' => 'totals-2', 'at' => now(),
+        ],
     ]);
     expect($kept())->toBe($made())->and((new Goods)->held($run->product))->toBe($held + 2);
 });
@@ -62,12 +81,18 @@ it('says of a source that what came is what is there, what was used and what els
 });
 
 it('counts what a mould has made as pieces are made, dropped and its runs end', function (): void {
-    $mould = Machine::query()->whereIn('id', DB::table('run_stations')->whereNotNull('to_at')->select('machine_id'))->firstOrFail();
+    $mould = Machine::query()
+        ->whereIn('id', DB::table('run_stations')->whereNotNull('to_at')->select('machine_id'))
+        ->firstOrFail();
     $all = static fn (): int => DB::table('pieces')->where('outcome', '<>', 'dropped')
         ->whereIn('run_id', DB::table('run_stations')->where('machine_id', $mould->id)->select('run_id'))->count();
     expect($mould->made())->toBe($all());
-    $run = Run::query()->whereNotIn('id', DB::table('run_stations')->where('machine_id', $mould->id)->select('run_id'))->firstOrFail();
-    DB::table('run_stations')->insert(['run_id' => $run->id, 'role' => 'tried', 'machine_id' => $mould->id, 'from_at' => now()]);
+    $run = Run::query()
+        ->whereNotIn('id', DB::table('run_stations')->where('machine_id', $mould->id)->select('run_id'))
+        ->firstOrFail();
+    DB::table('run_stations')->insert([
+        'run_id' => $run->id, 'role' => 'tried', 'machine_id' => $mould->id, 'from_at' => now(),
+    ]);
     DB::table('pieces')->insert([
         ['run_id' => $run->id, 'number' => 901, 'outcome' => 'done', 'began_at' => now()],
         ['run_id' => $run->id, 'number' => 902, 'outcome' => 'dropped', 'began_at' => now()],

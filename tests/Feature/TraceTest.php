@@ -81,7 +81,12 @@ it('goes round no ring for ever, and shows nothing to nobody', function (): void
 });
 
 it('says where a run came from as PROV-JSON that hangs together', function (): void {
-    $run = Run::query()->where('status', 'finished')->has('outputs')->with(['outputs', 'stations'])->orderByDesc('number')->firstOrFail();
+    $run = Run::query()
+        ->where('status', 'finished')
+        ->has('outputs')
+        ->with(['outputs', 'stations'])
+        ->orderByDesc('number')
+        ->firstOrFail();
     $prov = $this->signedIn()->getJson("/api/v1/runs/{$run->id}/prov.json")->assertOk()
         ->assertHeader('Content-Disposition', "attachment; filename=\"run-{$run->number}.prov.json\"")->json();
     $known = [...array_keys($prov['entity']), ...array_keys($prov['activity']), ...array_keys($prov['agent'])];
@@ -116,7 +121,8 @@ it('gives a run the grams that its ledger drew, and derives a lot from what was 
     expect($used["d:lot/{$b->id}"])->toEqualWithDelta(120.5, 0.01);
     $derived = array_filter(
         $prov['wasDerivedFrom'],
-        static fn (array $d): bool => $d['prov:generatedEntity'] === "d:lot/{$b->id}" && $d['prov:usedEntity'] === "d:lot/{$a->id}",
+        static fn (array $d): bool => $d['prov:generatedEntity'] === "d:lot/{$b->id}"
+            && $d['prov:usedEntity'] === "d:lot/{$a->id}",
     );
     expect($derived)->toHaveCount(1)->and($prov['entity']["d:lot/{$a->id}"]['prov:label'])->toBe($a->code);
 });

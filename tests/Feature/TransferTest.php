@@ -294,7 +294,11 @@ describe('how the shop works, as CSV', function (): void {
         expect(ProcedureEntry::query()->count())->toBe(2);
     });
 
-    it('names the row of what cannot be, and takes none of the file', function (string $row, string $field, string $says) use (
+    it('names the row of what cannot be, and takes none of the file', function (
+        string $row,
+        string $field,
+        string $says,
+    ) use (
         $way,
     ): void {
         $answer = bringFile('procedures', "{$way}\n{$row}\n")->assertStatus(422);
@@ -342,7 +346,11 @@ it('brings own values of polymers in and out, each with its reason, and back to 
     expect(PolymerOverride::inForce()['HDPE'] ?? [])->not->toHaveKey('density_solid_g_cm3.typical');
 });
 
-it('takes no own value that does not go with the others, none without a reason, and none of an operator', function (string $row, int $at, string $says): void {
+it('takes no own value that does not go with the others, none without a reason, and none of an operator', function (
+    string $row,
+    int $at,
+    string $says,
+): void {
     $good = 'PP,density_solid_g_cm3.typical,0.906,weighed';
     $answer = bringFile('values', "polymer,property,value,reason\n{$good}\n{$row}\n")->assertStatus(422);
     expect($answer->json('errors'))->toHaveCount(1)

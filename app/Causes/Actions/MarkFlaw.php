@@ -37,7 +37,10 @@ final readonly class MarkFlaw
             }
             $pieces = Piece::query()->where('run_id', $run->id);
             if ($piece === null ? $pieces->exists() : ! $pieces->where('number', $piece)->exists()) {
-                throw new InputError('piece', $piece === null ? 'is missing: say on which' : "{$piece} is none of this run");
+                throw new InputError(
+                    'piece',
+                    $piece === null ? 'is missing: say on which' : "{$piece} is none of this run",
+                );
             }
             if (Flaw::query()->where('run_id', $run->id)->count() >= self::MOST) {
                 throw new InputError('id', 'is one too many: '.self::MOST.' are marked on this run');
@@ -79,6 +82,11 @@ final readonly class MarkFlaw
     /** @param  array<string, mixed>  $what */
     private function keep(string $id, User $by, Run $run, array $what): void
     {
-        Flaw::query()->create(['id' => $id, 'run_id' => $run->id, 'by_id' => $by->id, 'at' => $this->clock->moment()] + $what);
+        Flaw::query()->create([
+            'id' => $id,
+            'run_id' => $run->id,
+            'by_id' => $by->id,
+            'at' => $this->clock->moment(),
+        ] + $what);
     }
 }

@@ -46,7 +46,8 @@ final readonly class WorkOnCase
                 throw new InputError('piece', 'is none of this run');
             }
             $case = CaseOf::query()->create([
-                'id' => $id, 'run_id' => $run->id, 'piece' => $piece, 'by_id' => $by->id, 'at' => $this->clock->moment(),
+                'id' => $id, 'run_id' => $run->id, 'piece' => $piece, 'by_id' => $by->id,
+                'at' => $this->clock->moment(),
             ]);
             foreach ($defects as $defect) {
                 $this->line($case, CaseEntry::Seen, ['defect' => $defect['id']] + $defect, $by, $run);

@@ -16,8 +16,10 @@ final readonly class AsRunData
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Figure')] public Figure $x,
         #[OA\Property(ref: '#/components/schemas/Figure')] public Figure $y,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WindowRunData'))] public array $runs,
-        #[OA\Property(description: 'of the set-up that the next one opens with, as the last run had it')] public float $x_planned,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/WindowRunData'))]
+        public array $runs,
+        #[OA\Property(description: 'of the set-up that the next one opens with, as the last run had it')]
+        public float $x_planned,
         #[OA\Property] public float $y_planned,
         #[OA\Property(ref: '#/components/schemas/LearnWindowResult')] public WindowResult $window,
     ) {

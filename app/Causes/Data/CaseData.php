@@ -41,7 +41,8 @@ final readonly class CaseData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SignalData'),
         )] public array $known,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/AnswerData'))] public array $answers,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/AnswerData'))]
+        public array $answers,
         #[OA\Property(ref: '#/components/schemas/DiagnoseRankResult')] public RankResult $ranking,
         #[OA\Property(
             description: 'what the question may be answered by, where that is a number',
@@ -61,7 +62,8 @@ final readonly class CaseData
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeData'))] public array $changes,
         #[OA\Property(description: 'pieces that judge a change')] public int $judged_by,
         #[OA\Property(description: 'of them, judged since the newest change')] public int $since,
-        #[OA\Property(description: 'whether they say that it worked; null while they do not')] public ?bool $says_worked,
+        #[OA\Property(description: 'whether they say that it worked; null while they do not')]
+        public ?bool $says_worked,
         #[OA\Property(
             description: 'of these defects, what this shop has seen',
             type: 'array',

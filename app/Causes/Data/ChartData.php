@@ -14,7 +14,12 @@ final readonly class ChartData
     /** @param  list<ChartPointData>  $points */
     public function __construct(
         #[OA\Property(ref: '#/components/schemas/Figure')] public Figure $figure,
-        #[OA\Property(description: 'oldest first', type: 'array', items: new OA\Items(ref: '#/components/schemas/ChartPointData'))] public array $points,
+        #[OA\Property(
+            description: 'oldest first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/ChartPointData'),
+        )]
+        public array $points,
         #[OA\Property] public float $centre,
         #[OA\Property(description: 'of chance')] public float $ucl,
         #[OA\Property] public float $lcl,

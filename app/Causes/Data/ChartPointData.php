@@ -17,7 +17,12 @@ final readonly class ChartPointData
         #[OA\Property] public ?int $piece,
         #[OA\Property] public float $at,
         #[OA\Property] public float $value,
-        #[OA\Property(description: 'rules that it breaks, in words', type: 'array', items: new OA\Items(type: 'string'))] public array $broken,
+        #[OA\Property(
+            description: 'rules that it breaks, in words',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+        )]
+        public array $broken,
     ) {
     }
 }

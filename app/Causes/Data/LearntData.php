@@ -21,8 +21,14 @@ final readonly class LearntData
         #[OA\Property] public string $polymer,
         #[OA\Property(description: 'pieces of the runs shown')] public int $good,
         #[OA\Property] public int $bad,
-        #[OA\Property(description: 'the last runs that are over, oldest first', type: 'array', items: new OA\Items(ref: '#/components/schemas/RecentRunData'))] public array $recent,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OpenCaseData'))] public array $cases,
+        #[OA\Property(
+            description: 'the last runs that are over, oldest first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/RecentRunData'),
+        )]
+        public array $recent,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OpenCaseData'))]
+        public array $cases,
         #[OA\Property(description: 'null where it was never kept')] public ?OpensWithData $opens_with,
     ) {
     }

@@ -18,7 +18,12 @@ final readonly class LearntProductData
         #[OA\Property] public LearntData $of,
         #[OA\Property(description: 'null where its runs have not two settings in common')] public ?AsRunData $window,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/ChartData'))] public array $charts,
-        #[OA\Property(description: 'newest first', type: 'array', items: new OA\Items(ref: '#/components/schemas/SetUpData'))] public array $set_ups,
+        #[OA\Property(
+            description: 'newest first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SetUpData'),
+        )]
+        public array $set_ups,
     ) {
     }
 }

@@ -20,7 +20,12 @@ final readonly class SetUpData
         #[OA\Property] public string $note,
         #[OA\Property(description: 'pieces of runs that were set up so')] public int $good,
         #[OA\Property] public int $bad,
-        #[OA\Property(description: 'against the version before; empty of the first', type: 'array', items: new OA\Items(ref: '#/components/schemas/SetUpChangeData'))] public array $changes,
+        #[OA\Property(
+            description: 'against the version before; empty of the first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/SetUpChangeData'),
+        )]
+        public array $changes,
     ) {
     }
 }

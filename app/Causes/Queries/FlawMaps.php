@@ -31,8 +31,11 @@ final readonly class FlawMaps
     /** a part of which nobody said how large it is */
     private const SQUARE_MM = 100.0;
 
-    public function __construct(private Processes $processes, private Registry $calculations, private Knowledge $knowledge)
-    {
+    public function __construct(
+        private Processes $processes,
+        private Registry $calculations,
+        private Knowledge $knowledge,
+    ) {
     }
 
     public function ofRun(Run $run): FlawMapData
@@ -49,7 +52,12 @@ final readonly class FlawMaps
     /** What is known of where a flaw of a piece lies on its fellows; null where none of it is marked. */
     public function about(Run $run, ?int $piece): ?FlawMapResult
     {
-        $own = Flaw::query()->standing()->where(['run_id' => $run->id, 'piece' => $piece])->orderByDesc('at')->orderBy('id')->first();
+        $own = Flaw::query()
+            ->standing()
+            ->where(['run_id' => $run->id, 'piece' => $piece])
+            ->orderByDesc('at')
+            ->orderBy('id')
+            ->first();
         if ($own === null) {
             return null;
         }
@@ -88,7 +96,10 @@ final readonly class FlawMaps
                 $look->explanation,
             );
         }
-        usort($kinds, static fn (FlawKindData $a, FlawKindData $b): int => [$b->marks, $a->name] <=> [$a->marks, $b->name]);
+        usort(
+            $kinds,
+            static fn (FlawKindData $a, FlawKindData $b): int => [$b->marks, $a->name] <=> [$a->marks, $b->name],
+        );
 
         $marks = array_map(static fn (Flaw $f): FlawData => new FlawData(
             $f->id,

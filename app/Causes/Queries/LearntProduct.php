@@ -54,7 +54,9 @@ final readonly class LearntProduct
     public function of(Product $product): LearntProductData
     {
         $process = $this->processes->get($product->process);
-        $runs = Run::query()->select(['id', 'number', 'product_id', 'recipe_id', 'plan', 'done', 'verdict', 'started_at'])
+        $runs = Run::query()->select([
+            'id', 'number', 'product_id', 'recipe_id', 'plan', 'done', 'verdict', 'started_at',
+        ])
             ->where('product_id', $product->id)
             ->where('status', RunState::FINISHED)
             ->counted()

@@ -89,7 +89,10 @@ final readonly class MachineTaught
         $main = $process->main()->id;
 
         return Run::query()->where('status', RunState::FINISHED)
-            ->whereHas('stations', static fn (Builder $s) => $s->where('machine_id', $machine->id)->where('role', $main))
+            ->whereHas(
+                'stations',
+                static fn (Builder $s) => $s->where('machine_id', $machine->id)->where('role', $main),
+            )
             ->when(! $process->learnsFromLog(), static fn (Builder $runs) => $runs->whereExists(
                 static fn ($q) => $q->selectRaw('1')->from('readings')
                     ->whereColumn('readings.at', '>=', 'runs.started_at')

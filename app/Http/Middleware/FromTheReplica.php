@@ -33,7 +33,11 @@ final readonly class FromTheReplica
 
     public function handle(Request $request, Closure $next): Response
     {
-        if ($this->config->get('database.connections.'.self::CONNECTION) === null || $this->cache->has(self::CONNECTION) || ! $this->answers()) {
+        if (
+            $this->config->get('database.connections.'.self::CONNECTION) === null
+            || $this->cache->has(self::CONNECTION)
+            || ! $this->answers()
+        ) {
             return $next($request);
         }
         $own = $this->databases->getDefaultConnection();

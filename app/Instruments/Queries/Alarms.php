@@ -44,7 +44,9 @@ final readonly class Alarms
     /** @return list<AlarmData> of the whole shop, newest first */
     public function since(CarbonImmutable $began): array
     {
-        return $this->list(Alarm::query()->where('began_at', '>=', $began)->orderByDesc('began_at')->limit(self::NEWEST));
+        return $this->list(
+            Alarm::query()->where('began_at', '>=', $began)->orderByDesc('began_at')->limit(self::NEWEST),
+        );
     }
 
     /** @return list<AlarmData> all of them, as they came */

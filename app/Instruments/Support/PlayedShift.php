@@ -281,7 +281,13 @@ final class PlayedShift
         // As many pieces as are made by the end: hands that are slower than usual make fewer.
         foreach ($machine->procedure->hasPieces() ? self::PIECES : [1] as $pieces) {
             $plant = $this->shop->plant($run) ?? throw new LogicException("{$name} has no plant");
-            $shift = new Shift($machine, $plant, new Dice(crc32($run->id)), [$person, $helper], 'shift-'.substr($run->id, 0, 8));
+            $shift = new Shift(
+                $machine,
+                $plant,
+                new Dice(crc32($run->id)),
+                [$person, $helper],
+                'shift-'.substr($run->id, 0, 8),
+            );
             $events = $shift->run($at, $pieces)->events;
             if (array_key_last($events) === null || $events[array_key_last($events)]->at <= $ends) {
                 break;
@@ -307,12 +313,15 @@ final class PlayedShift
     private function tell(array $turns): void
     {
         $answers = Http::pool(fn (Pool $pool): array => array_map(
-            fn (string $run): mixed => $pool->as($run)->withToken($this->people[$turns[$run][0]->by])->acceptJson()->post(
+            fn (string $run): mixed => $pool->as($run)->withToken(
+                $this->people[$turns[$run][0]->by],
+            )->acceptJson()->post(
                 "{$this->url}/api/v1/runs/{$run}/events",
                 [
                     'since' => $this->known[$run] ?? 0,
                     'events' => array_map(static fn (Event $e): array => [
-                        'key' => $e->key, 'type' => $e->type->value, 'at' => round($e->at, 3), 'data' => (object) $e->data,
+                        'key' => $e->key, 'type' => $e->type->value, 'at' => round($e->at, 3),
+                        'data' => (object) $e->data,
                     ], $turns[$run]),
                 ],
             ),
@@ -346,7 +355,8 @@ final class PlayedShift
         ));
         foreach ($answers as $machine => $answer) {
             if (! $answer instanceof Response || $answer->status() !== 201) {
-                $this->refused[] = "readings of {$machine}: ".($answer instanceof Response ? $answer->body() : 'no answer');
+                $this->refused[] = "readings of {$machine}: "
+                    .($answer instanceof Response ? $answer->body() : 'no answer');
 
                 continue;
             }
@@ -365,7 +375,10 @@ final class PlayedShift
         $machines = Machine::query()->whereIn('name', array_keys($this->instruments))->pluck('id');
         $read = DB::table('readings')->whereIn('machine_id', $machines)
             ->where('at', '>=', Seconds::moment($began)->format('Y-m-d H:i:s.vP'))->count();
-        $alarms = Alarm::query()->with('channel.machine')->where('began_at', '>=', Seconds::moment($began)->format('Y-m-d H:i:s.vP'))->get();
+        $alarms = Alarm::query()
+            ->with('channel.machine')
+            ->where('began_at', '>=', Seconds::moment($began)->format('Y-m-d H:i:s.vP'))
+            ->get();
         $known = $alarms->map(fn (Alarm $alarm): int|false => collect($this->wrong)->search(
             static fn (array $w): bool => $w['machine'] === $alarm->channel->machine->name
                 && Seconds::of($alarm->began_at) >= $w['from']
@@ -378,13 +391,19 @@ final class PlayedShift
             'machines' => count($this->free),
             'people' => count($this->people),
             'runs' => count($this->kept),
-            'ended' => Run::query()->whereIn('id', array_keys($this->kept))->where('status', RunState::FINISHED)->count(),
+            'ended' => Run::query()
+                ->whereIn('id', array_keys($this->kept))
+                ->where('status', RunState::FINISHED)
+                ->count(),
             'events' => $this->sent,
             'events_lost' => $lost,
             'readings' => $this->rows,
             'readings_lost' => $this->rows - $read,
             'faults' => count($this->wrong),
-            'faults_missed' => count($this->wrong) - $known->filter(static fn (int|false $w): bool => $w !== false)->unique()->count(),
+            'faults_missed' => count($this->wrong) - $known
+                ->filter(static fn (int|false $w): bool => $w !== false)
+                ->unique()
+                ->count(),
             'alarms' => $alarms->count(),
             'alarms_false' => $known->filter(static fn (int|false $w): bool => $w === false)->count(),
             'refused' => $this->refused,

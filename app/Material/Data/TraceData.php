@@ -18,8 +18,10 @@ final readonly class TraceData
         #[OA\Property] public string $title,
         #[OA\Property(description: 'node that it is about')] public string $about,
         #[OA\Property(enum: ['forward', 'back'])] public string $way,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TraceNodeData'))] public array $nodes,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TraceFlowData'))] public array $flows,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TraceNodeData'))]
+        public array $nodes,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/TraceFlowData'))]
+        public array $flows,
         #[OA\Property(description: 'there is more than is shown')] public bool $more,
     ) {
     }

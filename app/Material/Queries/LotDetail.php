@@ -64,7 +64,12 @@ final readonly class LotDetail
         $righted = $this->righted($lot);
         $balance = (float) $lot->held_g;
         $lines = [];
-        $movements = $lot->movements()->with(['by', 'run:id,number', 'otherLot'])->orderByDesc('id')->limit(self::LINES)->get();
+        $movements = $lot
+            ->movements()
+            ->with(['by', 'run:id,number', 'otherLot'])
+            ->orderByDesc('id')
+            ->limit(self::LINES)
+            ->get();
         foreach ($movements as $m) {
             $lines[] = new MovementData(
                 $m->id,

@@ -24,7 +24,11 @@ final readonly class LotHistory
     /** @return array<string, mixed> */
     public function of(Lot $lot): array
     {
-        $lines = LotMovement::query()->with(['by', 'run:id,number', 'otherLot'])->where('lot_id', $lot->id)->orderBy('id')->get();
+        $lines = LotMovement::query()
+            ->with(['by', 'run:id,number', 'otherLot'])
+            ->where('lot_id', $lot->id)
+            ->orderBy('id')
+            ->get();
         $findings = ContaminationNote::query()->with('by')->where('lot_id', $lot->id)->orderBy('at')->get();
         $dryings = Drying::query()->with(['machine', 'by'])->where('lot_id', $lot->id)->orderBy('started_at')->get();
         $data = $this->present->lot($lot);

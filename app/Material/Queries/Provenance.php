@@ -31,8 +31,15 @@ final readonly class Provenance
         $activity = self::named("run:{$run->id}");
         $plan = self::named("procedure:{$run->procedureVersion->key}-{$run->procedureVersion->version}");
         $document = [
-            'prefix' => ['d' => self::SPACE, 'prov' => 'http://www.w3.org/ns/prov#', 'xsd' => 'http://www.w3.org/2001/XMLSchema#'],
-            'entity' => [$plan => ['prov:type' => self::qualified('prov:Plan'), 'prov:label' => $run->procedureVersion->key]],
+            'prefix' => [
+                'd' => self::SPACE,
+                'prov' => 'http://www.w3.org/ns/prov#',
+                'xsd' => 'http://www.w3.org/2001/XMLSchema#',
+            ],
+            'entity' => [$plan => [
+                'prov:type' => self::qualified('prov:Plan'),
+                'prov:label' => $run->procedureVersion->key,
+            ]],
             'activity' => [$activity => array_filter([
                 'prov:startTime' => $run->started_at->toIso8601ZuluString('millisecond'),
                 'prov:endTime' => $run->ended_at?->toIso8601ZuluString('millisecond'),

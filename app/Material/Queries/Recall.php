@@ -214,7 +214,11 @@ final class Recall
             match (true) {
                 // The lot that is traced is of itself, whatever it was made of.
                 $own => $mixing->bring($lot, $lot, $grams),
-                $line->run_id !== null && isset($this->runs[$line->run_id]) => $mixing->pour("run:{$line->run_id}", $lot, $grams),
+                $line->run_id !== null && isset($this->runs[$line->run_id]) => $mixing->pour(
+                    "run:{$line->run_id}",
+                    $lot,
+                    $grams,
+                ),
                 $from !== null && isset($this->lots[$from]) => $mixing->pour("lot:{$from}", $lot, $grams),
                 default => $mixing->bring($lot, $origin === null ? $lot : Mixing::UNKNOWN, $grams),
             };
@@ -285,7 +289,9 @@ final class Recall
                 $run->good(), Seconds::of($run->started_at),
             ];
         }
-        $pieces = $way === 'forward' ? $this->pieces($lots->filter(static fn (Lot $l): bool => $share("lot:{$l->id}") > 0)) : [];
+        $pieces = $way === 'forward'
+            ? $this->pieces($lots->filter(static fn (Lot $l): bool => $share("lot:{$l->id}") > 0))
+            : [];
         $columns = self::columns(array_keys($nodes), $flows);
         $told = [];
         foreach ($nodes as $id => [$kind, $name, $says, $link, $good, $at]) {
@@ -305,7 +311,9 @@ final class Recall
                 $pieces[$id] ?? null,
             );
         }
-        usort($told, static fn (TraceNodeData $a, TraceNodeData $b): int => [$a->column, -$a->share, $a->at ?? 0.0, $a->title]
+        usort($told, static fn (TraceNodeData $a, TraceNodeData $b): int => [
+            $a->column, -$a->share, $a->at ?? 0.0, $a->title,
+        ]
             <=> [$b->column, -$b->share, $b->at ?? 0.0, $b->title]);
 
         return new TraceData($title, $about, $way, $told, $flows, $this->more);
@@ -321,10 +329,16 @@ final class Recall
     {
         $changed = RunEvent::query()->whereIn('run_id', array_keys($this->runs))->where('type', EventType::LotChanged)
             ->distinct()->pluck('run_id');
-        $runs = Run::query()->whereKey($changed)->with(['events.by', 'procedureVersion', 'product', 'materials.lot'])->get();
+        $runs = Run::query()
+            ->whereKey($changed)
+            ->with(['events.by', 'procedureVersion', 'product', 'materials.lot'])
+            ->get();
         $pieces = [];
         foreach ($runs as $run) {
-            $pieces["run:{$run->id}"] = (string) $this->madeOf->pieces($run, array_values($lots->map(static fn (Lot $l): string => $l->code)->all()));
+            $pieces["run:{$run->id}"] = (string) $this->madeOf->pieces(
+                $run,
+                array_values($lots->map(static fn (Lot $l): string => $l->code)->all()),
+            );
         }
 
         return $pieces;

@@ -28,7 +28,10 @@ final readonly class Shelves
             ->when(! $emptied, static fn (Builder $q) => $q->holding())
             ->when($polymer !== '', static fn (Builder $q) => $q->where('polymer', $polymer))
             ->when($find !== '', static fn (Builder $q) => self::named($q, $find))
-            ->when($last, static fn (Builder $q, Lot $l) => $q->whereRaw('(polymer, id) > (?, ?)', [$l->polymer, $l->id]))
+            ->when(
+                $last,
+                static fn (Builder $q, Lot $l) => $q->whereRaw('(polymer, id) > (?, ?)', [$l->polymer, $l->id]),
+            )
             ->orderBy('polymer')
             ->orderBy('id')
             ->limit(self::PAGE)

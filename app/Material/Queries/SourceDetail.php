@@ -57,7 +57,12 @@ final readonly class SourceDetail
             ->pluck('mass_g', 'kind')
             ->map(static fn (mixed $mass): float => (float) $mass);
         $delivered = (float) $else->only(array_column(self::CAME, 'value'))->sum();
-        $used = (float) $else->sum() - (float) DB::table('lot_totals')->join('lots', 'lots.id', '=', 'lot_totals.lot_id')
+        $used = (float) $else->sum() - (float) DB::table('lot_totals')->join(
+            'lots',
+            'lots.id',
+            '=',
+            'lot_totals.lot_id',
+        )
             ->where('lots.source_id', $source->id)->sum('mass_g');
         $runs = $this->taught($source);
         $found = ContaminationNote::query()->join('lots', 'lots.id', '=', 'contaminations.lot_id')

@@ -82,7 +82,9 @@ final class AccessController extends Controller
         if ($reads !== isset($given['machine_id'])) {
             throw new InputError(
                 'machine_id',
-                $reads ? 'is required: an instrument speaks for one machine' : 'goes with the scopes readings and signals only',
+                $reads
+                    ? 'is required: an instrument speaks for one machine'
+                    : 'goes with the scopes readings and signals only',
             );
         }
         $by = $this->actor($request);

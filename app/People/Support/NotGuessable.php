@@ -18,13 +18,19 @@ final readonly class NotGuessable implements ValidationRule
     /** longest run of neighbours, as a share of the whole */
     private const RUN = 0.6;
 
-    private const ROWS = ['qwertyuiop', 'asdfghjkl', 'zxcvbnm', 'qwertzuiop', 'azertyuiop', 'abcdefghijklmnopqrstuvwxyz', '12345678901234567890', '1q2w3e4r5t6y7u8i9o0p', 'qazwsxedcrfvtgbyhnujm'];
+    private const ROWS = [
+        'qwertyuiop', 'asdfghjkl', 'zxcvbnm', 'qwertzuiop', 'azertyuiop', 'abcdefghijklmnopqrstuvwxyz',
+        '12345678901234567890', '1q2w3e4r5t6y7u8i9o0p', 'qazwsxedcrfvtgbyhnujm',
+    ];
 
     /** What leaked lists have most of, without the digits and signs that are hung on. */
     private const COMMON = [
-        'password', 'passwort', 'passw0rd', 'p@ssw0rd', 'iloveyou', 'welcome', 'letmein', 'princess', 'sunshine', 'football', 'baseball', 'superman',
-        'trustno', 'changeme', 'administrator', 'admin', 'qwerty', 'dragon', 'monkey', 'master', 'starwars', 'whatever', 'michael', 'jennifer',
-        'charlie', 'jessica', 'liverpool', 'chocolate', 'butterfly', 'computer', 'internet', 'samsung', 'secret', 'default', 'temporary', 'spring',
+        'password', 'passwort', 'passw0rd', 'p@ssw0rd', 'iloveyou', 'welcome', 'letmein', 'princess', 'sunshine',
+        'football', 'baseball', 'superman',
+        'trustno', 'changeme', 'administrator', 'admin', 'qwerty', 'dragon', 'monkey', 'master', 'starwars', 'whatever',
+        'michael', 'jennifer',
+        'charlie', 'jessica', 'liverpool', 'chocolate', 'butterfly', 'computer', 'internet', 'samsung', 'secret',
+        'default', 'temporary', 'spring',
         'summer', 'autumn', 'winter', 'workshop', 'plastics', 'dithermic',
     ];
 

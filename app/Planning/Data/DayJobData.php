@@ -32,7 +32,8 @@ final readonly class DayJobData
         #[OA\Property] public ?float $ends,
         #[OA\Property(description: 'it ends between here')] public ?float $likely_from,
         #[OA\Property(description: 'and here, by how long such runs took before')] public ?float $likely_to,
-        #[OA\Property(description: 'runs that this is known from; 0 where it is what shops see')] public int $known_from,
+        #[OA\Property(description: 'runs that this is known from; 0 where it is what shops see')]
+        public int $known_from,
         #[OA\Property(description: '0 where it is in time')] public float $late_min,
         #[OA\Property(
             description: 'what holds it up, backwards',

@@ -21,7 +21,8 @@ final readonly class HandOverData
     public function __construct(
         #[OA\Property(description: 's since 1970 UTC')] public float $since,
         #[OA\Property] public float $now,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeSinceData'))] public array $made,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeSinceData'))]
+        public array $made,
         #[OA\Property(
             description: 'newest first',
             type: 'array',

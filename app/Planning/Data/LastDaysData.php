@@ -14,9 +14,11 @@ final readonly class LastDaysData
     public function __construct(
         #[OA\Property(description: 'how far back was looked')] public int $days,
         #[OA\Property(description: 'of them, on which more than one run was made')] public int $made,
-        #[OA\Property(description: 'of those, the newest that could be planned again in the time that there was')] public int $worked,
+        #[OA\Property(description: 'of those, the newest that could be planned again in the time that there was')]
+        public int $worked,
         #[OA\Property(description: 'days in a year on which the shop works, as it did in these')] public int $days_year,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OneMoreData'))] public array $options,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/OneMoreData'))]
+        public array $options,
     ) {
     }
 }

@@ -241,7 +241,14 @@ final readonly class Day
         $told = [];
         $spans = DayPlanned::spans($result['tasks'] ?? []);
         foreach ($jobs as $id => $job) {
-            $told[] = $this->one($id, $job, $result, $spans[$id] ?? null, ($wishes[$id]->kind ?? WishKind::Free)->value, $at);
+            $told[] = $this->one(
+                $id,
+                $job,
+                $result,
+                $spans[$id] ?? null,
+                ($wishes[$id]->kind ?? WishKind::Free)->value,
+                $at,
+            );
         }
         usort($told, static fn (DayJobData $a, DayJobData $b): int => [$a->ends ?? INF, $a->due ?? INF]
             <=> [$b->ends ?? INF, $b->due ?? INF]);

@@ -68,7 +68,9 @@ final readonly class DayAsk
         $minute = static fn (float $at): float => round(($at - $from) / 60, 2);
         // What is free now is free from the beginning; what comes later is told to five minutes, as a plan stays for so
         // long.
-        $soonest = static fn (float $at): float => $at <= $now ? 0.0 : self::STEP_MIN * ceil(max(0.0, ($at - $from) / 60) / self::STEP_MIN);
+        $soonest = static fn (float $at): float => $at <= $now
+            ? 0.0
+            : self::STEP_MIN * ceil(max(0.0, ($at - $from) / 60) / self::STEP_MIN);
         $planned = [];
         $tasks = 0;
         uasort($jobs, static fn (DayJob $a, DayJob $b): int => ($a->demand->due ?? INF) <=> ($b->demand->due ?? INF));

@@ -79,7 +79,11 @@ final readonly class DayLanes
         $last = [];
         foreach ($placed as $task) {
             $at = $last["{$task['job']} {$task['station']}"] ?? null;
-            if ($at !== null && $task['task'] === RunJob::WHOLE && $task['start'] - $joined[$at]['end'] < self::NO_GAP_MIN) {
+            if (
+                $at !== null
+                && $task['task'] === RunJob::WHOLE
+                && $task['start'] - $joined[$at]['end'] < self::NO_GAP_MIN
+            ) {
                 $joined[$at]['end'] = $task['end'];
             } else {
                 $last["{$task['job']} {$task['station']}"] = count($joined);

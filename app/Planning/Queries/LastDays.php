@@ -132,7 +132,9 @@ final readonly class LastDays
         $days = [];
         foreach ($byDay as $runs) {
             $jobs = array_values($runs->map(self::job(...))->all());
-            $people = array_unique(array_merge(...$runs->map(static fn (Run $run): array => $by[$run->id] ?? [])->all()));
+            $people = array_unique(array_merge(...$runs->map(
+                static fn (Run $run): array => $by[$run->id] ?? [],
+            )->all()));
             // Whoever lent a hand to what takes two was there, and logged nothing.
             $wanted = max([1, ...array_merge(...array_map(
                 static fn (array $job): array => array_column($job['tasks'], 'people'),

@@ -64,7 +64,13 @@ final readonly class PlanAsCalendar
         foreach (DayPlanned::spans($plan->result['tasks'] ?? []) as $job => [$from, $to]) {
             $what = $plan->result['names'][$job] ?? $job;
             $does = DayWork::has((string) $job) ? 'Finish' : 'Make';
-            $calendar->add("plan-{$job}", "{$does}: {$what}", $day + 60 * $from, $day + 60 * $to, Seconds::of($plan->at));
+            $calendar->add(
+                "plan-{$job}",
+                "{$does}: {$what}",
+                $day + 60 * $from,
+                $day + 60 * $to,
+                Seconds::of($plan->at),
+            );
         }
     }
 }

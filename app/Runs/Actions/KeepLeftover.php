@@ -43,7 +43,10 @@ final readonly class KeepLeftover
             // Two who keep of one run take turns.
             Run::query()->whereKey($run->id)->lockForUpdate()->firstOrFail();
             $took = (float) $run->materials()->sum('mass_g');
-            $kept = (float) LotMovement::query()->where('run_id', $run->id)->where('kind', MovementKind::Made)->sum('mass_g');
+            $kept = (float) LotMovement::query()
+                ->where('run_id', $run->id)
+                ->where('kind', MovementKind::Made)
+                ->sum('mass_g');
             if ($kept + $massG > self::SCALES_DIFFER * $took) {
                 throw new InputError('mass_g', sprintf(
                     'is more than it can be: the run took %.0f g, and %.0f g of that are kept already',
@@ -66,6 +69,8 @@ final readonly class KeepLeftover
     /** The container that an act made. */
     public static function made(Act $act): Lot
     {
-        return Lot::query()->whereIn('id', LotMovement::query()->select('lot_id')->where('act_id', $act->id))->firstOrFail();
+        return Lot::query()
+            ->whereIn('id', LotMovement::query()->select('lot_id')->where('act_id', $act->id))
+            ->firstOrFail();
     }
 }

@@ -89,7 +89,10 @@ final readonly class Places
     {
         // The machine as the index of spans has it: a range of one.
         return RunStation::query()
-            ->whereRaw("int8range(machine_id, machine_id, '[]') && int8range(?, ?, '[]')", [$station->machine_id, $station->machine_id])
+            ->whereRaw(
+                "int8range(machine_id, machine_id, '[]') && int8range(?, ?, '[]')",
+                [$station->machine_id, $station->machine_id],
+            )
             ->where('run_id', '!=', $station->run_id)
             ->whereRaw('not contested')
             ->whereNotNull('from_at')

@@ -24,8 +24,12 @@ use Dithermic\Core\Safety\MachineFacts;
 /** Puts what the shop knows of an order before the core's plan of its process and before the safety check. */
 final readonly class PlanRun
 {
-    public function __construct(private Registry $calculations, private PresentShop $present, private Dryness $dryness, private ChangeOver $changes)
-    {
+    public function __construct(
+        private Registry $calculations,
+        private PresentShop $present,
+        private Dryness $dryness,
+        private ChangeOver $changes,
+    ) {
     }
 
     /** @throws InputError by dotted field */

@@ -35,25 +35,37 @@ final readonly class RaiseWear
     {
         $machine = $run->mainMachine();
         // What is out of use is not looked after.
-        if ($this->processes->get($run->product->process)->tellsOfMachine() !== $entry || $machine->retired_at !== null) {
+        if (
+            $this->processes->get($run->product->process)->tellsOfMachine() !== $entry
+            || $machine->retired_at !== null
+        ) {
             return;
         }
         $last = $this->measured($run, $machine, $entry);
         foreach ($this->told($run, $machine, $last) as $title => $wear) {
             $before = Care::query()->where('machine_id', $machine->id)->where('title', $title)->with('done')->get();
-            if ($before->contains(static fn (Care $care): bool => $care->given_up_at === null && $care->done->isEmpty())) {
+            if ($before->contains(
+                static fn (Care $care): bool => $care->given_up_at === null && $care->done->isEmpty(),
+            )) {
                 continue;
             }
-            $ended = $before->flatMap(static fn (Care $care) => [$care->given_up_at, ...$care->done->pluck('at')])->filter()->max();
+            $ended = $before
+                ->flatMap(static fn (Care $care) => [$care->given_up_at, ...$care->done->pluck('at')])
+                ->filter()
+                ->max();
             if ($ended instanceof CarbonImmutable) {
-                $since = array_values(array_filter($last, static fn (RunEvent $one): bool => $one->at->greaterThan($ended)));
+                $since = array_values(array_filter(
+                    $last,
+                    static fn (RunEvent $one): bool => $one->at->greaterThan($ended),
+                ));
                 $wear = $this->told($run, $machine, $since)[$title] ?? null;
             }
             if ($wear === null) {
                 continue;
             }
             $this->care->add((string) Str::uuid(), $by, $machine, [
-                'title' => $title, 'why' => $wear->why, 'every_days' => null, 'every_pieces' => null, 'run_id' => $run->id,
+                'title' => $title, 'why' => $wear->why, 'every_days' => null, 'every_pieces' => null,
+                'run_id' => $run->id,
             ]);
         }
     }
@@ -67,7 +79,11 @@ final readonly class RaiseWear
         $process = $this->processes->get($run->product->process);
 
         return array_column(
-            $process->wears(array_map(static fn (RunEvent $one): array => (array) ($one->data['values'] ?? []), $measured), $machine->facts, $run->plan),
+            $process->wears(
+                array_map(static fn (RunEvent $one): array => (array) ($one->data['values'] ?? []), $measured),
+                $machine->facts,
+                $run->plan,
+            ),
             null,
             'title',
         );

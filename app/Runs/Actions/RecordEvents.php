@@ -314,7 +314,9 @@ final readonly class RecordEvents
         }
         $material = $run->materialAt($original['at'] ?? $event->at, $state);
         $lot = Lot::query()->whereKey($material->lot_id)->lockForUpdate()->firstOrFail();
-        $drawn = -(float) LotMovement::query()->whereIn('lot_id', $run->materials->pluck('lot_id'))->where('run_id', $run->id)
+        $drawn = -(float) LotMovement::query()
+            ->whereIn('lot_id', $run->materials->pluck('lot_id'))
+            ->where('run_id', $run->id)
             ->whereIn('kind', [MovementKind::Drawn, MovementKind::Corrected])->sum('mass_g');
         $change = $drawn - ChargeLots::beyond($given, $logged);
         if (abs($change) < 1e-6) {

@@ -25,8 +25,12 @@ use Illuminate\Support\Facades\DB;
 /** Starts a run when the core's safety check lets it, once per id however often it is sent. */
 final readonly class StartRun
 {
-    public function __construct(private Places $places, private Sent $sent, private TakeCharge $charges, private ChangeOver $changes)
-    {
+    public function __construct(
+        private Places $places,
+        private Sent $sent,
+        private TakeCharge $charges,
+        private ChangeOver $changes,
+    ) {
     }
 
     /**

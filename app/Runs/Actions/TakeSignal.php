@@ -61,7 +61,10 @@ final readonly class TakeSignal
                 return ['run' => $run, 'stored' => []];
             }
             $by ??= $run->events->last()->by ?? $run->starter;
-            ['stored' => $stored, 'refused' => $refused] = ($this->record)($run, $this->events($run, $id, $signal, $now, $by));
+            ['stored' => $stored, 'refused' => $refused] = ($this->record)(
+                $run,
+                $this->events($run, $id, $signal, $now, $by),
+            );
 
             return $refused === [] ? ['run' => $run, 'stored' => $stored] : throw $refused[0]['error'];
         });

@@ -33,12 +33,15 @@ final readonly class TakeStrip
     public function __invoke(string $id, User $by, Run $run, int $strip, ?int $piece): void
     {
         DB::transaction(function () use ($id, $by, $run, $strip, $piece): void {
-            $maker = $this->rack->maker($run) ?? throw new InputError('strip', 'comes from no rack: the lot of this run was cut by none');
+            $maker = $this->rack->maker($run)
+                ?? throw new InputError('strip', 'comes from no rack: the lot of this run was cut by none');
             Run::query()->whereKey($maker->id)->lockForUpdate()->firstOrFail();
             if (RunEvent::query()->where('run_id', $run->id)->where('key', "{$id}-in")->exists()) {
                 return;
             }
-            $waits = collect($this->rack->on($maker->load('events.by')))->first(static fn (OnRack $of): bool => $of->piece === $strip)
+            $waits = collect($this->rack->on($maker->load('events.by')))->first(
+                static fn (OnRack $of): bool => $of->piece === $strip,
+            )
                 ?? throw new InputError('strip', 'is on the rack no more: somebody has taken it');
             $fed = $this->processes->get($run->product->process)->fedWith($waits->massG, $waits->meanC, $piece)
                 ?? throw new InputError('strip', 'goes into no machine of this kind');

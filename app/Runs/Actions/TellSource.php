@@ -26,7 +26,11 @@ final readonly class TellSource
 
     public function __invoke(Run $run, User $by): void
     {
-        $trust = Trust::byTrial(Scale::tryFrom($run->setup['scale'] ?? '') ?? Scale::Production, $run->good(), $run->bad());
+        $trust = Trust::byTrial(
+            Scale::tryFrom($run->setup['scale'] ?? '') ?? Scale::Production,
+            $run->good(),
+            $run->bad(),
+        );
         $sources = $run->materials->map(static fn (RunMaterial $m): Source => $m->lot->source)->unique('id');
         $source = $sources->first();
         // What was mixed of several sources says of none of them what it is.

@@ -66,7 +66,8 @@ final readonly class WorkOnChange
             ]);
             foreach ($plan->under_way as $task) {
                 ChangeLine::query()->create([
-                    'change_id' => $id, 'kind' => ChangeEntry::Begun, 'said' => ['task' => $task], 'by_id' => $by->id, 'at' => $at,
+                    'change_id' => $id, 'kind' => ChangeEntry::Begun, 'said' => ['task' => $task], 'by_id' => $by->id,
+                    'at' => $at,
                 ]);
             }
 
@@ -151,7 +152,10 @@ final readonly class WorkOnChange
         $mould = $order->mould();
         $holder = $mould === null ? null : $this->places->holder($mould);
         if ($holder !== null) {
-            throw new InputError('machines.mould', "{$mould->name} hangs in run {$holder->number}: take another, or wait for it");
+            throw new InputError(
+                'machines.mould',
+                "{$mould->name} hangs in run {$holder->number}: take another, or wait for it",
+            );
         }
 
         return $mould;
@@ -161,7 +165,10 @@ final readonly class WorkOnChange
     {
         $holder = $this->places->holder($machine);
         if ($holder !== null) {
-            throw new InputError('machines', "{$machine->name} is held by run {$holder->number}: it is changed over when that is done");
+            throw new InputError(
+                'machines',
+                "{$machine->name} is held by run {$holder->number}: it is changed over when that is done",
+            );
         }
         if ($this->changes->open($machine) !== null) {
             throw new InputError('machines', "{$machine->name} is being changed over already: go on with that");

@@ -12,8 +12,19 @@ final readonly class CaptureData
 {
     /** @param  list<CapturedSetUpData>  $kept */
     public function __construct(
-        #[OA\Property(description: 'JSON Schema of its numbers; null where the machine has none of its own', type: 'object', additionalProperties: new OA\AdditionalProperties, nullable: true)] public ?object $fields,
-        #[OA\Property(description: 'the newest first', type: 'array', items: new OA\Items(ref: '#/components/schemas/CapturedSetUpData'))] public array $kept,
+        #[OA\Property(
+            description: 'JSON Schema of its numbers; null where the machine has none of its own',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties,
+            nullable: true,
+        )]
+        public ?object $fields,
+        #[OA\Property(
+            description: 'the newest first',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/CapturedSetUpData'),
+        )]
+        public array $kept,
     ) {
     }
 }

@@ -23,12 +23,24 @@ final readonly class CapturedSetUpData
         #[OA\Property] public int $machine_id,
         #[OA\Property] public string $machine,
         #[OA\Property] public ?string $mould,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number'))] public object $shown,
-        #[OA\Property(description: 'of its numbers, by name', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'))] public object $units,
-        #[OA\Property(description: 'photographs of its pages', type: 'array', items: new OA\Items(type: 'string'))] public array $pictures,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number'))]
+        public object $shown,
+        #[OA\Property(
+            description: 'of its numbers, by name',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+        )]
+        public object $units,
+        #[OA\Property(description: 'photographs of its pages', type: 'array', items: new OA\Items(type: 'string'))]
+        public array $pictures,
         #[OA\Property] public string $by,
         #[OA\Property(description: 's since 1970 UTC')] public float $at,
-        #[OA\Property(description: 'what it can be worked out for', type: 'array', items: new OA\Items(ref: '#/components/schemas/OntoData'))] public array $onto,
+        #[OA\Property(
+            description: 'what it can be worked out for',
+            type: 'array',
+            items: new OA\Items(ref: '#/components/schemas/OntoData'),
+        )]
+        public array $onto,
     ) {
     }
 

@@ -13,7 +13,8 @@ final readonly class CarriedData
 {
     /** @param  list<string>  $cautions */
     public function __construct(
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number'))] public object $values,
+        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'number'))]
+        public object $values,
         #[OA\Property] public string $says,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $cautions,
     ) {
@@ -21,6 +22,10 @@ final readonly class CarriedData
 
     public static function of(Carried $of): self
     {
-        return new self((object) array_map(static fn (float $v): float => round($v, 3), $of->values), $of->says, $of->cautions);
+        return new self(
+            (object) array_map(static fn (float $v): float => round($v, 3), $of->values),
+            $of->says,
+            $of->cautions,
+        );
     }
 }

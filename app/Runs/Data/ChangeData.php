@@ -52,7 +52,8 @@ final readonly class ChangeData
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ChangeTaskData'),
         )] public array $tasks,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Position'))] public array $positions,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Position'))]
+        public array $positions,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Hose'))] public array $hoses,
         #[OA\Property(
             description: 'what speaks against it, and what to mind',
@@ -60,7 +61,8 @@ final readonly class ChangeData
             items: new OA\Items(type: 'string'),
         )] public array $cares,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $unknown,
-        #[OA\Property(description: 'a temperature that is read counts so near to what is set, K')] public float $ready_within_k,
+        #[OA\Property(description: 'a temperature that is read counts so near to what is set, K')]
+        public float $ready_within_k,
     ) {
     }
 }

@@ -27,7 +27,8 @@ final readonly class HandData
         #[OA\Property] public ?string $timer,
         #[OA\Property] public int $people,
         #[OA\Property(description: 'null for the run itself')] public ?int $piece,
-        #[OA\Property(description: 'of several that wait at once the one that presses most goes first')] public float $presses,
+        #[OA\Property(description: 'of several that wait at once the one that presses most goes first')]
+        public float $presses,
         #[OA\Property(description: 'what waits meanwhile, in words')] public string $waits,
         #[OA\Property(description: 'that hands take')] public float $minutes,
         #[OA\Property(description: 'who was at it last; null where nobody was yet')] public ?string $by,
@@ -36,7 +37,8 @@ final readonly class HandData
             type: 'array',
             items: new OA\Items(type: 'string'),
         )] public array $whose = [],
-        #[OA\Property(description: 'nobody has come by then: it is everybody\'s; null where nothing waits')] public ?float $everyones_at = null,
+        #[OA\Property(description: 'nobody has come by then: it is everybody\'s; null where nothing waits')]
+        public ?float $everyones_at = null,
     ) {
     }
 

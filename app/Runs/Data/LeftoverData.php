@@ -18,7 +18,8 @@ final readonly class LeftoverData
         #[OA\Property] public string $form,
         #[OA\Property(description: 'g, by the log and the plan')] public float $mass_g,
         #[OA\Property] public string $because,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RunOutputData'))] public array $kept,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/RunOutputData'))]
+        public array $kept,
     ) {
     }
 

@@ -13,7 +13,8 @@ final readonly class OntoData
     public function __construct(
         #[OA\Property] public int $id,
         #[OA\Property] public string $name,
-        #[OA\Property(description: 'another machine, or a weaker mould on the same one', enum: ['machine', 'mould'])] public string $as,
+        #[OA\Property(description: 'another machine, or a weaker mould on the same one', enum: ['machine', 'mould'])]
+        public string $as,
     ) {
     }
 }

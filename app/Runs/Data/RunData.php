@@ -103,7 +103,8 @@ final readonly class RunData
         #[OA\Property(
             description: 'what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
         )] public int $since,
-        #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')] public int $heard,
+        #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')]
+        public int $heard,
         #[OA\Property] public float $step_since,
         #[OA\Property] public float $server_time,
         #[OA\Property(

@@ -23,7 +23,8 @@ final readonly class RunSummaryData
         #[OA\Property] public int $product_id,
         #[OA\Property] public string $polymer,
         #[OA\Property(description: 'the main one')] public string $machine,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StationData'))] public array $stations,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/StationData'))]
+        public array $stations,
         #[OA\Property(description: 'what the material is set to, °C')] public ?float $set_c,
         #[OA\Property] public string $lot_code,
         #[OA\Property] public string $status,

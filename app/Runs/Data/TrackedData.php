@@ -21,7 +21,8 @@ final readonly class TrackedData
         #[OA\Property(description: 'the timer ends when it should')] public bool $on_time,
         #[OA\Property(description: 'whole minutes that the timer runs too short; 0 where it does not')]
         public float $more_min,
-        #[OA\Property(description: 'seconds into the plan at which it would be as hot as it is now')] public float $as_if_s,
+        #[OA\Property(description: 'seconds into the plan at which it would be as hot as it is now')]
+        public float $as_if_s,
         #[OA\Property(description: 'when this was so, seconds since 1970 UTC')] public float $at,
         #[OA\Property(description: 'what is so hot now, in a word')] public string $of_what,
     ) {

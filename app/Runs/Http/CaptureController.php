@@ -95,7 +95,9 @@ final class CaptureController extends Controller
             ? $process->ontoMould($setUp, $from, $to, new Record($capture->product->dimensions))
             : $process->ontoMachine($setUp, $from, $to);
 
-        return new JsonResponse(CarriedData::of($carried ?? throw new InputError('machine_id', 'is carried to none of this kind')));
+        return new JsonResponse(CarriedData::of(
+            $carried ?? throw new InputError('machine_id', 'is carried to none of this kind'),
+        ));
     }
 
     private static function record(Machine $machine): Record

@@ -16,7 +16,13 @@ use OpenApi\Attributes as OA;
 /** A run's record in open formats; docs/formats says what is in each. */
 final class RunExportController extends Controller
 {
-    #[OA\Get(path: '/runs/{run}.{format}', operationId: 'exportRun', summary: 'A run\'s record as json, csv or pdf', tags: ['runs'], responses: [new Answer(200, 'the file')])]
+    #[OA\Get(
+        path: '/runs/{run}.{format}',
+        operationId: 'exportRun',
+        summary: 'A run\'s record as json, csv or pdf',
+        tags: ['runs'],
+        responses: [new Answer(200, 'the file')],
+    )]
     public function __invoke(Run $run, string $format, RunRecord $record, PresentRun $present): Response
     {
         $this->authorize('view', $run);

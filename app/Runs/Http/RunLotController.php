@@ -42,7 +42,12 @@ final class RunLotController extends Controller
     )]
     public function store(ChangeLotRequest $request, Run $run, ChangeLot $change, PresentRun $present): JsonResponse
     {
-        $change($request->string('id')->lower()->value(), $request->actor(), $run->load(self::WHOLE), $request->integer('lot_id'));
+        $change(
+            $request->string('id')->lower()->value(),
+            $request->actor(),
+            $run->load(self::WHOLE),
+            $request->integer('lot_id'),
+        );
 
         return new JsonResponse($present->run($run->refresh()->load(self::WHOLE)));
     }

@@ -67,7 +67,9 @@ final readonly class Captures
      */
     private function shown(Builder $of, array $onto): array
     {
-        return array_values($of->with(['run', 'machine', 'mould', 'by', 'product'])->orderByDesc('at')->limit(self::SHOWN)->get()
+        return array_values($of->with([
+            'run', 'machine', 'mould', 'by', 'product',
+        ])->orderByDesc('at')->limit(self::SHOWN)->get()
             ->map(fn (CapturedSetUp $c): CapturedSetUpData => CapturedSetUpData::of(
                 $c,
                 $this->units($c),

@@ -33,7 +33,9 @@ final readonly class Leftovers
         $acts = Act::query()->whereKey($lots->pluck('event_key'))->get()->keyBy('id');
 
         return array_map(static fn (Leftover $of): LeftoverData => LeftoverData::of($of, array_values($lots
-            ->filter(static fn (RunOutput $o): bool => ($acts->get($o->event_key)?->data['leftover'] ?? null) === $of->id)
+            ->filter(
+                static fn (RunOutput $o): bool => ($acts->get($o->event_key)?->data['leftover'] ?? null) === $of->id,
+            )
             ->map(RunOutputData::of(...))->all())), $this->left($run));
     }
 }

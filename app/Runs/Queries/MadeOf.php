@@ -31,7 +31,11 @@ final readonly class MadeOf
             }
 
             return $of;
-        }, $this->processes->get($run->product->process)->madeOf($run->procedureVersion->procedure(), $state, $run->plan));
+        }, $this->processes->get($run->product->process)->madeOf(
+            $run->procedureVersion->procedure(),
+            $state,
+            $run->plan,
+        ));
 
         return array_map(
             static fn (array $of): MadeOfData => new MadeOfData($of[0], $of[1], (object) $of[2]),

@@ -220,7 +220,8 @@ final class Makeable
             $plan->mustBeDoable();
         } catch (InputError $error) {
             return [
-                'targets' => null, 'charge_g' => 0.0, 'pieces' => $pieces, 'per_piece' => $perPiece, 'procedure' => null,
+                'targets' => null, 'charge_g' => 0.0, 'pieces' => $pieces, 'per_piece' => $perPiece,
+                'procedure' => null,
                 'fault' => $error->getMessage(),
             ];
         }

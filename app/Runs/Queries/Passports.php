@@ -102,7 +102,9 @@ final readonly class Passports
             $this->weighed($run),
         );
 
-        return $grams === null || $grams < 0.5 ? null : sprintf('%s g in each part', number_format($grams, 0, '.', ' '));
+        return $grams === null || $grams < 0.5
+            ? null
+            : sprintf('%s g in each part', number_format($grams, 0, '.', ' '));
     }
 
     /** @return list<float> g */

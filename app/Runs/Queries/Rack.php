@@ -34,7 +34,9 @@ final readonly class Rack
     /** @return list<OnRack> */
     public function on(Run $run): array
     {
-        return $this->processes->get($run->product->process)->rack($run->state(), $run->plan, $run->setup, Seconds::now());
+        return $this->processes
+            ->get($run->product->process)
+            ->rack($run->state(), $run->plan, $run->setup, Seconds::now());
     }
 
     /** The run that the lot came out of that a run is fed from now; null where it came from elsewhere. */

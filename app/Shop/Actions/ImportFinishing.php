@@ -31,7 +31,12 @@ final readonly class ImportFinishing
     private const LONGEST = 80;
 
     /** columns that the core calls otherwise */
-    private const COLUMNS = ['title' => 'operation', 'people' => 'hands', 'uses.0.part' => 'part', 'uses.0.count' => 'count'];
+    private const COLUMNS = [
+        'title' => 'operation',
+        'people' => 'hands',
+        'uses.0.part' => 'part',
+        'uses.0.count' => 'count',
+    ];
 
     public function __construct(
         private AllOrNone $allOrNone,
@@ -127,7 +132,8 @@ final readonly class ImportFinishing
         if ($known !== null) {
             return [$known, []];
         }
-        $mark = static fn (string $column): ?int => is_int($number = self::number($row[$column] ?? '', null)) || $number === null
+        $mark = static fn (string $column): ?int => is_int($number = self::number($row[$column] ?? '', null))
+            || $number === null
             ? $number
             : throw new InputError($column, 'must be a whole number');
         $part = $this->parts->say(null, [

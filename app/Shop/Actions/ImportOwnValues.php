@@ -59,7 +59,10 @@ final readonly class ImportOwnValues
         }
         $reason = trim($row['reason']);
         if ($reason === '' || mb_strlen($reason) > self::LONGEST) {
-            throw new InputError($property, 'wants a reason of up to '.self::LONGEST.' letters: why it is otherwise here');
+            throw new InputError(
+                $property,
+                'wants a reason of up to '.self::LONGEST.' letters: why it is otherwise here',
+            );
         }
         try {
             ($this->set)($polymer, $property, $value, $reason, $by, null);

@@ -43,7 +43,10 @@ final readonly class KeepFinishing
             Product::query()->whereKey($product->id)->lockForUpdate()->firstOrFail();
             $newest = Finishing::query()->where('product_id', $product->id)->orderByDesc('id')->first();
             if (($newest->id ?? 0) !== $after) {
-                throw new InputError('after', "is not the newest: somebody has said something of {$product->name} since");
+                throw new InputError(
+                    'after',
+                    "is not the newest: somebody has said something of {$product->name} since",
+                );
             }
             foreach ($operations as $i => $operation) {
                 foreach ($operation['uses'] as $k => $use) {
@@ -99,8 +102,14 @@ final readonly class KeepFinishing
         match (true) {
             $count === 0 => throw new InputError('count', 'must be at least 1, or −1 to take one back'),
             $count > $waits => throw new InputError('count', "is more than the {$waits} that wait to be finished"),
-            $count < 0 && -$count > $back => throw new InputError('count', "is more than the {$back} that were finished here"),
-            $count < 0 && trim($reason) === '' => throw new InputError('reason', 'is required: why they are not finished'),
+            $count < 0 && -$count > $back => throw new InputError(
+                'count',
+                "is more than the {$back} that were finished here",
+            ),
+            $count < 0 && trim($reason) === '' => throw new InputError(
+                'reason',
+                'is required: why they are not finished',
+            ),
             default => null,
         };
     }
@@ -127,7 +136,8 @@ final readonly class KeepFinishing
             $can = intdiv(max(0, $held), $each);
             throw new InputError(
                 'count',
-                "wants {$wanted} × {$locked->name}, and {$held} are there: count them, or finish ".($can === 0 ? 'none' : "{$can} of {$pieces}"),
+                "wants {$wanted} × {$locked->name}, and {$held} are there: count them, or finish "
+                    .($can === 0 ? 'none' : "{$can} of {$pieces}"),
             );
         }
         PartMovement::query()->create([

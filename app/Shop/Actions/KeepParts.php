@@ -42,9 +42,14 @@ final readonly class KeepParts
                 ? new BoughtPart(['revision' => 0])
                 : BoughtPart::query()->whereKey($part->id)->lockForUpdate()->firstOrFail();
             if ($part !== null && $locked->revision !== $after) {
-                throw new InputError('after_revision', "is not the newest: somebody has changed {$locked->name} meanwhile");
+                throw new InputError(
+                    'after_revision',
+                    "is not the newest: somebody has changed {$locked->name} meanwhile",
+                );
             }
-            $others = BoughtPart::query()->whereRaw('lower(name) = lower(?)', [$said['name']])->whereKeyNot($locked->id ?? 0);
+            $others = BoughtPart::query()
+                ->whereRaw('lower(name) = lower(?)', [$said['name']])
+                ->whereKeyNot($locked->id ?? 0);
             if ($others->exists()) {
                 throw new InputError('name', "is there already: {$said['name']}");
             }
@@ -69,8 +74,14 @@ final readonly class KeepParts
      *
      * @throws InputError by field
      */
-    public function move(string $id, BoughtPart $part, PartMovementKind $kind, int $count, string $reason, User $by): void
-    {
+    public function move(
+        string $id,
+        BoughtPart $part,
+        PartMovementKind $kind,
+        int $count,
+        string $reason,
+        User $by,
+    ): void {
         DB::transaction(function () use ($id, $part, $kind, $count, $reason, $by): void {
             $locked = BoughtPart::query()->whereKey($part->id)->lockForUpdate()->firstOrFail();
             if (! $this->sent->as($id)) {

@@ -50,8 +50,14 @@ final readonly class KeepRecipe
     }
 
     /** One setting as the next version, beside what the newest one says: what a run has taught. */
-    public function teach(Product $product, Machine $machine, string $setting, float $value, string $note, User $by): Recipe
-    {
+    public function teach(
+        Product $product,
+        Machine $machine,
+        string $setting,
+        float $value,
+        string $note,
+        User $by,
+    ): Recipe {
         return $this->next($product, $machine, $by, static fn (?Recipe $newest): array => [
             'settings' => [$setting => $value] + ($newest->settings ?? []), 'note' => $note,
         ]);

@@ -63,7 +63,10 @@ final readonly class SayOfMachine
             $locked = Machine::query()->whereKey($machine->id)->lockForUpdate()->firstOrFail();
             $newest = (int) $locked->factLog()->max('id');
             if ($newest !== $after) {
-                throw new InputError('after', "somebody has said something of {$locked->name} meanwhile: look at it first");
+                throw new InputError(
+                    'after',
+                    "somebody has said something of {$locked->name} meanwhile: look at it first",
+                );
             }
             foreach ($facts as $name => $fact) {
                 MachineFact::query()->create([

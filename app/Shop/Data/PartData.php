@@ -19,7 +19,8 @@ final readonly class PartData
         #[OA\Property(description: 'how many there ought to be then')] public ?int $order_to,
         #[OA\Property(description: 'days from the order to the shelf')] public ?int $comes_days,
         #[OA\Property(description: 'how many to order now')] public int $order,
-        #[OA\Property(description: 'products', type: 'array', items: new OA\Items(type: 'string'))] public array $used_by,
+        #[OA\Property(description: 'products', type: 'array', items: new OA\Items(type: 'string'))]
+        public array $used_by,
         #[OA\Property] public bool $retired,
         #[OA\Property(description: 'to say what was seen')] public int $revision,
     ) {

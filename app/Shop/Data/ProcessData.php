@@ -48,7 +48,12 @@ final readonly class ProcessData
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
         )] public object $schools,
-        #[OA\Property(description: 'the JSON Schema of the numbers that can be set', type: 'object', additionalProperties: new OA\AdditionalProperties)] public object $settings,
+        #[OA\Property(
+            description: 'the JSON Schema of the numbers that can be set',
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties,
+        )]
+        public object $settings,
     ) {
     }
 }

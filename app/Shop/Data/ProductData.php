@@ -20,7 +20,8 @@ final readonly class ProductData
         #[OA\Property] public ?RecipeData $recipe,
         #[OA\Property(description: 'counts its changes: give it back as `after_revision`')] public int $revision,
         #[OA\Property(description: 'the mould that it is usually made in')] public ?int $mould_id,
-        #[OA\Property(description: 'sheets of paper of its trim template at true size; null where there is none')] public ?int $template_sheets,
+        #[OA\Property(description: 'sheets of paper of its trim template at true size; null where there is none')]
+        public ?int $template_sheets,
     ) {
     }
 }

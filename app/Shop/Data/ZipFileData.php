@@ -15,7 +15,8 @@ final readonly class ZipFileData
      * @param  list<string>  $would
      */
     public function __construct(
-        #[OA\Property(enum: ['machines', 'products', 'values', 'mixes', 'setups', 'finishing', 'procedures'])] public string $kind,
+        #[OA\Property(enum: ['machines', 'products', 'values', 'mixes', 'setups', 'finishing', 'procedures'])]
+        public string $kind,
         #[OA\Property] public int $rows,
         #[OA\Property(type: 'array', items: new OA\Items(
             type: 'object',

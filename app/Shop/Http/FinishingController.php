@@ -49,7 +49,13 @@ final class FinishingController extends Controller
     )]
     public function say(SayFinishingRequest $request, Product $product, KeepFinishing $keep): JsonResponse
     {
-        $keep->say($product, $request->integer('after'), $request->operations(), $request->integer('wait'), $request->actor());
+        $keep->say(
+            $product,
+            $request->integer('after'),
+            $request->operations(),
+            $request->integer('wait'),
+            $request->actor(),
+        );
 
         return new JsonResponse(self::of($product));
     }
@@ -72,7 +78,12 @@ final class FinishingController extends Controller
     private static function of(Product $product): FinishingData
     {
         $newest = Finishing::query()->with('by')->where('product_id', $product->id)->orderByDesc('id')->first();
-        $log = Finished::query()->with('by')->where('product_id', $product->id)->orderByDesc('at')->limit(self::TOLD)->get();
+        $log = Finished::query()
+            ->with('by')
+            ->where('product_id', $product->id)
+            ->orderByDesc('at')
+            ->limit(self::TOLD)
+            ->get();
 
         return new FinishingData(
             $newest === null ? [] : Finishings::now()->told($newest),

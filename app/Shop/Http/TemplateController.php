@@ -21,7 +21,9 @@ final class TemplateController extends Controller
         operationId: 'productTemplate',
         summary: 'What a part is cut along at true size, on sheets of A4 that are laid over one another',
         tags: ['shop'],
-        responses: [new Answer(200, 'the template'), new Answer(404, 'nothing of it is cut, or it is too large for paper')],
+        responses: [
+            new Answer(200, 'the template'), new Answer(404, 'nothing of it is cut, or it is too large for paper'),
+        ],
     )]
     public function __invoke(Product $product, Processes $processes): Response
     {

@@ -71,7 +71,9 @@ final class Machine extends Model
     {
         $places = RunStation::query()->where('machine_id', $this->id);
         $left = (clone $places)->whereNotNull('to_at');
-        $key = (clone $left)->selectRaw("count(*) || '-' || coalesce(extract(epoch from max(to_at)), 0) as left")->value('left');
+        $key = (clone $left)
+            ->selectRaw("count(*) || '-' || coalesce(extract(epoch from max(to_at)), 0) as left")
+            ->value('left');
         $count = static fn (Builder $of): int => Piece::query()
             ->whereIn('run_id', $of->select('run_id'))
             ->where('outcome', '!=', Thread::DROPPED)

@@ -58,7 +58,13 @@ final readonly class Goods
         $inForce = Finishing::inForce($ids);
         $finishings = $inForce->isEmpty() ? null : Finishings::now();
 
-        return array_map(static function (Product $product) use ($made, $moved, $finished, $inForce, $finishings): GoodsData {
+        return array_map(static function (Product $product) use (
+            $made,
+            $moved,
+            $finished,
+            $inForce,
+            $finishings,
+        ): GoodsData {
             $finishing = $inForce->get($product->id);
             $all = (int) ($made[$product->id] ?? 0);
             $done = $finishing === null ? $all : (int) ($finished[$product->id] ?? 0);

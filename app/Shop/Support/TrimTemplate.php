@@ -35,7 +35,8 @@ final class TrimTemplate
     {
         $pages = '';
         foreach (self::tiles($of) as $tile) {
-            $pages .= '<div class="tile"><img src="data:image/svg+xml;base64,'.base64_encode(self::svg($name, $of, $tile)).'"></div>';
+            $pages .= '<div class="tile"><img src="data:image/svg+xml;base64,'
+                .base64_encode(self::svg($name, $of, $tile)).'"></div>';
         }
         [$wide, $high] = self::PAPER;
 
@@ -48,7 +49,15 @@ final class TrimTemplate
     {
         [$wide, $high] = self::PAPER;
         // dompdf scales a drawing whose size is in plain units: ten of them to a millimetre.
-        $size = sprintf('width="%d" height="%d" viewBox="%s %s %s %s"', 10 * $wide, 10 * $high, $tile['x'], $tile['y'], $wide, $high);
+        $size = sprintf(
+            'width="%d" height="%d" viewBox="%s %s %s %s"',
+            10 * $wide,
+            10 * $high,
+            $tile['x'],
+            $tile['y'],
+            $wide,
+            $high,
+        );
         $label = htmlspecialchars(sprintf(
             '%s, row %d, column %d; %s. Print at 100 %%, not fitted to the page.',
             $name,

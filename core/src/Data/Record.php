@@ -135,7 +135,9 @@ final readonly class Record
     {
         $value = $this->value($name);
 
-        return $value === null || is_array($value) ? $value ?? [] : throw $this->wrong($name, 'must be a list or an object');
+        return $value === null || is_array($value)
+            ? $value ?? []
+            : throw $this->wrong($name, 'must be a list or an object');
     }
 
     private function value(string $name): mixed

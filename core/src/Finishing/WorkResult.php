@@ -11,7 +11,8 @@ final class WorkResult extends Result
 {
     /** @param  list<PartWanted>  $parts */
     public function __construct(
-        #[Field('of one piece, from the first operation to the end of the last', 'min')] public readonly float $piece_min,
+        #[Field('of one piece, from the first operation to the end of the last', 'min')]
+        public readonly float $piece_min,
         #[Field('of hands, for one piece', 'min')] public readonly float $hands_min,
         #[Field('of hands, for all of them', 'min')] public readonly float $all_hands_min,
         #[Field('at once, at most')] public readonly int $people,

@@ -356,7 +356,9 @@ final readonly class Rank
     {
         return $evidence === [] ? 'Nothing was tested yet.' : ucfirst($decision->because).'. '
             .(
-                $more ? 'Test on.' : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.'
+                $more
+                    ? 'Test on.'
+                    : 'No test is left that would tell: it stays unknown, in its own bin, and never goes hot.'
             );
     }
 

@@ -10,7 +10,8 @@ final class Unit
     /** end of a name => unit; of two that fit the longer counts */
     private const ENDS = [
         'mbar_l_s' => 'mbar·l/s', 'l_min' => 'l/min', 'mm_s' => 'mm/s', 'kg_h' => 'kg/h', 'k_min' => 'K/min',
-        'kpa' => 'kPa', 'bar' => 'bar', 'mbar' => 'mbar', 'c' => '°C', 'k' => 'K', 'kn' => 'kN', 'n' => 'N', 'nm' => 'Nm',
+        'kpa' => 'kPa', 'bar' => 'bar', 'mbar' => 'mbar', 'c' => '°C', 'k' => 'K', 'kn' => 'kN', 'n' => 'N',
+        'nm' => 'Nm',
         'kw' => 'kW', 'w' => 'W', 'kwh' => 'kWh', 'a' => 'A', 'v' => 'V', 'pct' => '%', 'rpm' => '1/min', 'mm' => 'mm',
         'm' => 'm', 'kg' => 'kg', 'g' => 'g', 's' => 's', 'min' => 'min', 'l' => 'l', 'deg' => '°',
     ];

@@ -15,7 +15,8 @@ final class FitSoakResult extends Result
         #[Field('5 % of it')] public readonly float $low,
         #[Field('95 % of it')] public readonly float $high,
         #[Field('shots used')] public readonly int $used,
-        #[Field('soak of a full barrel by the physics alone, of each shot', 'min')] public readonly array $predicted_min,
+        #[Field('soak of a full barrel by the physics alone, of each shot', 'min')]
+        public readonly array $predicted_min,
     ) {
     }
 }

@@ -50,7 +50,18 @@ final readonly class Window
         [$bottom, $top] = self::edges($in->runs, 'y', $in->y_planned);
         $edges = [$left, $right, $bottom, $top];
         if (count($in->runs) < self::LEAST_RUNS) {
-            return (new WindowResult(count($in->runs), $good, $bad, $rate, null, null, false, ...$edges, drawn: [], planned: null))
+            return (new WindowResult(
+                count($in->runs),
+                $good,
+                $bad,
+                $rate,
+                null,
+                null,
+                false,
+                ...$edges,
+                drawn: [],
+                planned: null,
+            ))
                 ->explain(sprintf(
                     '%d of the %d runs that it takes: nothing is drawn from fewer.',
                     count($in->runs),
@@ -87,7 +98,8 @@ final readonly class Window
             : self::terms($in->x_planned, $in->y_planned, $x, $y);
 
         $result = new WindowResult(
-            count($in->runs), $good, $bad, $rate, $brier, $base, $base - $brier > $sure, $left, $right, $bottom, $top, $drawn,
+            count($in->runs), $good, $bad, $rate, $brier, $base, $base - $brier > $sure, $left, $right, $bottom, $top,
+            $drawn,
             $planned === null || self::variance($planned, $spread) > $least
                 ? null
                 : self::point($planned, $mode, $spread),

@@ -73,7 +73,9 @@ final readonly class Survey
     public function diagonal(): float
     {
         return sqrt(
-            ($this->high[0] - $this->low[0]) ** 2 + ($this->high[1] - $this->low[1]) ** 2 + ($this->high[2] - $this->low[2]) ** 2,
+            ($this->high[0] - $this->low[0]) ** 2
+            + ($this->high[1] - $this->low[1]) ** 2
+            + ($this->high[2] - $this->low[2]) ** 2,
         );
     }
 

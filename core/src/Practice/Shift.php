@@ -179,7 +179,8 @@ final class Shift
 
     private function isButATouch(Step $step): bool
     {
-        return $step->timer === null && $this->machine->procedure->minutes($step, $this->machine->plan) <= self::TOUCH_MIN;
+        return $step->timer === null
+            && $this->machine->procedure->minutes($step, $this->machine->plan) <= self::TOUCH_MIN;
     }
 
     private function begin(): bool

@@ -108,7 +108,9 @@ abstract class Definition
         $marks = $facts['set_marks'] ?? null;
         $set = $targets[$this->setPoint()] ?? null;
 
-        return is_string($marks) && is_numeric($set) ? [$this->setPoint() => SetMarks::of($marks)->at((float) $set)] : [];
+        return is_string($marks) && is_numeric($set)
+            ? [$this->setPoint() => SetMarks::of($marks)->at((float) $set)]
+            : [];
     }
 
     /**
@@ -585,7 +587,10 @@ abstract class Definition
             $bounds = $window !== null && $lever->planned === $this->setPoint()
                 ? ['min' => $window->min, 'max' => $window->max]
                 : [];
-            $known[] = ['parameter' => $parameter, 'now' => is_numeric($now) ? $lever->unit * (float) $now : null] + $bounds;
+            $known[] = [
+                'parameter' => $parameter,
+                'now' => is_numeric($now) ? $lever->unit * (float) $now : null,
+            ] + $bounds;
         }
 
         return $known;

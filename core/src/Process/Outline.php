@@ -16,7 +16,11 @@ final readonly class Outline
     {
         return match (true) {
             $diameterMm !== null => new self($diameterMm, $diameterMm, $diameterMm / 2),
-            $lengthMm !== null && $widthMm !== null => new self($lengthMm, $widthMm, min($cornerMm ?? 0.0, $lengthMm / 2, $widthMm / 2)),
+            $lengthMm !== null && $widthMm !== null => new self(
+                $lengthMm,
+                $widthMm,
+                min($cornerMm ?? 0.0, $lengthMm / 2, $widthMm / 2),
+            ),
             default => null,
         };
     }
@@ -35,7 +39,10 @@ final readonly class Outline
      */
     public function tiles(float $paperLengthMm, float $paperWidthMm, float $marginMm, float $overlapMm): array
     {
-        $many = static fn (float $side, float $paper): int => max(1, (int) ceil(($side + 2 * $marginMm - $overlapMm) / ($paper - $overlapMm) - 1e-9));
+        $many = static fn (float $side, float $paper): int => max(
+            1,
+            (int) ceil(($side + 2 * $marginMm - $overlapMm) / ($paper - $overlapMm) - 1e-9),
+        );
         $tiles = [];
         for ($row = 0; $row < $many($this->widthMm, $paperWidthMm); $row++) {
             for ($column = 0; $column < $many($this->lengthMm, $paperLengthMm); $column++) {

@@ -30,7 +30,8 @@ abstract class Plan extends Result
         #[Field('', of: PlanCheck::class)] public readonly array $checks,
         #[Field('', of: 'string')] public readonly array $cautions,
         #[Field('', of: UnknownFact::class)] public readonly array $unknowns,
-        #[Field('what each method would give, where a plan can tell', of: Gives::class)] public readonly array $gives = [],
+        #[Field('what each method would give, where a plan can tell', of: Gives::class)]
+        public readonly array $gives = [],
     ) {
     }
 

@@ -74,7 +74,12 @@ final readonly class Processes
         foreach ($this->all as $process) {
             foreach ($process->roles() as $role) {
                 foreach ($role->kinds as $kind) {
-                    $kinds[$kind] = new MachineKind($kind, str_replace('_', ' ', $kind), $role->facts, $role->throughout);
+                    $kinds[$kind] = new MachineKind(
+                        $kind,
+                        str_replace('_', ' ', $kind),
+                        $role->facts,
+                        $role->throughout,
+                    );
                 }
             }
         }

@@ -48,7 +48,9 @@ final readonly class SetMarks
                 continue;
             }
             if (preg_match('/^\s*([^=]{1,30}?)\s*=\s*(-?\d{1,4}(?:\.\d{1,2})?)\s*$/u', $one, $found) !== 1) {
-                throw self::wrong('is written as "dial 4 = 190, dial 5 = 205": what it shows, what it is in °C, a comma');
+                throw self::wrong(
+                    'is written as "dial 4 = 190, dial 5 = 205": what it shows, what it is in °C, a comma',
+                );
             }
             $marks[] = ['mark' => $found[1], 'c' => (float) $found[2]];
         }

@@ -53,11 +53,23 @@ final class FlawMap
             $chance = self::byChance(count(self::pieces($here)), count($in->marks), $all, $share);
             if ($chance < self::SURE) {
                 [$x, $y] = [self::mean($here, 'x_mm'), self::mean($here, 'y_mm')];
-                $places[] = new FlawPlace(round($x, 1), round($y, 1), self::pieces($here), $chance, self::where($in, $x, $y));
+                $places[] = new FlawPlace(
+                    round($x, 1),
+                    round($y, 1),
+                    self::pieces($here),
+                    $chance,
+                    self::where($in, $x, $y),
+                );
             }
         }
-        usort($places, static fn (FlawPlace $a, FlawPlace $b): int => [count($b->pieces), $a->pieces] <=> [count($a->pieces), $b->pieces]);
-        $shared = count(array_unique(array_merge([], ...array_map(static fn (FlawPlace $p): array => $p->pieces, $places))));
+        usort(
+            $places,
+            static fn (FlawPlace $a, FlawPlace $b): int => [count($b->pieces), $a->pieces] <=> [count($a->pieces), $b->pieces],
+        );
+        $shared = count(array_unique(array_merge(
+            [],
+            ...array_map(static fn (FlawPlace $p): array => $p->pieces, $places),
+        )));
         $repeat = match (true) {
             $places !== [] && count($places[0]->pieces) >= self::EVERY * $all => 'same place every part',
             $places === [] && $all >= self::WANDERS_OF => 'random',
@@ -225,7 +237,9 @@ final class FlawMap
             $most,
             $all,
             str_replace('at one centre', 'in the centre', $where),
-            $others === 0 ? '' : sprintf(', and there %s more', $others === 1 ? 'is one place' : "are {$others} places"),
+            $others === 0
+                ? ''
+                : sprintf(', and there %s more', $others === 1 ? 'is one place' : "are {$others} places"),
         );
     }
 }

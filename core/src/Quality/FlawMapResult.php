@@ -14,7 +14,8 @@ final class FlawMapResult extends Result
      */
     public function __construct(
         #[Field('two flaws nearer than this are in one place', 'mm')] public readonly float $radius_mm,
-        #[Field('where more parts meet than chance would bring, most first', of: FlawPlace::class)] public readonly array $places,
+        #[Field('where more parts meet than chance would bring, most first', of: FlawPlace::class)]
+        public readonly array $places,
         #[Field('parts that have a flaw')] public readonly int $pieces,
         #[Field('of them with one in a place')] public readonly int $pieces_in_places,
         #[Field('same place every part, random, or null where too few tell')] public readonly ?string $repeat,

@@ -12,8 +12,12 @@ use Dithermic\Core\Data\Record;
  */
 final readonly class Place
 {
-    public function __construct(public string $id, public string $title, public string $heat, public int|string|null $holds)
-    {
+    public function __construct(
+        public string $id,
+        public string $title,
+        public string $heat,
+        public int|string|null $holds,
+    ) {
     }
 
     public static function of(string $id, Record $of): self

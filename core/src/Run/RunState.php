@@ -119,7 +119,9 @@ final class RunState extends Thread
         $wait = $this->timers[RunMachine::RESTART] ?? null;
         $since = $this->interruptedSince();
 
-        return $wait === null || $since === null || $wait['answered_at'] !== null ? 0.0 : max(0.0, $wait['ends_at'] - $since) / 60;
+        return $wait === null || $since === null || $wait['answered_at'] !== null
+            ? 0.0
+            : max(0.0, $wait['ends_at'] - $since) / 60;
     }
 
     /** @return list<array{from: float, to: ?float, reason: string, by: string}> in which a piece was under way */

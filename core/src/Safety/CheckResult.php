@@ -34,7 +34,10 @@ final class CheckResult extends Result
      */
     public function stopsOtherLot(): array
     {
-        return array_values(array_filter($this->blocks, static fn (Block $block): bool => $block->id !== 'stock_short'));
+        return array_values(array_filter(
+            $this->blocks,
+            static fn (Block $block): bool => $block->id !== 'stock_short',
+        ));
     }
 
     /**

@@ -233,8 +233,15 @@ final class Board
                 if ($moment < $start) {
                     continue;
                 }
-                $there = array_filter($on, static fn (Placed $p): bool => $p->start <= $moment + self::TOUCH && $moment < $p->end - self::TOUCH);
-                $amps = array_sum(array_map(fn (Placed $p): float => $this->stations[$p->option->station]->amps, $there));
+                $there = array_filter(
+                    $on,
+                    static fn (Placed $p): bool => $p->start <= $moment + self::TOUCH
+                        && $moment < $p->end - self::TOUCH,
+                );
+                $amps = array_sum(array_map(
+                    fn (Placed $p): float => $this->stations[$p->option->station]->amps,
+                    $there,
+                ));
                 if ($amps + $station->amps > $supply->amps + self::TOUCH) {
                     $soonest = min([INF, ...array_map(static fn (Placed $p): float => $p->end, $there)]);
 
@@ -281,7 +288,8 @@ final class Board
                 continue;
             }
             $able++;
-            $clash = $this->outside("p {$person->id}", $when->from, $when->to, '') ?? $this->hasHands($person->id, $when);
+            $clash = $this->outside("p {$person->id}", $when->from, $when->to, '')
+                ?? $this->hasHands($person->id, $when);
             if ($clash === null) {
                 $free[] = $person;
             } else {

@@ -29,7 +29,8 @@ final readonly class PlanInput implements Checked
         #[Field('', of: Job::class, atLeast: 1, atMost: 400)] public array $jobs,
         #[Field('', of: Person::class, atMost: 100)] public array $people = [],
         public ?Supply $supply = null,
-        #[Field('minutes from one polymer to another, {from: {to: minutes}}, or "by route"')] public mixed $changeover = self::BY_ROUTE,
+        #[Field('minutes from one polymer to another, {from: {to: minutes}}, or "by route"')]
+        public mixed $changeover = self::BY_ROUTE,
         #[Field('a plan to stay near', of: PlacedTask::class, atMost: 5000)] public array $previous = [],
         #[Field('of a minute that a task moves against it', '', min: 0, max: 1e6)] public float $stay_weight = 0.1,
         #[Field('', 's', min: 0.05, max: 20)] public float $time_limit_s = 1.0,

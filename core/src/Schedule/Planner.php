@@ -79,7 +79,19 @@ final readonly class Planner
         }
         $least = $cost;
         $spared = [];
-        $search = function () use ($in, $builder, $dice, $hours, &$spared, &$order, &$best, &$impossible, &$cost, &$least, &$tried): void {
+        $search = function () use (
+            $in,
+            $builder,
+            $dice,
+            $hours,
+            &$spared,
+            &$order,
+            &$best,
+            &$impossible,
+            &$cost,
+            &$least,
+            &$tried,
+        ): void {
             $budget = Effort::left();
             for (; $tried < self::MOST_PLANS && count($order) > 1; $tried++) {
                 $other = $this->neighbour($order, $dice);
@@ -224,7 +236,9 @@ final readonly class Planner
         }
         if ($in->previous !== []) {
             foreach ($this->moved($in, $plan) as $moved) {
-                $cost += self::LATE * $in->stay_weight * ($moved->from_min === null ? 0.0 : abs($moved->to_min - $moved->from_min));
+                $cost += self::LATE * $in->stay_weight * ($moved->from_min === null ? 0.0 : abs(
+                    $moved->to_min - $moved->from_min,
+                ));
             }
         }
         $end = max([$in->now, ...array_map(static fn (Placed $p): float => $p->end, $plan)]);
@@ -334,7 +348,12 @@ final readonly class Planner
                     && $other->piece === $of->piece
                     && in_array($other->task->id, $of->task->after, true);
                 $there = $other->option->station === $of->option->station;
-                if ($other !== $of && ($own || $there) && $other->end <= $of->start + 1e-6 && $other->end > ($before->end ?? -INF)) {
+                if (
+                    $other !== $of
+                    && ($own || $there)
+                    && $other->end <= $of->start + 1e-6
+                    && $other->end > ($before->end ?? -INF)
+                ) {
                     $before = $other;
                 }
             }
@@ -363,7 +382,11 @@ final readonly class Planner
         $moved = [];
         foreach ($plan as $placed) {
             $was = $before["{$placed->job->id}/{$placed->piece}/{$placed->task->id}"] ?? null;
-            if ($was === null || abs($was->start - $placed->start) > 0.5 || $was->station !== $placed->option->station) {
+            if (
+                $was === null
+                || abs($was->start - $placed->start) > 0.5
+                || $was->station !== $placed->option->station
+            ) {
                 $moved[] = new Moved(
                     $placed->job->id,
                     $placed->piece,
@@ -447,7 +470,11 @@ final readonly class Planner
         $rings = 0;
         foreach ($hands as $i => $hand) {
             $before = $hands[$i - 1] ?? null;
-            $rings += $before !== null && $hand->from - $before->from < Rings::AT_ONCE_MIN && $hand->what !== $before->what ? 1 : 0;
+            $rings += $before !== null
+                && $hand->from - $before->from < Rings::AT_ONCE_MIN
+                && $hand->what !== $before->what
+                ? 1
+                : 0;
         }
 
         return $rings;

@@ -35,7 +35,10 @@ final readonly class Spread
      */
     public static function ofTimes(array $times): self
     {
-        $told = array_filter($times, static fn (array $t): bool => $t[1] > 0.0 && $t[0] > 0.0 && $t[0] < self::MOST_TIMES * $t[1]);
+        $told = array_filter(
+            $times,
+            static fn (array $t): bool => $t[1] > 0.0 && $t[0] > 0.0 && $t[0] < self::MOST_TIMES * $t[1],
+        );
 
         return self::of(array_values(array_map(static fn (array $t): float => $t[0] / $t[1], $told)));
     }

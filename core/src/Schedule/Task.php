@@ -24,7 +24,8 @@ final readonly class Task implements Checked
         public ?SetUp $setup = null,
         #[Field('tasks of the same piece that are done before', of: 'string', atMost: 40)] public array $after = [],
         #[Field('begins the moment the one before it ends')] public bool $no_wait = false,
-        #[Field('between the one before it and this, at most', 'min', min: 0, max: 1e6)] public ?float $max_gap_min = null,
+        #[Field('between the one before it and this, at most', 'min', min: 0, max: 1e6)]
+        public ?float $max_gap_min = null,
         #[Field('is never left alone: somebody is in the shop')] public bool $hot = false,
     ) {
     }

@@ -77,7 +77,9 @@ final class TwoStage
         $then = $in->blower_kpa + self::LEFT * $drop;
         $end = $mix($then);
         $lag2 = 60 * $in->box_l * $in->tank_l / ($in->box_l + $in->tank_l) / $in->valve_l_min;
-        $at = static fn (float $t): float => $t < $opens ? $in->blower_kpa + $drop * exp(-$t / $lag1) : $end + ($then - $end) * exp(-($t - $opens) / $lag2);
+        $at = static fn (float $t): float => $t < $opens
+            ? $in->blower_kpa + $drop * exp(-$t / $lag1)
+            : $end + ($then - $end) * exp(-($t - $opens) / $lag2);
         $target = $in->target_kpa;
         $reached = match (true) {
             $target === null => null,

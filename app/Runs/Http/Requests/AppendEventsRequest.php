@@ -38,7 +38,9 @@ final class AppendEventsRequest extends Body
             'since' => self::SINCE,
             'events' => ['required', 'list', 'min:1', 'max:200'],
             'events.*.key' => ['required', 'string', 'regex:/^[A-Za-z0-9-]{8,60}$/'],
-            'events.*.type' => ['required', Rule::enum(EventType::class)->except([EventType::Started, EventType::LotChanged])],
+            'events.*.type' => [
+                'required', Rule::enum(EventType::class)->except([EventType::Started, EventType::LotChanged]),
+            ],
             'events.*.at' => ['required', 'numeric', 'between:0,99999999999'],
             'events.*.by_id' => ['nullable', 'integer', 'between:1,9000000000000000'],
             'events.*.sitting' => ['nullable', 'string', 'max:120'],

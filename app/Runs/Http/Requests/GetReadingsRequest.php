@@ -34,6 +34,8 @@ final class GetReadingsRequest extends Body
     {
         $given = $this->validated();
 
-        return [isset($given['from']) ? (float) $given['from'] : null, isset($given['to']) ? (float) $given['to'] : null];
+        return [
+            isset($given['from']) ? (float) $given['from'] : null, isset($given['to']) ? (float) $given['to'] : null,
+        ];
     }
 }

@@ -21,7 +21,9 @@ final class GetZipRequest extends Body
 
     public static function says(): array
     {
-        return ['products' => 'of these alone, with machines, moulds, values and set-ups that they want; all unless given'];
+        return [
+            'products' => 'of these alone, with machines, moulds, values and set-ups that they want; all unless given',
+        ];
     }
 
     /** @return list<int> */

@@ -17,7 +17,9 @@ final class ImportZipRequest extends Body
 {
     public function authorize(): bool
     {
-        $all = [Machine::class, Product::class, Recipe::class, PolymerOverride::class, ProcedureEntry::class, Lot::class];
+        $all = [
+            Machine::class, Product::class, Recipe::class, PolymerOverride::class, ProcedureEntry::class, Lot::class,
+        ];
         foreach ($all as $what) {
             if (! $this->may('create', $what)) {
                 return false;

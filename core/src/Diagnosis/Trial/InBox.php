@@ -57,7 +57,9 @@ final class InBox implements Scene
     public function troubles(): array
     {
         return [
-            'vac_no_detail' => ['sheet_too_cold', 'vacuum_weak', 'seal_leaks', 'vents_blocked', 'vacuum_slow', 'tank_weak'],
+            'vac_no_detail' => [
+                'sheet_too_cold', 'vacuum_weak', 'seal_leaks', 'vents_blocked', 'vacuum_slow', 'tank_weak',
+            ],
             'vac_thin_corners' => ['draw_too_deep', 'sheet_too_hot', 'sharp_corner', 'heat_uneven'],
             'vac_blisters' => ['moisture', 'heated_too_fast', 'sheet_too_hot'],
             'vac_warp' => ['cool_too_short', 'uneven_cooling'],
@@ -112,7 +114,10 @@ final class InBox implements Scene
                 'water' => $dice->between(1.2, 8),
                 'dried' => $dice->happens(0.7) ? 0.0 : 1.0,
             ] + $state : $state,
-            'heated_too_fast' => ['heater_c' => 5 * (float) $dice->whole(88, 116), 'sheet_mm' => $state['sheet_mm'] + 2.0] + $state,
+            'heated_too_fast' => [
+                'heater_c' => 5 * (float) $dice->whole(88, 116),
+                'sheet_mm' => $state['sheet_mm'] + 2.0,
+            ] + $state,
             'cool_too_short' => ['cool' => $dice->between(0.4, 0.95)] + $state,
             'uneven_cooling' => ['fan' => $dice->between(0.3, 1.0)] + $state,
             default => $state,
@@ -187,7 +192,8 @@ final class InBox implements Scene
                 ? ($dice->happens(0.6) ? 'random' : 'sudden start')
                 : 'same place every part',
             'defect_place' => match ($defect) {
-                'vac_no_detail', 'vac_thin_corners' => $state['spread_k'] > 12 && $dice->happens(0.6) ? 'one side' : 'corner',
+                'vac_no_detail',
+                'vac_thin_corners' => $state['spread_k'] > 12 && $dice->happens(0.6) ? 'one side' : 'corner',
                 'vac_blisters' => $state['water'] > 1.1 ? 'whole surface' : 'top face',
                 default => 'edge',
             },
@@ -336,7 +342,9 @@ final class InBox implements Scene
         $reached = 0.0;
         $after = $two->tank_opens_s ?? 0.0;
         $curve = array_map(
-            static fn (object $p): array => [$p->time_s, self::AIR_KPA - $p->kpa - $state['leak_kpa_min'] * $p->time_s / 60],
+            static fn (object $p): array => [
+                $p->time_s, self::AIR_KPA - $p->kpa - $state['leak_kpa_min'] * $p->time_s / 60,
+            ],
             $two->curve,
         );
         foreach ($curve as [$t, $kpa]) {

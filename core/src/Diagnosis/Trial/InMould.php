@@ -216,7 +216,9 @@ final class InMould implements Scene
                 ? ($dice->happens(0.5) ? 'worn_or_gapped' : 'residue')
                 : 'good',
             'mould_material' => $state['printed'] > 0.5 ? 'printed' : 'aluminium',
-            'mould_shots_ratio' => $state['gap_mm'] > 0.055 ? max($state['shots'], $dice->between(0.5, 1.3)) : $state['shots'],
+            'mould_shots_ratio' => $state['gap_mm'] > 0.055
+                ? max($state['shots'], $dice->between(0.5, 1.3))
+                : $state['shots'],
             'nozzle_seat' => $state['leak'] > 0 ? ['offset', 'gap', 'dirty'][$dice->whole(0, 2)] : 'tight',
             'machine_event' => match (true) {
                 $state['leak'] > 0.05 && $dice->happens(0.5) => 'leak_seen',

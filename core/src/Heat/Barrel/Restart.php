@@ -26,7 +26,11 @@ use Dithermic\Core\Material\PolymerLibrary;
  *
  * Its life goes on: the break at the temperature halfway down, the wait at the set-point (dwell.budget).
  */
-#[Calc('heat.barrel_restart', 'how long a barrel waits for its next shot after it lost its heat', size: 'barrel_diameter_mm')]
+#[Calc(
+    'heat.barrel_restart',
+    'how long a barrel waits for its next shot after it lost its heat',
+    size: 'barrel_diameter_mm',
+)]
 final readonly class Restart
 {
     private const CHANNEL_OF_BORE = 0.5;
@@ -79,14 +83,21 @@ final readonly class Restart
     private function soak(RestartInput $in, float $from): array
     {
         $bore = $in->screw ? max(1.0, self::CHANNEL_OF_BORE * $in->barrel_diameter_mm) : $in->barrel_diameter_mm;
-        $soak = (new BarrelSoak($this->polymers))(new BarrelSoakInput($in->material, $bore, $in->wall_c, $from, porosity: 0.0));
+        $soak = (new BarrelSoak($this->polymers))(new BarrelSoakInput(
+            $in->material,
+            $bore,
+            $in->wall_c,
+            $from,
+            porosity: 0.0,
+        ));
 
         return [$from >= $soak->target_c ? 0.0 : $in->soak_factor * $soak->soak_min_full, $soak->target_c];
     }
 
     private function state(RestartInput $in, float $barrelC, float $targetC): StillIn
     {
-        $sets = $in->material->optional('no_flow_c', $this->polymers) ?? $in->material->optional('tc_c', $this->polymers);
+        $sets = $in->material->optional('no_flow_c', $this->polymers)
+            ?? $in->material->optional('tc_c', $this->polymers);
 
         return match (true) {
             $barrelC >= $targetC => StillIn::Melt,

@@ -17,7 +17,11 @@ use Dithermic\Core\Numerics\LeastSquares;
  * rising as in its last five minutes until it is there; one that stands or falls stays where it is, which is what a
  * dead band does at best. Before the first reading the wall is taken at its set-point.
  */
-#[Calc('heat.soak_track', 'the charge in a barrel as it really heats, from the wall as it was measured', size: 'barrel_diameter_mm')]
+#[Calc(
+    'heat.soak_track',
+    'the charge in a barrel as it really heats, from the wall as it was measured',
+    size: 'barrel_diameter_mm',
+)]
 final readonly class SoakTrack
 {
     /** what is looked at for how the wall goes on, s */

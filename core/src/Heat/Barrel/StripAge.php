@@ -27,7 +27,9 @@ final readonly class StripAge
         $before = $ages[0];
         foreach ($ages as $after) {
             if ($after->age_s >= $ageS) {
-                $share = $after->age_s > $before->age_s ? ($ageS - $before->age_s) / ($after->age_s - $before->age_s) : 0.0;
+                $share = $after->age_s > $before->age_s
+                    ? ($ageS - $before->age_s) / ($after->age_s - $before->age_s)
+                    : 0.0;
                 $between = static fn (float $a, float $b): float => $a + $share * ($b - $a);
 
                 return new self(

@@ -25,7 +25,11 @@ use Dithermic\Core\Material\PolymerLibrary;
  *
  * Valid for strips laid apart: a bundle stays hot for longer. Air that moves cools faster: give h_w_m2k.
  */
-#[Calc('heat.strip_feed', 'a hot strip fed to another barrel: how hot it still is, and the soak that it saves', size: 'barrel_diameter_mm')]
+#[Calc(
+    'heat.strip_feed',
+    'a hot strip fed to another barrel: how hot it still is, and the soak that it saves',
+    size: 'barrel_diameter_mm',
+)]
 final readonly class StripFeed
 {
     private const CELLS = 24;
@@ -102,7 +106,12 @@ final readonly class StripFeed
                 $strip->run($age);
             }
             $even = $this->even($in, $strip);
-            $ages[] = new StripAge(round($age, 1), round($strip->leftSurface(), 1), round($even, 1), round($this->soak($in, $even), 2));
+            $ages[] = new StripAge(
+                round($age, 1),
+                round($strip->leftSurface(), 1),
+                round($even, 1),
+                round($this->soak($in, $even), 2),
+            );
         }
 
         return $ages;
@@ -111,7 +120,12 @@ final readonly class StripFeed
     private function strip(StripFeedInput $in): Stack
     {
         return new Stack(
-            [new Layer(Substance::polymer($in->material->thermal($this->polymers)), $in->radiusMm() / 1000, self::CELLS, $in->melt_c)],
+            [new Layer(
+                Substance::polymer($in->material->thermal($this->polymers)),
+                $in->radiusMm() / 1000,
+                self::CELLS,
+                $in->melt_c,
+            )],
             new Insulated,
             new Held($in->room_c, $in->h_w_m2k),
             cylinder: true,
@@ -141,7 +155,9 @@ final readonly class StripFeed
             $in->barrel_diameter_mm,
             $in->wall_c,
             min($feedC, $in->wall_c),
-            porosity: $fills > 0.5 ? max(0.0, 1 - $in->sectionMm2() / (M_PI / 4 * $in->barrel_diameter_mm ** 2)) : self::BETWEEN,
+            porosity: $fills > 0.5
+                ? max(0.0, 1 - $in->sectionMm2() / (M_PI / 4 * $in->barrel_diameter_mm ** 2))
+                : self::BETWEEN,
         );
         $soak = (new BarrelSoak($this->polymers))($barrel);
 

@@ -19,7 +19,8 @@ final class StripFeedResult extends Result
         #[Field('fed with the same strips cold', 'min')] public readonly float $soak_cold_min,
         #[Field('', 'min')] public readonly float $gain_min,
         #[Field('a tenth of the cold soak, or more')] public readonly bool $gains,
-        #[Field('from the cut, that it gains something; null where it never does', 's')] public readonly ?float $keeps_s,
+        #[Field('from the cut, that it gains something; null where it never does', 's')]
+        public readonly ?float $keeps_s,
         #[Field('until it gains nothing more', of: StripAge::class)] public readonly array $ages,
     ) {
     }

@@ -93,7 +93,10 @@ final class ChangeFile
         }
         foreach ($task->after as $before) {
             if (! $this->states[$before]->isThrough()) {
-                throw new InputError('task', "comes after \"{$this->tasks[$before]->title}\", which is not through yet");
+                throw new InputError(
+                    'task',
+                    "comes after \"{$this->tasks[$before]->title}\", which is not through yet",
+                );
             }
         }
         match ($kind) {
@@ -232,7 +235,10 @@ final class ChangeFile
         }
         foreach ($this->tasks as $other) {
             if (in_array($task->id, $other->after, true) && ($this->log[$other->id] ?? []) !== []) {
-                throw new InputError('task', "cannot be taken back: \"{$other->title}\" was done on it. Take that back first");
+                throw new InputError(
+                    'task',
+                    "cannot be taken back: \"{$other->title}\" was done on it. Take that back first",
+                );
             }
         }
     }
@@ -323,7 +329,10 @@ final class ChangeFile
     {
         self::mustSay($said, 'why');
         if ($task->asks === Asks::Purging && $this->mustPurge) {
-            throw new InputError('task', 'may be left out by nobody: the old and the new must not meet in a hot barrel');
+            throw new InputError(
+                'task',
+                'may be left out by nobody: the old and the new must not meet in a hot barrel',
+            );
         }
         if (in_array($task->asks, [Asks::Purging, Asks::Temperature], true) && ! $lead) {
             throw new InputError('task', "is left out by a lead only: {$task->title}");

@@ -21,15 +21,18 @@ final class ChangePlan extends Result
      */
     public function __construct(
         #[Field('in the order in which they begin', of: ChangeTask::class)] public readonly array $tasks,
-        #[Field('until the first parts are judged; null where there is no way', 'min')] public readonly ?float $total_min,
+        #[Field('until the first parts are judged; null where there is no way', 'min')]
+        public readonly ?float $total_min,
         #[Field('of all that is done by hands', 'min')] public readonly float $hands_min,
         #[Field('one thing after the other, as a list would do it', 'min')] public readonly float $serial_min,
         #[Field('no order with these hands is shorter', 'min')] public readonly float $bound_min,
-        #[Field('polymer codes that go through the barrel, from the old one', of: 'string')] public readonly array $route,
+        #[Field('polymer codes that go through the barrel, from the old one', of: 'string')]
+        public readonly array $route,
         #[Field('of all purgings together', 'g')] public readonly float $purge_g,
         #[Field('of the clamp, from the mould\'s own measures', of: Position::class)] public readonly array $positions,
         #[Field('of its water', of: Hose::class)] public readonly array $hoses,
-        #[Field('why the two must not meet, and then no purging may be left out; or why there is no way')] public readonly ?string $stop,
+        #[Field('why the two must not meet, and then no purging may be left out; or why there is no way')]
+        public readonly ?string $stop,
         #[Field('what speaks against this mould in this machine', of: 'string')] public readonly array $against,
         #[Field('what could not be looked at or worked out', of: 'string')] public readonly array $unknown,
         #[Field('tasks that go on already as it begins', of: 'string')] public readonly array $under_way = [],

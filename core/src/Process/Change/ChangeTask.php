@@ -23,7 +23,8 @@ final readonly class ChangeTask
         #[Field('', 'min', min: 0)] public float $minutes,
         #[Field('tasks that have to be over before it', of: 'string')] public array $after = [],
         #[Field('persons that it wants')] public int $people = 1,
-        #[Field('in front of the nozzle or between the platens: never two of these at once')] public bool $front = false,
+        #[Field('in front of the nozzle or between the platens: never two of these at once')]
+        public bool $front = false,
         #[Field('begins as late as it may: what is hot early only cooks')] public bool $late = false,
         #[Field('what is asked when it is over; null where nothing is')] public ?Asks $asks = null,
         #[Field('', '°C')] public ?float $set_c = null,

@@ -19,7 +19,8 @@ final readonly class PlanInput
         #[Field(
             'physics, or shop_rule; the shop\'s rule where the press is not known, else physics',
         )] public ?string $heat_rule = null,
-        #[Field('kept with the recipe; gives way where the shop has given it up')] public ?string $recipe_heat_rule = null,
+        #[Field('kept with the recipe; gives way where the shop has given it up')]
+        public ?string $recipe_heat_rule = null,
         public ChargeMethod $charge_method = ChargeMethod::TrueDensity,
         public PumpSchool $pump_school = PumpSchool::EveryMinutes,
     ) {

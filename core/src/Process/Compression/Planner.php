@@ -179,7 +179,9 @@ final readonly class Planner
     private function heatRule(PlanInput $in, array $known): string
     {
         $kept = in_array($in->recipe_heat_rule, $known, true) ? $in->recipe_heat_rule : null;
-        $usual = in_array(self::SHOP_RULE, $known, true) && ! $in->machine->isKnown() ? self::SHOP_RULE : RuleInput::PHYSICS;
+        $usual = in_array(self::SHOP_RULE, $known, true) && ! $in->machine->isKnown()
+            ? self::SHOP_RULE
+            : RuleInput::PHYSICS;
 
         return $in->heat_rule ?? $kept ?? $usual;
     }
@@ -322,7 +324,9 @@ final readonly class Planner
             $checks[] = new PlanCheck(
                 'frame',
                 $fitsFrame ? CheckState::Ok : CheckState::Warn,
-                $fitsFrame ? 'The loose charge fits its frame.' : 'The loose charge stands over its frame: heap it in the middle, or fill in two goes.',
+                $fitsFrame
+                    ? 'The loose charge fits its frame.'
+                    : 'The loose charge stands over its frame: heap it in the middle, or fill in two goes.',
             );
         }
 

@@ -46,7 +46,10 @@ final readonly class PressLearnt
             }
         }
         if ($used === []) {
-            throw new InputError('runs', 'of it have no readings of the platens yet: pair its thermocouples, and press a sheet');
+            throw new InputError(
+                'runs',
+                'of it have no readings of the platens yet: pair its thermocouples, and press a sheet',
+            );
         }
         $fit = $this->calculations->run('fit.press', ['runs' => array_values($used)]);
         assert($fit instanceof FitPressResult);

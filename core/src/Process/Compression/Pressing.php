@@ -166,10 +166,19 @@ final class Pressing extends Definition
             $trend = Trend::of($tilts);
             // A platen that was shimmed tilts less than before: that is no wear.
             $grew = $trend->grown * Median::of(array_slice($tilts, -self::NOW) ?: [0.0]) > 0;
-            if ($trend->isSure && $grew && $tolerance > 0 && abs($trend->grown) >= ThicknessGrid::WORTH_MENDING * $tolerance) {
+            if (
+                $trend->isSure
+                && $grew
+                && $tolerance > 0
+                && abs($trend->grown) >= ThicknessGrid::WORTH_MENDING * $tolerance
+            ) {
                 $wears[] = new Wear(
                     "Guides: the platens tilt {$way}",
-                    sprintf('The tilt grew by %.1f mm in %d sheets: look at the guides and level the platens.', abs($trend->grown), count($tilts)),
+                    sprintf(
+                        'The tilt grew by %.1f mm in %d sheets: look at the guides and level the platens.',
+                        abs($trend->grown),
+                        count($tilts),
+                    ),
                 );
             }
         }
@@ -215,7 +224,13 @@ final class Pressing extends Definition
 
         return [
             new Leftover('flash', 'Flash and edges', 'offcut', round($flash, 1), 'what was weighed in, less the sheet'),
-            new Leftover('scrap', 'Sheets that are not good', 'offcut', round(array_sum($scrapped), 1), sprintf('%d, as weighed', count($scrapped))),
+            new Leftover(
+                'scrap',
+                'Sheets that are not good',
+                'offcut',
+                round(array_sum($scrapped), 1),
+                sprintf('%d, as weighed', count($scrapped)),
+            ),
         ];
     }
 

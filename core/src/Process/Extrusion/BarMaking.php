@@ -188,7 +188,13 @@ final class BarMaking extends Definition
             exp($truth->normal(-0.04, 0.015) + $day->normal(0, 0.02)),
         );
         if ($plan instanceof PlanResult && $plan->take_off !== TakeOff::Mould) {
-            return new FreePlant($barrel, $day, $targets, exp($truth->normal(0.05, 0.02) + $day->normal(0, 0.01)), 0.03);
+            return new FreePlant(
+                $barrel,
+                $day,
+                $targets,
+                exp($truth->normal(0.05, 0.02) + $day->normal(0, 0.01)),
+                0.03,
+            );
         }
 
         return $barrel;
@@ -242,7 +248,12 @@ final class BarMaking extends Definition
 
     public function restart(Interruption $break): ?RestartResult
     {
-        return (new BarrelRestart($this->calculations))->of($break->machine->mayNumber('screw_diameter_mm'), true, null, $break);
+        return (new BarrelRestart($this->calculations))->of(
+            $break->machine->mayNumber('screw_diameter_mm'),
+            true,
+            null,
+            $break,
+        );
     }
 
     public function madeAt(Thread $piece): ?float

@@ -27,11 +27,14 @@ final readonly class BarSettings
         #[Field('of a filled mould without the bar', 'kg', min: 0, max: 10000)] public ?float $mould_kg = null,
         #[Field('that it takes over the physics', '', min: 0.1, max: 10)] public ?float $cool_factor = null,
         #[Field('lighter than it should be, at most', '%', above: 0, max: 50)] public ?float $void_limit_pct = null,
-        #[Field('that one shot of the injector takes, which these strips feed', 'g', above: 0, max: 1e5)] public ?float $shot_g = null,
+        #[Field('that one shot of the injector takes, which these strips feed', 'g', above: 0, max: 1e5)]
+        public ?float $shot_g = null,
         #[Field('of the barrel that strips feed', 'mm', min: 1, max: 500)] public ?float $feeds_bore_mm = null,
-        #[Field('of the barrel that strips feed, its set-point', '°C', min: 0, max: 500)] public ?float $feeds_melt_c = null,
+        #[Field('of the barrel that strips feed, its set-point', '°C', min: 0, max: 500)]
+        public ?float $feeds_melt_c = null,
         #[Field('from the cut until a strip goes in', 's', min: 0, max: 86400)] public ?float $age_s = null,
-        #[Field('of the die that a profile is drawn from', 'mm2', above: 0, max: 1e6)] public ?float $die_area_mm2 = null,
+        #[Field('of the die that a profile is drawn from', 'mm2', above: 0, max: 1e6)]
+        public ?float $die_area_mm2 = null,
         #[Field('of a profile, to either side', 'mm', above: 0, max: 100)] public ?float $size_tolerance_mm = null,
         #[Field('between two measurements of a profile', 'min', above: 0, max: 600)] public ?float $look_min = null,
         #[Field('of the shift', 'h', above: 0, max: 24)] public ?float $shift_h = null,

@@ -80,12 +80,18 @@ final class FreePlant implements Machine
             $this->haul *= ($size / $wanted) ** 2;
         }
 
-        return new Observed('size', ['size_mm' => round($size, 2), 'haul_m_min' => round($at, 3)], $this->dice->between(15, 30));
+        return new Observed(
+            'size',
+            ['size_mm' => round($size, 2), 'haul_m_min' => round($at, 3)],
+            $this->dice->between(15, 30),
+        );
     }
 
     private function size(): float
     {
-        return $this->targets->number('size_mm') * sqrt($this->gives * $this->targets->number('haul_m_min') / $this->haul);
+        return $this->targets->number('size_mm') * sqrt(
+            $this->gives * $this->targets->number('haul_m_min') / $this->haul,
+        );
     }
 
     /** @return list<Observed> */
@@ -102,6 +108,10 @@ final class FreePlant implements Machine
 
     private function verdict(?string $why): Observed
     {
-        return new Observed('disposition', $why === null ? ['verdict' => 'good'] : ['verdict' => 'scrap', 'reason' => $why], 3);
+        return new Observed(
+            'disposition',
+            $why === null ? ['verdict' => 'good'] : ['verdict' => 'scrap', 'reason' => $why],
+            3,
+        );
     }
 }

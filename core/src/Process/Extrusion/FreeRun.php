@@ -53,7 +53,9 @@ final readonly class FreeRun
             round($haul, 3),
             round($set->get('die_area_mm2') / $piece->section_area_mm2, 3),
             $bath->strip_s === null ? null : round($haul * $set->get('cool_factor') * $bath->strip_s / 60, 2),
-            $bath->minutes_to_core === null ? null : round($haul * $set->get('cool_factor') * $bath->minutes_to_core, 2),
+            $bath->minutes_to_core === null
+                ? null
+                : round($haul * $set->get('cool_factor') * $bath->minutes_to_core, 2),
         );
         $timers = $strips === null
             ? [new PlannedTimer('to_cut', round($cutMin, 3), 'its length over the speed of the haul-off')]
@@ -103,7 +105,12 @@ final readonly class FreeRun
             $off,
             $strips,
             $profile,
-            gives: Vent::gives($in->machine, $this->polymers->get($in->polymer), $set->get('melt_c'), $set->get('void_limit_pct')),
+            gives: Vent::gives(
+                $in->machine,
+                $this->polymers->get($in->polymer),
+                $set->get('melt_c'),
+                $set->get('void_limit_pct'),
+            ),
         );
 
         return $result->explain($strips === null ? sprintf(
@@ -113,7 +120,12 @@ final readonly class FreeRun
             $cutMin,
             $perShift,
             $set->get('shift_h'),
-        ) : sprintf('%s One strip every %.1f min; on the rack it is worth something for %.0f min.', $strips->explanation, $cutMin, $timers[0]->minutes));
+        ) : sprintf(
+            '%s One strip every %.1f min; on the rack it is worth something for %.0f min.',
+            $strips->explanation,
+            $cutMin,
+            $timers[0]->minutes,
+        ));
     }
 
     private function strips(PlanInput $in, Settled $set): StripFeedResult
@@ -131,7 +143,10 @@ final readonly class FreeRun
             'wall_c' => $set->get('feeds_melt_c'),
             'shot_g' => $set->get('shot_g'),
             'with_ages' => true,
-        ] + Section::sides($set), ['barrel_diameter_mm' => 'settings.feeds_bore_mm', 'wall_c' => 'settings.feeds_melt_c']);
+        ] + Section::sides($set), [
+            'barrel_diameter_mm' => 'settings.feeds_bore_mm',
+            'wall_c' => 'settings.feeds_melt_c',
+        ]);
     }
 
     private function bath(PlanInput $in, Settled $set, float $length): BarInBathResult
@@ -152,7 +167,11 @@ final readonly class FreeRun
             $strips === null ? null : new PlanCheck(
                 'gain',
                 $strips->gains ? CheckState::Ok : CheckState::Warn,
-                sprintf('Fed hot, a full barrel soaks %.1f min; cold it soaks %.1f.', $strips->soak_min, $strips->soak_cold_min),
+                sprintf(
+                    'Fed hot, a full barrel soaks %.1f min; cold it soaks %.1f.',
+                    $strips->soak_min,
+                    $strips->soak_cold_min,
+                ),
                 $strips->soak_cold_min,
                 $strips->soak_min,
             ),
@@ -161,7 +180,10 @@ final readonly class FreeRun
                 $profile->draw_down > self::DRAW_DOWN || $profile->draw_down < 1.0 ? CheckState::Warn : CheckState::Ok,
                 match (true) {
                     $profile->draw_down < 1.0 => 'The die is smaller than the profile: it would have to be pushed, not drawn. A larger die.',
-                    $profile->draw_down > self::DRAW_DOWN => sprintf('Drawn down by %.1f: it may thin and tear. A smaller die, or more melt.', $profile->draw_down),
+                    $profile->draw_down > self::DRAW_DOWN => sprintf(
+                        'Drawn down by %.1f: it may thin and tear. A smaller die, or more melt.',
+                        $profile->draw_down,
+                    ),
                     default => sprintf('Drawn down by %.2f.', $profile->draw_down),
                 },
                 $profile->draw_down,

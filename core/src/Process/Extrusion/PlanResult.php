@@ -36,7 +36,8 @@ final class PlanResult extends Plan
         #[Field('', of: UnknownFact::class)] array $unknowns,
         public readonly ProfileResult $bar,
         #[Field('null where it goes into no water')] public readonly ?BarInBathResult $bath,
-        #[Field('the nozzle end under water before the mould comes off; null where there is none', 's')] public readonly ?float $chill_s,
+        #[Field('the nozzle end under water before the mould comes off; null where there is none', 's')]
+        public readonly ?float $chill_s,
         #[Field('in the tank until it is stripped; null where there is none', 's')] public readonly ?float $strip_s,
         #[Field('from bar to bar', 's')] public readonly float $cycle_s,
         #[Field('more of them would make no more; null without')] public readonly ?int $moulds_needed,
@@ -47,7 +48,8 @@ final class PlanResult extends Plan
         public readonly TakeOff $take_off = TakeOff::Mould,
         #[Field('of strips that feed another barrel')] public readonly ?StripFeedResult $strips = null,
         #[Field('of a profile that is drawn free')] public readonly ?FreeProfile $profile = null,
-        #[Field('what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without')] public readonly ?string $held_by = null,
+        #[Field('what lets a bar come no sooner: mould at the nozzle, tank, moulds or hands; null without')]
+        public readonly ?string $held_by = null,
         #[Field('null without')] public readonly ?CoolerBath $cooler_bath = null,
         #[Field('what each method would give', of: Gives::class)] array $gives = [],
     ) {
@@ -58,7 +60,11 @@ final class PlanResult extends Plan
     {
         // What leaves no mould is stripped of none, and a barrel without a vent is closed.
         return ($this->take_off === TakeOff::Mould ? ['strip_rule' => $this->strip_rule->value] : [])
-            + (in_array('venting', array_column($this->gives, 'school'), true) ? ['venting' => $this->venting->value] : []);
+            + (in_array(
+                'venting',
+                array_column($this->gives, 'school'),
+                true,
+            ) ? ['venting' => $this->venting->value] : []);
     }
 
     public function safety(): array

@@ -104,7 +104,11 @@ final readonly class Planner
                 'a skin of %.0f mm holds the melt back',
                 $set->get('plug_mm'),
             )),
-            new PlannedTimer('tank', round($strip / 60, 3), $strip === $core ? 'the core is cold' : $bath->strip_because),
+            new PlannedTimer(
+                'tank',
+                round($strip / 60, 3),
+                $strip === $core ? 'the core is cold' : $bath->strip_because,
+            ),
         ];
         $targets = [
             'melt_c' => $set->get('melt_c'),
@@ -186,10 +190,19 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $said = Said::of(
+            $in->settings,
+            $in->recipe,
+            $in->recipe_name,
+            $in->product,
+            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
+        );
         $settled = Settled::of(BarSettings::class, $said, [
             'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
-            'bath_c' => new Usual($in->machine->bath_c ?? 20.0, $in->machine->bath_c === null ? Usual::PRACTICE : $in->machine->name),
+            'bath_c' => new Usual(
+                $in->machine->bath_c ?? 20.0,
+                $in->machine->bath_c === null ? Usual::PRACTICE : $in->machine->name,
+            ),
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
         $settled->mustHave((TakeOff::of($settled) === TakeOff::Strips ? [] : [
             'length_mm' => 'is required: neither the product nor a recipe says it',
@@ -223,7 +236,9 @@ final readonly class Planner
         [$now, $then] = [$coarse($set->get('bath_c')), $coarse($bathC)];
         $core = $in->strip_rule === StripRule::CoreCold || $now->strip_s === null || $then->strip_s === null;
         $sooner = static fn (?float $was, ?float $is): float => $was > 0.0 && $is !== null ? $is / $was : 1.0;
-        $strip *= $core ? $sooner($now->minutes_to_core, $then->minutes_to_core) : $sooner($now->strip_s, $then->strip_s);
+        $strip *= $core
+            ? $sooner($now->minutes_to_core, $then->minutes_to_core)
+            : $sooner($now->strip_s, $then->strip_s);
         $chill *= $sooner($now->minutes_to_skin_mm[0]->minutes, $then->minutes_to_skin_mm[0]->minutes);
 
         return new CoolerBath(
@@ -276,7 +291,12 @@ final readonly class Planner
         ];
         if ($in->mould !== null) {
             $each = $set->get('bars') / max(1.0, $set->get('moulds'));
-            $checks[] = PlanCheck::life($in->mould->name, (float) $in->mould->made / max(1.0, $set->get('moulds')), $each, $in->mould->life_fills);
+            $checks[] = PlanCheck::life(
+                $in->mould->name,
+                (float) $in->mould->made / max(1.0, $set->get('moulds')),
+                $each,
+                $in->mould->life_fills,
+            );
         }
         if ($in->machine->tank_places !== null) {
             $checks[] = new PlanCheck(
@@ -300,7 +320,11 @@ final readonly class Planner
             );
         }
         if ($bath->strip_s === null) {
-            $checks[] = new PlanCheck('strip', CheckState::Warn, 'Its skin alone never carries it over that span: it stays in the mould until the core is cold.');
+            $checks[] = new PlanCheck(
+                'strip',
+                CheckState::Warn,
+                'Its skin alone never carries it over that span: it stays in the mould until the core is cold.',
+            );
         }
 
         return array_values(array_filter($checks));
@@ -314,7 +338,10 @@ final readonly class Planner
             $facts[] = new UnknownFact('weight of the mould', 'Whether one person may lift it is not checked.');
         }
         if ($in->machine->tank_places === null) {
-            $facts[] = new UnknownFact('places in the tank', 'How many moulds cool at once is taken for as many as there are.');
+            $facts[] = new UnknownFact(
+                'places in the tank',
+                'How many moulds cool at once is taken for as many as there are.',
+            );
         }
 
         return $facts;

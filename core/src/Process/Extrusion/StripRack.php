@@ -58,7 +58,10 @@ final readonly class StripRack
     public static function off(int $piece): array
     {
         return [
-            ['type' => EventType::Logged, 'data' => ['entry' => 'disposition', 'values' => ['verdict' => 'good'], 'piece' => $piece]],
+            [
+                'type' => EventType::Logged,
+                'data' => ['entry' => 'disposition', 'values' => ['verdict' => 'good'], 'piece' => $piece],
+            ],
             ['type' => EventType::StepDone, 'data' => ['step' => 'fed', 'piece' => $piece]],
         ];
     }

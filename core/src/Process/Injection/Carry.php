@@ -49,7 +49,10 @@ final readonly class Carry
         $strength = $mould->mayNumber('allowable_mpa');
         $land = $mould->mayNumber('land_area_cm2');
         if ($strength === null || $land === null) {
-            throw new InputError('mould_id', "{$mould->text('name')} does not say what its insert bears and how large its lands are");
+            throw new InputError(
+                'mould_id',
+                "{$mould->text('name')} does not say what its insert bears and how large its lands are",
+            );
         }
         $area = $mould->mayNumber('projected_area_cm2') ?? $product->mayNumber('projected_area_cm2')
             ?? throw new InputError('mould_id', 'neither the mould nor the product says its projected area');
@@ -58,7 +61,8 @@ final readonly class Carry
             'projected_area_cm2' => $area,
             'injection_bar' => $ratio * $had->recipe->hydraulic_bar,
             'hold_bar' => $ratio * $had->recipe->hold_hydraulic_bar,
-            'clamp_kn' => $had->clamp_kn ?? throw new InputError('clamp_kn', 'was not kept with this set-up: say the clamp force of the metal mould'),
+            'clamp_kn' => $had->clamp_kn
+                ?? throw new InputError('clamp_kn', 'was not kept with this set-up: say the clamp force of the metal mould'),
         ]);
         assert($result instanceof SoftMouldResult);
 

@@ -26,7 +26,10 @@ use Dithermic\Core\Safety\MachineRules;
  * heaters by its own steel and power. Positions come from the mould's measures alone. Where the two polymers must not
  * meet no purging may be passed over, and where there is no way at all there is no plan but to take it out cold.
  */
-#[Calc('plan.change', 'from one job to the next: purge route, mould, water and first parts, in the order of hands and waits')]
+#[Calc(
+    'plan.change',
+    'from one job to the next: purge route, mould, water and first parts, in the order of hands and waits',
+)]
 final readonly class ChangePlanner
 {
     private const ROOM_C = 20.0;
@@ -80,7 +83,9 @@ final readonly class ChangePlanner
         }
         $danger = $from === null ? null : $model->danger($from->code, $to->code);
         $route = $model->route($from->code ?? $to->code, $to->code, $in->available);
-        $fits = $in->mould_to === null ? null : (new Fits($this->polymers))(new FitsInput($in->machine, $in->mould_to, polymer: $to->code));
+        $fits = $in->mould_to === null
+            ? null
+            : (new Fits($this->polymers))(new FitsInput($in->machine, $in->mould_to, polymer: $to->code));
         $against = $fits === null ? [] : array_map(static fn (FitReason $r): string => $r->says, $fits->reasons);
         if ($route === null) {
             $stop = $model->noWay($from->code ?? $to->code, $to->code, $in->available !== null);
@@ -107,7 +112,10 @@ final readonly class ChangePlanner
         $plan = new ChangePlan(
             $scheduled,
             $total,
-            round(array_sum(array_map(static fn (ChangeTask $t): float => $t->hands ? $t->minutes : 0.0, $scheduled)), 2),
+            round(
+                array_sum(array_map(static fn (ChangeTask $t): float => $t->hands ? $t->minutes : 0.0, $scheduled)),
+                2,
+            ),
             round($serial, 2),
             round($order->bound(), 2),
             $left === null ? [$to->code] : $route->codes,
@@ -193,7 +201,13 @@ final readonly class ChangePlanner
             $last = $number === count($legs);
             $minutes = $steel->minutes($now, $leg->set_c);
             if ($minutes >= 0.5) {
-                $tasks[] = self::heat("heat_{$number}", $leg->set_c, $minutes, $i === 0 ? [] : $before, $leg->set_c < $now);
+                $tasks[] = self::heat(
+                    "heat_{$number}",
+                    $leg->set_c,
+                    $minutes,
+                    $i === 0 ? [] : $before,
+                    $leg->set_c < $now,
+                );
                 $before[] = "heat_{$number}";
             }
             $cm3 = PurgeModel::volume($volume, $in->mixing, $last ? (float) $left : PurgeModel::RESIDUAL_PCT);
@@ -450,7 +464,10 @@ final readonly class ChangePlanner
     {
         return match (true) {
             $mould->mass_kg === null => 'Nobody has weighed it: lift nothing that you would not carry down a stair.',
-            self::heavy($mould) => sprintf('%.0f kg: hoist or two persons, nobody underneath. Machine off and locked.', $mould->mass_kg),
+            self::heavy($mould) => sprintf(
+                '%.0f kg: hoist or two persons, nobody underneath. Machine off and locked.',
+                $mould->mass_kg,
+            ),
             default => sprintf('%.0f kg. Machine off and locked before hands go between the platens.', $mould->mass_kg),
         };
     }
@@ -473,7 +490,8 @@ final readonly class ChangePlanner
                 'open',
                 $closed + $mould->opens_mm,
                 'its height and as far as the part wants',
-                $mould->opens_mm <= ($machine->opening_mm ?? INF) && $closed + $mould->opens_mm <= ($machine->daylight_mm ?? INF),
+                $mould->opens_mm <= ($machine->opening_mm ?? INF)
+                    && $closed + $mould->opens_mm <= ($machine->daylight_mm ?? INF),
             );
         }
         if ($mould->ejection_mm !== null) {
@@ -492,7 +510,10 @@ final readonly class ChangePlanner
     private static function bore(InjectorFacts $machine): float
     {
         if ($machine->hasScrew() || $machine->barrel_diameter_mm === null || $machine->barrel_length_mm === null) {
-            throw new InputError('machine.barrel_volume_cm3', "is not known of {$machine->name}: what it takes to wash it out hangs on it");
+            throw new InputError(
+                'machine.barrel_volume_cm3',
+                "is not known of {$machine->name}: what it takes to wash it out hangs on it",
+            );
         }
 
         return M_PI / 4 * $machine->barrel_diameter_mm ** 2 * $machine->barrel_length_mm / 1000;

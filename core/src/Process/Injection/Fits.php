@@ -141,12 +141,22 @@ final readonly class Fits
         $opens = $this->opens($in);
         $needs = $in->mould->tool_height_mm === null || $opens === null ? null : $in->mould->tool_height_mm + $opens;
 
-        return $this->least('daylight', 'Open it takes %s mm between the platens; they stand at most %s apart.', $needs, $in->machine->daylight_mm);
+        return $this->least(
+            'daylight',
+            'Open it takes %s mm between the platens; they stand at most %s apart.',
+            $needs,
+            $in->machine->daylight_mm,
+        );
     }
 
     private function stroke(FitsInput $in): ?FitReason
     {
-        return $this->least('stroke', 'It must open %s mm; the machine opens %s.', $this->opens($in), $in->machine->opening_mm);
+        return $this->least(
+            'stroke',
+            'It must open %s mm; the machine opens %s.',
+            $this->opens($in),
+            $in->machine->opening_mm,
+        );
     }
 
     private function opens(FitsInput $in): ?float
@@ -184,7 +194,12 @@ final readonly class Fits
             'cavity_pressure_bar' => $pressure,
         ])->clamp_kn;
 
-        return $this->least('clamp', 'It wants to be held with %s kN; the clamp holds %s.', $needs, $in->machine->clamp_kn);
+        return $this->least(
+            'clamp',
+            'It wants to be held with %s kN; the clamp holds %s.',
+            $needs,
+            $in->machine->clamp_kn,
+        );
     }
 
     private function pressure(FitsInput $in, ?Polymer $polymer): ?FitReason
@@ -213,7 +228,12 @@ final readonly class Fits
             ]],
         ], ['flow_cm3_s' => 'part.fill_s', 'path.0.width_mm' => 'mould.flow_length_mm']);
 
-        return $this->least('pressure', 'Filling it takes %s bar; the machine presses with %s.', $fill->pressure_bar, $has);
+        return $this->least(
+            'pressure',
+            'Filling it takes %s bar; the machine presses with %s.',
+            $fill->pressure_bar,
+            $has,
+        );
     }
 
     private function heat(FitsInput $in, ?Polymer $polymer): ?FitReason

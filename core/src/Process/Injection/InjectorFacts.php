@@ -37,8 +37,10 @@ final readonly class InjectorFacts implements Checked
         #[Field('heated one by one', '', min: 1, max: 50)] public ?int $zones = null,
         #[Field('of all bands together', 'W', above: 0, max: 1e6)] public ?float $heater_w = null,
         #[Field('of the steel that is heated', 'kg', above: 0, max: 10000)] public ?float $barrel_kg = null,
-        #[Field('clear between the tie bars, across', 'mm', above: 0, max: 5000)] public ?float $tie_bar_width_mm = null,
-        #[Field('clear between the tie bars, upright', 'mm', above: 0, max: 5000)] public ?float $tie_bar_height_mm = null,
+        #[Field('clear between the tie bars, across', 'mm', above: 0, max: 5000)]
+        public ?float $tie_bar_width_mm = null,
+        #[Field('clear between the tie bars, upright', 'mm', above: 0, max: 5000)]
+        public ?float $tie_bar_height_mm = null,
         #[Field('of a closed mould, at least', 'mm', above: 0, max: 5000)] public ?float $least_mould_mm = null,
         #[Field('of a closed mould, at most', 'mm', above: 0, max: 5000)] public ?float $most_mould_mm = null,
         #[Field('widest distance of the platens', 'mm', above: 0, max: 10000)] public ?float $daylight_mm = null,

@@ -167,7 +167,11 @@ final class Moulding extends Definition
             'from' => $to->polymer === null
                 ? null
                 : ['polymer' => $to->polymer, 'lightness' => $to->wasLightness],
-            'to' => ['polymer' => $to->job->polymer, 'lightness' => $to->lightness, 'melt_c' => $targets['melt_c'] ?? null],
+            'to' => [
+                'polymer' => $to->job->polymer,
+                'lightness' => $to->lightness,
+                'melt_c' => $targets['melt_c'] ?? null,
+            ],
             'mould_from' => $to->mould === null ? null : Reader::known(MouldFacts::class, $to->mould->of),
             'mould_to' => self::mould($to->job, MouldFacts::class),
             'mould_c' => $targets['mould_c'] ?? null,
@@ -323,8 +327,18 @@ final class Moulding extends Definition
 
         return [
             new Leftover('purge', 'Test shots and purgings', 'offcut', $told->grams('purge'), 'as it was weighed'),
-            new Leftover('runner', 'Runners', 'offcut', round($shots * $runner, 1), sprintf('%d shots, %.1f g each', $shots, $runner)),
-            self::scrap($told, 'part', (float) ($targets['part_mass_g'] ?? 0) * max(1.0, (float) ($targets['parts_per_piece'] ?? 1))),
+            new Leftover(
+                'runner',
+                'Runners',
+                'offcut',
+                round($shots * $runner, 1),
+                sprintf('%d shots, %.1f g each', $shots, $runner),
+            ),
+            self::scrap(
+                $told,
+                'part',
+                (float) ($targets['part_mass_g'] ?? 0) * max(1.0, (float) ($targets['parts_per_piece'] ?? 1)),
+            ),
         ];
     }
 

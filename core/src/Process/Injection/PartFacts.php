@@ -14,7 +14,8 @@ final readonly class PartFacts
         #[Field('the thickest wall', 'mm', above: 0, max: 100)] public ?float $thickness_mm = null,
         #[Field('along the way that the mould opens', 'mm', above: 0, max: 5000)] public ?float $depth_mm = null,
         #[Field('to fill the mould', 's', above: 0, max: 120)] public float $fill_s = 2.0,
-        #[Field('set-point of the melt; the usual one unless given', '°C', min: 0, max: 500)] public ?float $melt_c = null,
+        #[Field('set-point of the melt; the usual one unless given', '°C', min: 0, max: 500)]
+        public ?float $melt_c = null,
         #[Field('of the mould; the usual one unless given', '°C', min: -20, max: 250)] public ?float $mould_c = null,
     ) {
     }

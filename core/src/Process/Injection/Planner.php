@@ -178,7 +178,13 @@ final readonly class Planner
     {
         $window = static fn (string $name): Usual => Usual::window($polymer, 'injection', $name);
         $wall = $in->settings->thickness_mm ?? $in->recipe->thickness_mm ?? $in->product->thickness_mm;
-        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $said = Said::of(
+            $in->settings,
+            $in->recipe,
+            $in->recipe_name,
+            $in->product,
+            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
+        );
         $settled = Settled::of(ShotSettings::class, $said, [
             'melt_c' => $window('melt_c'),
             'mould_c' => $window('mould_c'),
@@ -293,7 +299,9 @@ final readonly class Planner
                 'ratio' => $machine->ratio,
             ];
 
-        return Ask::for(new LeverInjection, LeverInput::class, ['plunger_diameter_mm' => $bore] + $force)->injection_bar;
+        return Ask::for(new LeverInjection, LeverInput::class, [
+            'plunger_diameter_mm' => $bore,
+        ] + $force)->injection_bar;
     }
 
     /** The mould as one slit from the gate to its end, as wide as its volume asks. */
@@ -403,7 +411,9 @@ final readonly class Planner
     {
         $steel = new BarrelSteel($machine);
 
-        return $steel->known() ? round($steel->minutes(min(self::ROOM_C, $set->get('melt_c')), $set->get('melt_c')), 1) : null;
+        return $steel->known()
+            ? round($steel->minutes(min(self::ROOM_C, $set->get('melt_c')), $set->get('melt_c')), 1)
+            : null;
     }
 
     /** @return list<PlanCheck> */
@@ -440,8 +450,14 @@ final readonly class Planner
                 $fill->verdict === 'fills' ? CheckState::Ok : CheckState::Warn,
                 match ($fill->verdict) {
                     'fills' => sprintf('Fills with %.0f bar in %.1f s.', $fill->pressure_bar, $fill->fill_s),
-                    'freezes first' => sprintf('Freezes before it is full: it takes %.1f s. Fill faster, or warm the mould.', $fill->fill_s),
-                    default => sprintf('Needs %.0f bar to fill. Hotter, slower, or a thicker wall.', $fill->pressure_bar),
+                    'freezes first' => sprintf(
+                        'Freezes before it is full: it takes %.1f s. Fill faster, or warm the mould.',
+                        $fill->fill_s,
+                    ),
+                    default => sprintf(
+                        'Needs %.0f bar to fill. Hotter, slower, or a thicker wall.',
+                        $fill->pressure_bar,
+                    ),
                 },
                 round($fill->pressure_bar, 0),
                 $available,
@@ -483,11 +499,23 @@ final readonly class Planner
 
         return [
             ...array_map(
-                static fn (FitReason $r): PlanCheck => new PlanCheck($r->id, CheckState::Block, $r->says, $r->needs, $r->has),
+                static fn (FitReason $r): PlanCheck => new PlanCheck(
+                    $r->id,
+                    CheckState::Block,
+                    $r->says,
+                    $r->needs,
+                    $r->has,
+                ),
                 $fits->reasons,
             ),
             ...array_map(
-                static fn (FitReason $r): PlanCheck => new PlanCheck($r->id, CheckState::Ok, $r->says, $r->needs, $r->has),
+                static fn (FitReason $r): PlanCheck => new PlanCheck(
+                    $r->id,
+                    CheckState::Ok,
+                    $r->says,
+                    $r->needs,
+                    $r->has,
+                ),
                 $fits->held,
             ),
             PlanCheck::life($mould->name, $mould->made, $set->get('shots'), $mould->life_shots),

@@ -16,8 +16,10 @@ final readonly class ShotSettings
         #[Field('lost at nozzle and seat', '%', min: 0, max: 100)] public ?float $loss_pct = null,
         #[Field('the thickest wall of the part', 'mm', above: 0, max: 100)] public ?float $thickness_mm = null,
         #[Field('at the gate', 'mm', above: 0, max: 100)] public ?float $gate_mm = null,
-        #[Field('from the gate to the last place to fill', 'mm', above: 0, max: 5000)] public ?float $flow_length_mm = null,
-        #[Field('of all cavities, seen from the nozzle', 'cm2', above: 0, max: 1e5)] public ?float $projected_area_cm2 = null,
+        #[Field('from the gate to the last place to fill', 'mm', above: 0, max: 5000)]
+        public ?float $flow_length_mm = null,
+        #[Field('of all cavities, seen from the nozzle', 'cm2', above: 0, max: 1e5)]
+        public ?float $projected_area_cm2 = null,
         #[Field('mean in the cavity', 'bar', above: 0, max: 3000)] public ?float $cavity_pressure_bar = null,
         #[Field('set-point of barrel and nozzle', '°C', min: 0, max: 500)] public ?float $melt_c = null,
         #[Field('as it is when the shot comes', '°C', min: -20, max: 250)] public ?float $mould_c = null,
@@ -30,7 +32,8 @@ final readonly class ShotSettings
         #[Field('what this barrel takes over the physics', '', min: 0.1, max: 10)] public ?float $soak_factor = null,
         #[Field('what this mould takes over the physics', '', min: 0.1, max: 10)] public ?float $cool_factor = null,
         #[Field('of the mould behind the cavity', 'mm', above: 0, max: 500)] public ?float $mould_wall_mm = null,
-        #[Field('this near to its mass a part is full', '%', above: 0, max: 50)] public ?float $mass_tolerance_pct = null,
+        #[Field('this near to its mass a part is full', '%', above: 0, max: 50)]
+        public ?float $mass_tolerance_pct = null,
     ) {
     }
 }

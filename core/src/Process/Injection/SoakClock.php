@@ -48,7 +48,10 @@ final readonly class SoakClock
      */
     private static function fed(RunState $state): array
     {
-        $loads = array_column(array_filter($state->entries, static fn (array $e): bool => $e['entry'] === 'load'), 'values');
+        $loads = array_column(
+            array_filter($state->entries, static fn (array $e): bool => $e['entry'] === 'load'),
+            'values',
+        );
         $mass = array_sum(array_column($loads, 'mass_g'));
         if (array_column($loads, 'feed_c') === [] || $mass <= 0) {
             return [];

@@ -12,7 +12,8 @@ final readonly class FormedSettings
     public function __construct(
         #[Field('of the part, at the sheet', 'mm', above: 0, max: 10000)] public ?float $length_mm = null,
         #[Field('of the part, at the sheet', 'mm', above: 0, max: 10000)] public ?float $width_mm = null,
-        #[Field('of a round one, instead of its sides', 'mm', min: 1, max: 10000)] public ?float $base_diameter_mm = null,
+        #[Field('of a round one, instead of its sides', 'mm', min: 1, max: 10000)]
+        public ?float $base_diameter_mm = null,
         #[Field('of the part', 'mm', above: 0, max: 5000)] public ?float $depth_mm = null,
         #[Field('of its walls', '°', min: 0, below: 90)] public ?float $draft_deg = null,
         #[Field('of its corners', 'mm', above: 0, max: 1000)] public ?float $corner_radius_mm = null,

@@ -131,7 +131,12 @@ final class Forming extends Definition
 
     public function tracks(Clock $clock, array $readings, array $picture, float $now): ?Tracked
     {
-        return (new SheetClock($this->calculations))->by($clock, $readings, (array) ($picture['heat_input'] ?? []), $now);
+        return (new SheetClock($this->calculations))->by(
+            $clock,
+            $readings,
+            (array) ($picture['heat_input'] ?? []),
+            $now,
+        );
     }
 
     /** One that was formed again is as thin as that makes it. */
@@ -183,7 +188,13 @@ final class Forming extends Definition
         $trim = (float) ($targets['trim_g'] ?? 0);
 
         return [
-            new Leftover('trim', 'Trimmed off', 'offcut', round($good * $trim, 1), sprintf('%d sheet%s, %.0f g of rim each', $good, $good === 1 ? '' : 's', $trim)),
+            new Leftover(
+                'trim',
+                'Trimmed off',
+                'offcut',
+                round($good * $trim, 1),
+                sprintf('%d sheet%s, %.0f g of rim each', $good, $good === 1 ? '' : 's', $trim),
+            ),
             self::scrap($told, 'part', (float) ($targets['blank_g'] ?? 0)),
         ];
     }
@@ -330,7 +341,10 @@ final class Forming extends Definition
     public function plant(Job $job, Plan $plan, Polymer $polymer, Dice $truth, Dice $day): Machine
     {
         assert($plan instanceof PlanResult);
-        $former = Reader::read(FormerFacts::class, Reader::known(FormerFacts::class, $job->machine('former')->of ?? []));
+        $former = Reader::read(
+            FormerFacts::class,
+            Reader::known(FormerFacts::class, $job->machine('former')->of ?? []),
+        );
 
         return new Plant(
             $this->calculations,

@@ -70,7 +70,13 @@ final readonly class HeaterLearnt
             's',
             '%.0f',
         );
-        $learnt = [new FactLearnt('heater_c', $now, round($fit->heater_c, 0), round($fit->low, 0), round($fit->high, 0))];
+        $learnt = [new FactLearnt(
+            'heater_c',
+            $now,
+            round($fit->heater_c, 0),
+            round($fit->low, 0),
+            round($fit->high, 0),
+        )];
         if (! $facts->has('exchange')) {
             // It was fitted with it: without it the heater would be another.
             $learnt[] = new FactLearnt('exchange', null, $exchange, $exchange, $exchange);
@@ -98,8 +104,12 @@ final readonly class HeaterLearnt
         foreach ($input === [] ? [] : $run->heats as $heat) {
             $before = $heat['started_at'];
             foreach ($run->logged as $look) {
-                $in = $look['entry'] === 'look' && $look['at'] > $heat['started_at'] && $look['at'] <= $heat['ended_at'];
-                $cue = $in && is_string($look['values']['cue'] ?? null) ? self::CUES[$look['values']['cue']] ?? null : null;
+                $in = $look['entry'] === 'look'
+                    && $look['at'] > $heat['started_at']
+                    && $look['at'] <= $heat['ended_at'];
+                $cue = $in && is_string($look['values']['cue'] ?? null)
+                    ? self::CUES[$look['values']['cue']] ?? null
+                    : null;
                 if ($cue !== null) {
                     $seen = $before === $heat['started_at'] ? $look['at'] : ($before + $look['at']) / 2;
                     $sheets[] = ['input' => $input, 'seconds' => $seen - $heat['started_at'], 'cue' => $cue->value];
@@ -117,7 +127,10 @@ final readonly class HeaterLearnt
     private function seconds(array $input, float $heaterC, float $exchange): ?float
     {
         try {
-            $sheet = $this->calculations->run('heat.vacuum_sheet', ['heater_c' => $heaterC, 'exchange' => $exchange] + $input);
+            $sheet = $this->calculations->run(
+                'heat.vacuum_sheet',
+                ['heater_c' => $heaterC, 'exchange' => $exchange] + $input,
+            );
         } catch (InputError) {
             // Such a heater would never get this sheet hot.
             return null;

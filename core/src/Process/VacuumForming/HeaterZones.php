@@ -49,7 +49,10 @@ final readonly class HeaterZones
         $over = [];
         foreach ($parts as $walls) {
             $walls = array_intersect_key($walls, self::CORNERS);
-            if (count($walls) < count(self::CORNERS) || array_filter($walls, static fn (float $wall): bool => $wall <= 0) !== []) {
+            if (
+                count($walls) < count(self::CORNERS)
+                || array_filter($walls, static fn (float $wall): bool => $wall <= 0) !== []
+            ) {
                 continue;
             }
             $mean = array_sum($walls) / count($walls);

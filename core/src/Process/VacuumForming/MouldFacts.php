@@ -22,7 +22,8 @@ final readonly class MouldFacts
         #[Field('places with a bottom that the air must leave', '', min: 0, max: 1000)] public ?int $cavities = null,
         #[Field('of its vents; 0 where it has none', 'mm', min: 0, max: 50)] public ?float $vent_mm = null,
         #[Field('of its surface', 'mm', min: 0, max: 10)] public ?float $texture_mm = null,
-        #[Field('a wanted clip or a ring that it comes off over', 'mm', min: 0, max: 1000)] public ?float $undercut_mm = null,
+        #[Field('a wanted clip or a ring that it comes off over', 'mm', min: 0, max: 1000)]
+        public ?float $undercut_mm = null,
         #[Field('ring or clip')] public ?UndercutKind $undercut_kind = null,
         #[Field('of a clip, from its root to its hook', 'mm', min: 0.1, max: 1000)] public ?float $clip_depth_mm = null,
         #[Field('what it is made of')] public ?MouldStuff $made_of = null,

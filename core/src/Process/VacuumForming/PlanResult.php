@@ -56,8 +56,10 @@ final class PlanResult extends Plan
         public readonly CoolHow $cool_how,
         #[Field('in order, where it is known what pulls', of: ValveMoment::class)] public readonly array $valves = [],
         #[Field('null where there is none, or its pump is not known')] public readonly ?TankFill $tank = null,
-        #[Field('the sheet in its frame, as heat.vacuum_sheet asks for it; to learn of the heater by', of: 'named')] public readonly array $sheet_input = [],
-        #[Field('as often as a spoiled sheet may be formed again', of: FormedAgain::class)] public readonly array $again = [],
+        #[Field('the sheet in its frame, as heat.vacuum_sheet asks for it; to learn of the heater by', of: 'named')]
+        public readonly array $sheet_input = [],
+        #[Field('as often as a spoiled sheet may be formed again', of: FormedAgain::class)]
+        public readonly array $again = [],
         #[Field('how the parts stand that are formed of one sheet')] public readonly ?BedLayout $bed = null,
         #[Field('what each method would give', of: Gives::class)] array $gives = [],
     ) {

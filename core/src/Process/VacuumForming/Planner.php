@@ -181,7 +181,10 @@ final readonly class Planner
             $again,
             $bed,
             [...$this->pulls($in, $sheet->form_within_s ?? null), ...Gives::each('cool_how', [
-                CoolHow::Held->value => sprintf('off the mould after %.0f s, its shape kept', $cools[CoolHow::Held->value]),
+                CoolHow::Held->value => sprintf(
+                    'off the mould after %.0f s, its shape kept',
+                    $cools[CoolHow::Held->value],
+                ),
                 CoolHow::HeldFan->value => sprintf(
                     'off the mould after %.0f s, its shape kept',
                     $cools[CoolHow::HeldFan->value],
@@ -205,7 +208,10 @@ final readonly class Planner
             $again === [] ? 'A spoiled sheet is not formed again: its wall would be thinner than the product takes.' : sprintf(
                 'A spoiled sheet may be formed again %d times: %s mm.',
                 count($again),
-                implode(', then ', array_map(static fn (FormedAgain $a): string => sprintf('%.2f', $a->thinnest_mm), $again)),
+                implode(
+                    ', then ',
+                    array_map(static fn (FormedAgain $a): string => sprintf('%.2f', $a->thinnest_mm), $again),
+                ),
             ),
         ));
     }
@@ -214,7 +220,13 @@ final readonly class Planner
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
         $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
-        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould === null ? null : [$in->mould->name, $in->mould->settings()]);
+        $said = Said::of(
+            $in->settings,
+            $in->recipe,
+            $in->recipe_name,
+            $in->product,
+            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
+        );
         $settled = Settled::of(FormedSettings::class, $said, [
             'mould_c' => Usual::window($polymer, 'vacuum_forming', 'mould_c'),
             'release_c' => new Usual($release, $polymer->origin('process.vacuum_forming.release_c')),
@@ -571,7 +583,12 @@ final readonly class Planner
             $checks[] = new PlanCheck(
                 'draw',
                 $draw->areal_draw_ratio > $most ? CheckState::Block : CheckState::Ok,
-                sprintf('It stretches %.2f times its area; %s takes %.1f.', $draw->areal_draw_ratio, $polymer->code, $most),
+                sprintf(
+                    'It stretches %.2f times its area; %s takes %.1f.',
+                    $draw->areal_draw_ratio,
+                    $polymer->code,
+                    $most,
+                ),
                 round($draw->areal_draw_ratio, 2),
                 (float) $most,
             );
@@ -639,13 +656,19 @@ final readonly class Planner
             );
         }
         if ($by === null) {
-            $facts[] = new UnknownFact('what pulls: tank, blower or pump, and the air under the sheet', 'Whether it pulls deep and soon enough is not checked.');
+            $facts[] = new UnknownFact(
+                'what pulls: tank, blower or pump, and the air under the sheet',
+                'Whether it pulls deep and soon enough is not checked.',
+            );
         }
         if ($in->machine->bed_length_mm === null) {
             $facts[] = new UnknownFact('frame of the former', 'Whether the blank fits is not checked.');
         }
         if (! $set->has('least_wall_mm')) {
-            $facts[] = new UnknownFact('least wall that the product takes', 'Whether its thinnest place is enough is for you to say.');
+            $facts[] = new UnknownFact(
+                'least wall that the product takes',
+                'Whether its thinnest place is enough is for you to say.',
+            );
         }
 
         return $facts;

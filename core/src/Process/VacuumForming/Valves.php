@@ -41,7 +41,11 @@ final readonly class Valves
         $refills = $by === PullBy::Pump ? [] : [self::PUMP_TANK];
 
         return array_values(array_filter([
-            $moment('heat', $by === PullBy::Pump ? 'While it heats: nothing reaches the bed' : 'While it heats: the tank fills', ...$refills),
+            $moment(
+                'heat',
+                $by === PullBy::Pump ? 'While it heats: nothing reaches the bed' : 'While it heats: the tank fills',
+                ...$refills,
+            ),
             $by === PullBy::BlowerThenTank ? $moment('go', 'Sealed: the blower', self::BLOWER_BED) : null,
             $by === PullBy::BlowerThenTank
                 ? $moment('go', 'It moves no more: blower shut, then the tank', self::TANK_BED)

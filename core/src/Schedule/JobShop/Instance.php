@@ -40,7 +40,10 @@ final readonly class Instance
         }
         [$at, $size] = array_shift($rows) ?? [1, []];
         if (count($size) !== 2 || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::MOST) {
-            throw new InputError("line {$at}", 'must say how many jobs and machines there are, at most '.self::MOST.' operations');
+            throw new InputError(
+                "line {$at}",
+                'must say how many jobs and machines there are, at most '.self::MOST.' operations',
+            );
         }
         [$jobs, $machines] = $size;
         if (count($rows) < $jobs) {

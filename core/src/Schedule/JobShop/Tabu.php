@@ -229,7 +229,10 @@ final class Tabu
                 }
                 $job = $this->jobBefore[$block[$i + 1]];
                 $first = $block[0];
-                if ($job < 0 || $this->head[$first] + $this->of->minutes[$first] >= $this->head[$job] + $this->of->minutes[$job]) {
+                if (
+                    $job < 0
+                    || $this->head[$first] + $this->of->minutes[$first] >= $this->head[$job] + $this->of->minutes[$job]
+                ) {
                     $moves[] = [$first, $block[$i + 1], false];
                 }
             }
@@ -263,7 +266,9 @@ final class Tabu
             }
             $job = $this->jobBehind[$at];
             $machine = $this->behind[$at];
-            $byJob = $job >= 0 && $this->tail[$job] === $rest && $this->head[$job] === $this->head[$at] + $this->of->minutes[$at];
+            $byJob = $job >= 0
+                && $this->tail[$job] === $rest
+                && $this->head[$job] === $this->head[$at] + $this->of->minutes[$at];
             $byMachine = $machine >= 0 && $this->tail[$machine] === $rest;
             if ($byMachine && (! $byJob || $this->dice->getInt(0, 1) === 1)) {
                 $block[] = $at = $machine;
@@ -342,7 +347,10 @@ final class Tabu
     private function move(array $move, int $round): void
     {
         [$first, $last, $forward] = $move;
-        $until = $round + 10 + intdiv($this->of->jobs, $this->of->machines) + $this->dice->getInt(0, $this->of->machines);
+        $until = $round + 10 + intdiv(
+            $this->of->jobs,
+            $this->of->machines,
+        ) + $this->dice->getInt(0, $this->of->machines);
         $moved = $forward ? $first : $last;
         for ($i = $first; ; $i = $this->behind[$i]) {
             if ($i !== $moved) {

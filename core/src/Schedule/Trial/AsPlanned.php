@@ -79,7 +79,10 @@ final class AsPlanned implements Dispatch
                 $floor->prepare($placed[0]->station, $unit->task()?->setup);
             }
             $late = $floor->now - $placed[0]->start;
-            if ($late >= -self::TOUCH && ($late > self::HOLD_MIN || ! $this->ringsWithAnother($floor, $unit, $placed[1]))) {
+            if (
+                $late >= -self::TOUCH
+                && ($late > self::HOLD_MIN || ! $this->ringsWithAnother($floor, $unit, $placed[1]))
+            ) {
                 $due[] = [$placed[0]->start, $unit, $placed[1]];
             }
         }
@@ -207,7 +210,11 @@ final class AsPlanned implements Dispatch
     {
         foreach ($floor->units as $unit) {
             $other = $this->planned($unit)[0] ?? null;
-            if ($other !== null && $other->station === $placed->station && $other->start < $placed->start - self::TOUCH) {
+            if (
+                $other !== null
+                && $other->station === $placed->station
+                && $other->start < $placed->start - self::TOUCH
+            ) {
                 return false;
             }
         }
@@ -223,7 +230,9 @@ final class AsPlanned implements Dispatch
     private function early(Floor $floor): array
     {
         $rings = array_map(
-            static fn (Underway $u): float => $u->waits() || $u->isOver() ? INF : $u->expected($floor->now) - $u->lastHands(),
+            static fn (Underway $u): float => $u->waits() || $u->isOver()
+                ? INF
+                : $u->expected($floor->now) - $u->lastHands(),
             $floor->units,
         );
         $early = [];
@@ -259,7 +268,15 @@ final class AsPlanned implements Dispatch
                 foreach ($unit->job->tasks as $task) {
                     $was = $this->plan[self::key($unit, $task)][0] ?? null;
                     if ($was !== null) {
-                        $previous[] = new PlacedTask((string) $id, $piece, $task->id, $was->station, $was->start, $was->end, $was->people);
+                        $previous[] = new PlacedTask(
+                            (string) $id,
+                            $piece,
+                            $task->id,
+                            $was->station,
+                            $was->start,
+                            $was->end,
+                            $was->people,
+                        );
                     }
                 }
             }
@@ -274,7 +291,10 @@ final class AsPlanned implements Dispatch
             array_map(static fn (Person $p): Person => new Person(
                 $p->id,
                 // Who has left has no hours: an empty calendar would say always.
-                array_map(static fn (Span $s): array => [$s->from, $s->to], $floor->hours($p->id)) ?: [[$in->now - 1, $in->now]],
+                array_map(
+                    static fn (Span $s): array => [$s->from, $s->to],
+                    $floor->hours($p->id),
+                ) ?: [[$in->now - 1, $in->now]],
                 $p->may,
                 $p->learner,
             ), $in->people),
@@ -372,7 +392,10 @@ final class AsPlanned implements Dispatch
             // It waits: what was done last stands there as done, so that it is not let stand too long.
             $shelf = new Station("shelf {$unit->name()}");
             $done = $job->tasks[$unit->at - 1] ?? $tasks[0];
-            array_unshift($tasks, new Task($done->id === $tasks[0]->id ? 'done' : $done->id, [new StationOption($shelf->id, 1.0)]));
+            array_unshift(
+                $tasks,
+                new Task($done->id === $tasks[0]->id ? 'done' : $done->id, [new StationOption($shelf->id, 1.0)]),
+            );
             $begins = $unit->since - 1.0;
         }
 

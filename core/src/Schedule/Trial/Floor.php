@@ -170,7 +170,10 @@ final class Floor
         $hands = $unit->firstHands($on);
         $people = $hands > 0 ? $this->whoIsFree($on->station, $task->people, $hands, $unit->people, $team) : [];
         if (
-            $last === null || $last > $this->in->horizon_end + self::TOUCH || $people === null || ! $this->supplyGives($on)
+            $last === null
+                || $last > $this->in->horizon_end + self::TOUCH
+                || $people === null
+                || ! $this->supplyGives($on)
             || ($task->hot && ! $this->isAttended($this->now, $end))
         ) {
             return false;
@@ -294,7 +297,9 @@ final class Floor
     {
         $called = array_filter($this->units, static fn (Underway $u): bool => $u->stage === Stage::Called);
         // What is hot first, then what has waited longest.
-        usort($called, static fn (Underway $a, Underway $b): int => [! $a->task()?->hot, $a->began + ($a->on->minutes ?? 0.0)]
+        usort($called, static fn (Underway $a, Underway $b): int => [
+            ! $a->task()?->hot, $a->began + ($a->on->minutes ?? 0.0),
+        ]
             <=> [! $b->task()?->hot, $b->began + ($b->on->minutes ?? 0.0)]);
         foreach ($called as $unit) {
             $people = $this->whoAnswers($unit, $by->team($this, $unit))
@@ -415,7 +420,9 @@ final class Floor
     private function drawn(int $phase): float
     {
         return array_sum(array_map(
-            fn (Station $s): float => isset($this->occupied[$s->id]) && ($s->phase === null || $s->phase === $phase) ? $s->amps : 0.0,
+            fn (Station $s): float => isset($this->occupied[$s->id]) && ($s->phase === null || $s->phase === $phase)
+                ? $s->amps
+                : 0.0,
             $this->in->stations,
         ));
     }
@@ -430,7 +437,9 @@ final class Floor
         $free = array_values(array_filter($this->in->people, fn (Person $p): bool => ($p->may === null
             || in_array($station, $p->may, true)) && $this->hasHands($p->id, $minutes)));
         $isOwn = static fn (Person $p): bool => $team === null || in_array($p->id, $team, true);
-        usort($free, static fn (Person $a, Person $b): int => [$a->learner, ! $isOwn($a), ! in_array($a->id, $before, true)]
+        usort($free, static fn (Person $a, Person $b): int => [
+            $a->learner, ! $isOwn($a), ! in_array($a->id, $before, true),
+        ]
             <=> [$b->learner, ! $isOwn($b), ! in_array($b->id, $before, true)]);
         // A second pair of hands is whoever is free.
         if (count($free) < $wants || $free === [] || $free[0]->learner || ! $isOwn($free[0])) {

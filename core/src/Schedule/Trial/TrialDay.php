@@ -83,7 +83,14 @@ final readonly class TrialDay
             static fn (string $s): array => ['station' => $s, 'minutes' => 0],
             $stations,
         );
-        $task = static function (string $id, array $on, float $minutes, float $first, float $last, array $more = []): array {
+        $task = static function (
+            string $id,
+            array $on,
+            float $minutes,
+            float $first,
+            float $last,
+            array $more = [],
+        ): array {
             foreach ($on as $i => $option) {
                 $on[$i]['minutes'] = $minutes;
             }
@@ -99,7 +106,14 @@ final readonly class TrialDay
         [$pieces, $tasks] = match ($dice->getInt(0, 4)) {
             0 => [$dice->getInt(2, 5), [
                 $task('heat', $on('Anvil'), $dice->getInt(18, 28), 2, 1.5, ['people' => 2] + $hot),
-                $task('cool', $on('Pond', 'Little Pond'), $dice->getInt(20, 35), 1, 4, ['after' => ['heat'], 'no_wait' => true]),
+                $task(
+                    'cool',
+                    $on('Pond', 'Little Pond'),
+                    $dice->getInt(20, 35),
+                    1,
+                    4,
+                    ['after' => ['heat'], 'no_wait' => true],
+                ),
             ]],
             1 => [$dice->getInt(2, 4), [
                 $task('shots', $on('Heron'), 24, 14, 3, ['setup' => $set] + $hot),

@@ -67,7 +67,9 @@ final class Underway
     {
         $task = $this->task();
 
-        return $task === null || $this->on === null || $task->isAllHands($this->on->minutes) ? 0.0 : $task->hands_end_min;
+        return $task === null || $this->on === null || $task->isAllHands($this->on->minutes)
+            ? 0.0
+            : $task->hands_end_min;
     }
 
     /** Minutes that hands are usually wanted at its beginning. */
@@ -81,7 +83,9 @@ final class Underway
     /** Minutes that it is left to itself between them. */
     public function byItself(): float
     {
-        return $this->on === null ? 0.0 : max(0.0, $this->on->minutes - $this->firstHands($this->on) - $this->lastHands());
+        return $this->on === null
+            ? 0.0
+            : max(0.0, $this->on->minutes - $this->firstHands($this->on) - $this->lastHands());
     }
 
     /** When the task that it stands at is likely over, by what is known at a moment, min. */
