@@ -7,7 +7,9 @@ ROOM=$(mktemp -d "${TMPDIR:-/tmp}/dithermic-drill.XXXXXX")
 chmod 711 "$ROOM"
 S=$ROOM/shop
 PASSED=0 FAILED=0
-shop() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"; }
+shop() {
+    env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$S" bash "$HERE/deploy/dithermic.sh" "$@"
+}
 finish() {
     shop stop >/dev/null 2>&1
     [ ! -d "$ROOM/second" ] || second stop >/dev/null 2>&1
@@ -18,11 +20,26 @@ finish() {
 }
 trap finish EXIT
 
-check() { if [ "$2" = "$3" ]; then PASSED=$((PASSED + 1)); echo "ok    $1"; else FAILED=$((FAILED + 1)); echo "FAIL  $1: $3 wanted, $2 found"; fi; }
+check() {
+    if [ "$2" = "$3" ]; then
+        PASSED=$((PASSED + 1))
+        echo "ok    $1"
+    else
+        FAILED=$((FAILED + 1))
+        echo "FAIL  $1: $3 wanted, $2 found"
+    fi
+}
 cluster() { if [ "$(cat "$S/cluster")" = here ]; then echo "$S/pg"; else cat "$S/cluster"; fi; }
 base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
-free() { local p; for p in $(seq 8400 8460); do (exec 3<>"/dev/tcp/127.0.0.1/$p") 2>/dev/null || { echo "$p"; return; }; done; }
-keeper() { (. "$S/keeper.env"; PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper -d "${DB:-dithermic}" -c "$1"); }
+free() {
+    local p
+    for p in $(seq 8400 8460); do
+        (exec 3<>"/dev/tcp/127.0.0.1/$p") 2>/dev/null || { echo "$p"; return; }
+    done
+}
+keeper() {
+    (. "$S/keeper.env"; PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper -d "${DB:-dithermic}" -c "$1")
+}
 sources() { keeper "select count(*) from sources where name like 'drill %'"; }
 
 sign_in() {
@@ -51,7 +68,9 @@ for round in $(seq "$ROUNDS"); do
     ( for _ in $(seq 40); do write; done; echo "$SAID" >"$ROOM/said" ) & writer=$!
     sleep 0.4
     # The power goes: web and database at once, and nobody is asked.
-    pkill -9 -F "$S/run/nginx.pid"; pkill -9 -F "$S/run/php-fpm.pid"; kill -9 "$(head -n 1 "$(cluster)/data/postmaster.pid")"
+    pkill -9 -F "$S/run/nginx.pid"
+    pkill -9 -F "$S/run/php-fpm.pid"
+    kill -9 "$(head -n 1 "$(cluster)/data/postmaster.pid")"
     wait "$writer"; SAID=$(cat "$ROOM/said")
     shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
     left=$(sources)
@@ -80,7 +99,8 @@ before=$(sha256sum <"$ROOM/good.dump")
 check '… and yesterday'"'"'s is as it was, with nothing half beside it' "$(sha256sum <"$ROOM/good.dump")$(find "$ROOM" -name '*.part*' | wc -l)" "${before}0"
 shop backup "$ROOM/nowhere/x.dump" >/dev/null 2>&1; check 'a backup into no folder fails' $(($? != 0)) 1
 
-cp "$ROOM/good.dump" "$ROOM/damaged.dump"; printf '\377\376\375\374\373\372\371\370' | dd of="$ROOM/damaged.dump" bs=1 seek=60 conv=notrunc 2>/dev/null
+cp "$ROOM/good.dump" "$ROOM/damaged.dump"
+printf '\377\376\375\374\373\372\371\370' | dd of="$ROOM/damaged.dump" bs=1 seek=60 conv=notrunc 2>/dev/null
 head -c 40000 "$ROOM/good.dump" >"$ROOM/cut.dump"; echo 'not a backup' >"$ROOM/text.dump"
 (. "$S/keeper.env"; export PGPASSWORD=$DITHERMIC_KEEPER_PASSWORD; server=(-h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U keeper); createdb "${server[@]}" strange && psql -q "${server[@]}" -d strange -c 'create table invoices (id int)' && pg_dump -Fc "${server[@]}" -f "$ROOM/strange.dump" strange && dropdb "${server[@]}" strange)
 write; kept=$(sources); SAID=$kept
@@ -96,7 +116,8 @@ for round in $(seq "$ROUNDS"); do
         shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
         now=$(sources); aside=$(DB=dithermic_before sources 2>/dev/null || echo 0)
         check "restore killed after $wait s: the shop of before ($kept) or of the backup is there whole" "$((now == kept || aside == kept))" 1
-        [ "$now" = "$kept" ] || { shop restore "$ROOM/good.dump" --replace >/dev/null 2>&1; keeper 'select 1' >/dev/null; }
+        [ "$now" = "$kept" ] \
+            || { shop restore "$ROOM/good.dump" --replace >/dev/null 2>&1; keeper 'select 1' >/dev/null; }
         kept=$(sources)
     done
 done
@@ -109,7 +130,11 @@ mv "$S" "$ROOM/moved"; S=$ROOM/moved
 shop start >"$ROOM/start" 2>&1; check 'a folder that was moved starts' $? 0
 check '… and is the same shop' "$(DB=dithermic_before sources)" "$kept"
 if [ "$(cat "$S/cluster")" != here ]; then
-    cp -a "$S" "$ROOM/copy"; S=$ROOM/copy; shop start >/dev/null 2>&1; check 'a copy that shares the database is refused' $(($? != 0)) 1; S=$ROOM/moved
+    cp -a "$S" "$ROOM/copy"
+    S=$ROOM/copy
+    shop start >/dev/null 2>&1
+    check 'a copy that shares the database is refused' $(($? != 0)) 1
+    S=$ROOM/moved
 fi
 # The workers of the queue come back at once: nobody may, until it has gone.
 DB=postgres keeper 'alter database dithermic allow_connections false' >/dev/null
@@ -147,20 +172,25 @@ check "… of $(said readings) readings none" "$(said readings_lost)" 0
 check "… $(said faults) faults rang, and nothing else did" "$(said faults) $(said faults_missed) $(said alarms_false)" '3 0 0'
 
 # What is measured on is a shop like any other.
-shop seed --scale 400 0 >"$ROOM/scale" 2>&1; check 'years of the demo are made beside it' "$(grep -oE '^[0-9]+ runs' "$ROOM/scale" | awk '{ print ($1 > 500) }')" 1
+shop seed --scale 400 0 >"$ROOM/scale" 2>&1
+check 'years of the demo are made beside it' "$(grep -oE '^[0-9]+ runs' "$ROOM/scale" | awk '{ print ($1 > 500) }')" 1
 check '… no lot of theirs gives more than it had' "$(keeper "select count(*) from (select lot_id from lot_movements join lots on lots.id = lot_id where code like 'S%' group by lot_id having sum(mass_g) < 0) less")" 0
 check '… and lists and charts answer' "$(for of in floor runs goods learnt learnt/1 lots; do ask GET $of; echo; done | sort | uniq -c | awk '{ print $1, $2 }')" '6 200'
 
 if [ "$(id -u)" -eq 0 ] && [ "$(ps -o user= -C nginx | sort -u | grep -c www-data)" -gt 0 ]; then
-    su www-data -s /bin/sh -c ": > '$S/cache/packages.php'" 2>/dev/null; check 'the web cannot write what root runs' $(($? != 0)) 1
-    su nobody -s /bin/sh -c "cat '$S/app.env' '$S/keeper.env' '$S/cache/config.php' '$S/run/php-fpm.conf'" >/dev/null 2>&1; check 'nobody else reads a password' $(($? != 0)) 1
+    su www-data -s /bin/sh -c ": > '$S/cache/packages.php'" 2>/dev/null
+    check 'the web cannot write what root runs' $(($? != 0)) 1
+    su nobody -s /bin/sh -c "cat '$S/app.env' '$S/keeper.env' '$S/cache/config.php' '$S/run/php-fpm.conf'" >/dev/null 2>&1
+    check 'nobody else reads a password' $(($? != 0)) 1
 fi
-(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'alter table lot_movements disable trigger all') >/dev/null 2>&1; check 'the web cannot disarm the ledger' $(($? != 0)) 1
-(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'create table mine (id int)') >/dev/null 2>&1; check 'the web makes no tables' $(($? != 0)) 1
+(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'alter table lot_movements disable trigger all') >/dev/null 2>&1
+check 'the web cannot disarm the ledger' $(($? != 0)) 1
+(. "$S/app.env"; export PGPASSWORD=$DITHERMIC_DB_PASSWORD; psql -qtAX -h 127.0.0.1 -p "$(cat "$S/run/pg-port")" -U dithermic -d dithermic -c 'create table mine (id int)') >/dev/null 2>&1
+check 'the web makes no tables' $(($? != 0)) 1
 check 'pages of the database carry checksums' "$(DB=postgres keeper 'show data_checksums')" on
 
-# Two web nodes behind a balancer on one database, with a replica that has each commit before it is acknowledged. The second
-# node is a folder with the key of the first and the address of the database.
+# Two web nodes behind a balancer on one database, with a replica that has each commit before it is acknowledged. The
+# second node is a folder with the key of the first and the address of the database.
 PGBIN=$(ls -d /usr/lib/postgresql/*/bin | tail -n 1) OWNER=$(stat -c %U "$(cluster)/data") DB_PORT=$(cat "$S/run/pg-port")
 db() { if [ "$(id -un)" = "$OWNER" ]; then "$@"; else su "$OWNER" -s /bin/bash -c "$(printf '%q ' "$@")"; fi; }
 second() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$ROOM/second" bash "$HERE/deploy/dithermic.sh" "$@"; }
@@ -171,14 +201,19 @@ printf 'SANCTUM_STATEFUL_DOMAINS=127.0.0.1:%s\nTRUSTED_PROXIES=127.0.0.1\n' "$BA
 mkdir -m 700 "$ROOM/replica"; chown "$OWNER" "$ROOM/replica"
 echo 'host replication keeper 127.0.0.1/32 scram-sha-256' | db tee -a "$(cluster)/data/pg_hba.conf" >/dev/null
 keeper 'select pg_reload_conf()' >/dev/null
-db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 || cat "$ROOM/basebackup"
+db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 \
+    || cat "$ROOM/basebackup"
 REPLICA=$((DB_PORT + 50)) POOL=$((DB_PORT + 60))
-replica_on() { db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null; }
+replica_on() {
+    db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null
+}
 replica_on
 there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "$1"; }
 # The first node has its own connections, the second is behind a pooler that begins transactions on a few.
 mkdir -m 700 "$ROOM/pooler"
-pooler() { sed -e "s|@DIR@|$ROOM/pooler|g; s|@HOST@|127.0.0.1|g; s|@DATABASE@|$1|g; s|@REPLICA@|$REPLICA|g; s|@PORT@|$POOL|g" "$HERE/deploy/pgbouncer.ini" >"$ROOM/pooler/pgbouncer.ini"; }
+pooler() {
+    sed -e "s|@DIR@|$ROOM/pooler|g; s|@HOST@|127.0.0.1|g; s|@DATABASE@|$1|g; s|@REPLICA@|$REPLICA|g; s|@PORT@|$POOL|g" "$HERE/deploy/pgbouncer.ini" >"$ROOM/pooler/pgbouncer.ini"
+}
 pooler "$DB_PORT"
 (. "$S/app.env"; printf '"dithermic" "%s"\n' "$DITHERMIC_DB_PASSWORD") >"$ROOM/pooler/users.txt"
 chown -R "$OWNER" "$ROOM/pooler"
@@ -222,7 +257,9 @@ pooler "$REPLICA"; pkill -HUP -F "$ROOM/pooler/pgbouncer.pid"
 left=$(there "select count(*) from sources where name like 'drill %'")
 check "the database killed amid writes, its replica promoted: $SAID said, $left there" "$((left >= SAID && left <= SAID + 1 && SAID > before))" 1
 check '… and who was signed in writes on' "$(ask POST sources '{"name":"drill on the replica"}')" 201
-nginx -c "$ROOM/balancer/nginx.conf" -s stop 2>/dev/null; second stop >/dev/null 2>&1; pkill -F "$ROOM/pooler/pgbouncer.pid"
+nginx -c "$ROOM/balancer/nginx.conf" -s stop 2>/dev/null
+second stop >/dev/null 2>&1
+pkill -F "$ROOM/pooler/pgbouncer.pid"
 db $PGBIN/pg_ctl -D "$ROOM/replica" -m immediate stop >/dev/null
 base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
 

@@ -1,5 +1,6 @@
 #!/usr/bin/env bash
-# All tests, or one suite: core · feature · unit · static · drill · e2e; after core and feature what Pest shall know. Called by `dithermic test`, which has loaded the settings.
+# All tests, or one suite: core · feature · unit · static · drill · e2e; after core and feature what Pest shall know.
+# Called by `dithermic test`, which has loaded the settings.
 set -uo pipefail
 source <(sed '/^command=${1:-help}/,$d' "$HERE/deploy/dithermic.sh" | sed "s#^HERE=.*#HERE=$HERE#")
 # A failing suite is counted, it does not end the others.
@@ -25,11 +26,19 @@ pest_suite() {
 
 one() {
     local name=$1; shift
-    if "$@" >"$OUT/$name" 2>&1; then count 1 0; say "ok    $name"; else count 0 1; say "FAIL  $name"; tail -n 40 "$OUT/$name"; fi
+    if "$@" >"$OUT/$name" 2>&1; then
+        count 1 0
+        say "ok    $name"
+    else
+        count 0 1
+        say "FAIL  $name"
+        tail -n 40 "$OUT/$name"
+    fi
 }
 
 contract_is_current() {
-    artisan contract:write "$OUT/openapi.json" && npx openapi-typescript "$OUT/openapi.json" -o "$OUT/schema.ts" && diff -u resources/js/api/schema.ts "$OUT/schema.ts"
+    artisan contract:write "$OUT/openapi.json" && npx openapi-typescript "$OUT/openapi.json" -o "$OUT/schema.ts" \
+        && diff -u resources/js/api/schema.ts "$OUT/schema.ts"
 }
 
 # bash -n reads one file; the others would be its arguments.
@@ -108,7 +117,9 @@ e2e() {
     for number in $(seq "$workers"); do shop_at "$HERE/storage/e2e$number" stop >/dev/null 2>&1; done
 }
 
-shop_at() { env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"; }
+shop_at() {
+    env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" DITHERMIC_STATE="$1" bash "$HERE/deploy/dithermic.sh" "${@:2}"
+}
 
 drill() {
     prepare_screens
@@ -117,8 +128,8 @@ drill() {
     if [ -z "$last" ]; then count 0 1; else count "${last%% *}" "$(cut -d' ' -f3 <<<"$last")"; fi
 }
 
-# Suites beside one another: what a lane says is shown whole when it is through. What only reckons has the processors that
-# those leave over who wait for an answer.
+# Suites beside one another: what a lane says is shown whole when it is through. What only reckons has the processors
+# that those leave over who wait for an answer.
 lane() {
     local name=$1 nice=$2 suite; shift 2
     (
@@ -138,8 +149,11 @@ lanes_end() {
     done
 }
 core() { pest_suite core "$@"; }
-# Its shop is seeded by a program of its own, compiled as every shop's is: in the suite itself it took three times as long.
-seed_test_database() { { artisan migrate:fresh --force && artisan shop:seed; } >"$OUT/seed" 2>&1 && touch "$OUT/seeded"; }
+# Its shop is seeded by a program of its own, compiled as every shop's is: in the suite itself it took three times as
+# long.
+seed_test_database() {
+    { artisan migrate:fresh --force && artisan shop:seed; } >"$OUT/seed" 2>&1 && touch "$OUT/seeded"
+}
 seeded_suite() {
     if ! { [ -f "$OUT/seeded" ] || seed_test_database; }; then tail -n 20 "$OUT/seed"; count 0 1; return; fi
     pest_suite feature "$@"

@@ -1,6 +1,7 @@
 #!/usr/bin/env bash
 # Keeps one worker of the shop NAME alive: of its queue, the one that looks at the time, the one that tells
-# screens what has changed, or the stand-in for the instruments of a demo. Told to stop, it lets the task under way end first.
+# screens what has changed, or the stand-in for the instruments of a demo. Told to stop, it lets the task under way end
+# first.
 set -u
 name=$1
 child=''
