@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// Nothing is prepared: it would be asked once and dropped, three ways to the database in place of one. Behind a pooler a
-// connection is another's after each transaction, and how it commits is said there, by the database's name
+// Nothing is prepared: it would be asked once and dropped, three ways to the database in place of one. Behind a pooler
+// a connection is another's after each transaction, and how it commits is said there, by the database's name
 // (deploy/pgbouncer.ini). Else each worker keeps its own: making one costs more than most requests.
 $pooled = (bool) env('DB_POOLED', false);
 $kept = env('DB_PERSISTENT', false) ? [PDO::ATTR_PERSISTENT => true] : [];
@@ -53,8 +53,9 @@ return [
             'direct_port' => env('DB_DIRECT_PORT', $shop['port']),
         ],
 
-        // Sessions and what is kept to be at hand only: losing the last half second of these in a crash hurts nobody. The name keeps its
-        // connections apart: PHP hands a persistent connection to whoever asks with the same address, settings and all.
+        // Sessions and what is kept to be at hand only: losing the last half second of these in a crash hurts nobody.
+        // The name keeps its connections apart: PHP hands a persistent connection to whoever asks with the same
+        // address, settings and all.
         'pgsql_soft' => [
             ...$shop,
             'database' => $named('soft'),

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-// A log that cannot be written, because its disk is full, must not turn an answer into another one. With LOG_SYSLOG=true both
-// logs go to the system's log too, from where its own means send them to another machine.
+// A log that cannot be written, because its disk is full, must not turn an answer into another one. With
+// LOG_SYSLOG=true both logs go to the system's log too, from where its own means send them to another machine.
 $also = env('LOG_SYSLOG', false) ? ['syslog'] : [];
 
 return [

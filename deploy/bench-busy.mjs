@@ -1,5 +1,6 @@
 // Twenty people at work while instruments send 5,000 readings a second, and the database is killed half way:
-// `dithermic bench --busy [SECONDS]`, in a demo that is thrown away. Then it is counted what was acknowledged and is not there.
+// `dithermic bench --busy [SECONDS]`, in a demo that is thrown away. Then it is counted what was acknowledged and is
+// not there.
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';

@@ -1,5 +1,5 @@
-// A stand-in for a foot switch: Enter is a press, "l" and Enter a long one. It sends a press again, with its id, until it
-// is answered. node deploy/foot.mjs --machine Heron --token dith_… [--url http://127.0.0.1:8080]
+// A stand-in for a foot switch: Enter is a press, "l" and Enter a long one. It sends a press again, with its id, until
+// it is answered. node deploy/foot.mjs --machine Heron --token dith_… [--url http://127.0.0.1:8080]
 import { randomUUID } from 'node:crypto';
 import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';

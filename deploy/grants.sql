@@ -1,4 +1,5 @@
--- In the shop's own database, as a superuser: everything in it is the owner's, and the web may use it but not change it.
+-- In the shop's own database, as a superuser: everything in it is the owner's, and the web may use it but not change
+-- it.
 do $$
 declare thing record;
 begin
@@ -35,6 +36,6 @@ begin
         end if;
     end loop;
 end $$;
--- What is nowhere in memory is on a disk without arms: with the four that stands for one with arms, half of a table counts as
--- cheaper to read whole than a few hundred rows by their index.
+-- What is nowhere in memory is on a disk without arms: with the four that stands for one with arms, half of a table
+-- counts as cheaper to read whole than a few hundred rows by their index.
 alter database :"DBNAME" set random_page_cost = 1.1;

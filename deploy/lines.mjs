@@ -1,5 +1,5 @@
-// Lines over 120 columns, as eyes count them, and the share of tests in what is written by hand. Ends with 1 where one of
-// them is past its limit: node deploy/lines.mjs
+// Lines over 120 columns, as eyes count them, and the share of tests in what is written by hand. Ends with 1 where one
+// of them is past its limit: node deploy/lines.mjs
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 

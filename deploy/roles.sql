@@ -1,5 +1,6 @@
--- Who may do what in the cluster: `keeper` looks after it, `dithermic_owner` owns the tables and changes them, `dithermic`
--- is the web and can only use them. Run as a superuser, as often as you like; :names come from the start script.
+-- Who may do what in the cluster: `keeper` looks after it, `dithermic_owner` owns the tables and changes them,
+-- `dithermic` is the web and can only use them. Run as a superuser, as often as you like; :names come from the start
+-- script.
 select format('create role dithermic_owner login createdb password %L', :'owner_password') where not exists (select from pg_roles where rolname = 'dithermic_owner') \gexec
 select format('create role dithermic login password %L', :'web_password') where not exists (select from pg_roles where rolname = 'dithermic') \gexec
 alter role dithermic_owner password :'owner_password';

@@ -1,5 +1,5 @@
-// A stand-in for a bench scale: writes weighings as lines over TCP, as a scale with a serial server does, in odd pieces.
-// node deploy/scale.mjs --port 0 [--garbage] [--drop-after 40] [--script 0,120,120.4,500]
+// A stand-in for a bench scale: writes weighings as lines over TCP, as a scale with a serial server does, in odd
+// pieces. node deploy/scale.mjs --port 0 [--garbage] [--drop-after 40] [--script 0,120,120.4,500]
 import { createServer } from 'node:net';
 
 const given = Object.fromEntries(

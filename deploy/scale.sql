@@ -1,6 +1,6 @@
--- The demo's runs again and again, end to end into the past, with their pieces, entries, checks, lots and masses; and readings
--- of every channel of the demo. `dithermic seed --scale` runs it, in a shop that is thrown away: nothing of it can be taken back.
--- runs, readings: how many there shall be, about.
+-- The demo's runs again and again, end to end into the past, with their pieces, entries, checks, lots and masses; and
+-- readings of every channel of the demo. `dithermic seed --scale` runs it, in a shop that is thrown away: nothing of it
+-- can be taken back. runs, readings: how many there shall be, about.
 \set ON_ERROR_STOP 1
 \timing on
 begin;
@@ -88,8 +88,8 @@ insert into goods_totals select product_id, sum(count) from run_outputs where ki
 on conflict (product_id) do update set made = excluded.made;
 commit;
 
--- Readings of every channel every ten seconds, month by month before the first that there is room for. A month is filled
--- before it has indexes and is joined to the others then: with them it takes ten times as long.
+-- Readings of every channel every ten seconds, month by month before the first that there is room for. A month is
+-- filled before it has indexes and is joined to the others then: with them it takes ten times as long.
 create temp table heard as select machine_id, channel, avg(value) as mean from readings group by 1, 2;
 create temp table months as
 select to_char(month, '"readings_"YYYY_MM') as name, month, month + interval '1 month' as until

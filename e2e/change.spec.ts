@@ -118,7 +118,8 @@ test('a machine goes from one job to the next: purged until clean, hoses one by 
         await wait(page, heat)
             .getByLabel('Coolest')
             .fill(String(heat).includes('255') ? '254' : '74');
-        // The strip above may take another row as the server's word comes: what moved under the pointer is pressed again.
+        // The strip above may take another row as the server's word comes: what moved under the pointer is pressed
+        // again.
         await expect(async () => {
             const there = wait(page, heat).getByRole('button', { name: 'It is there' });
             if ((await there.count()) > 0) await there.click({ timeout: 3000 });

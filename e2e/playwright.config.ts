@@ -23,7 +23,8 @@ export default defineConfig({
         viewport: { width: 1280, height: 800 },
         // Menus and dialogs stand where they open: nothing moves away between a press and its release.
         contextOptions: { reducedMotion: 'reduce' },
-        // Each story has a browser of its own, and would fetch the whole application for later: those that need it say so.
+        // Each story has a browser of its own, and would fetch the whole application for later: those that need it say
+        // so.
         serviceWorkers: 'block',
         actionTimeout: 45_000,
         trace: 'off',

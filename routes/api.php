@@ -67,7 +67,8 @@ Route::get('session', [SessionController::class, 'show']);
 Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
 Route::post('session/pin', [SessionController::class, 'pin'])->middleware('throttle:pin');
 
-// An instrument that has nothing yet but the code that stands on it: what it asks for is given when a lead has scanned that.
+// An instrument that has nothing yet but the code that stands on it: what it asks for is given when a lead has scanned
+// that.
 Route::post('pairings', [PairingController::class, 'ask'])->middleware('throttle:pairing');
 
 // A calendar elsewhere sends no header: its address is the key.

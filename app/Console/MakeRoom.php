@@ -11,8 +11,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Readings lie in a partition for each month. What no partition takes goes into one for all of it, which is slow and
- * can never be split again while it is written to: so the months to come are made ahead, by who owns the tables. Those of
- * long ago are thinned where the shop wants it.
+ * can never be split again while it is written to: so the months to come are made ahead, by who owns the tables. Those
+ * of long ago are thinned where the shop wants it.
  */
 final class MakeRoom extends Command
 {

@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// `dithermic schedule:benchmark FILE [--seconds N] [--seed S]`: a classic job shop in its text format, planned on one core.
+// `dithermic schedule:benchmark FILE [--seconds N] [--seed S]`: a classic job shop in its text format, planned on one
+// core.
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Schedule\JobShop\Instance;

@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// `dithermic diagnose:runs [--runs N] [--first SEED] [--questions N]`: bad runs by the physics, and whether their cause is found.
+// `dithermic diagnose:runs [--runs N] [--first SEED] [--questions N]`: bad runs by the physics, and whether their cause
+// is found.
 
 use Dithermic\Core\Calculator\Registry;
 use Dithermic\Core\Diagnosis\Trial\Doctor;

@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// `dithermic schedule:days [--days N] [--first SEED] [--seconds S]`: days with their mishaps, run by a list and by the plan.
+// `dithermic schedule:days [--days N] [--first SEED] [--seconds S]`: days with their mishaps, run by a list and by the
+// plan.
 
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Schedule\Trial\FirstCome;

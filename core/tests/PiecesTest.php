@@ -308,8 +308,8 @@ it('folds twenty thousand events in a time that grows as they do', function (): 
         }
     }
     // Timed by bench; here only that the work grows with the events and not with their square: sixteen times as many
-    // take sixteen times as long, and not 256. What this process was at work, the best of five: what the processor does for
-    // others meanwhile is not of it.
+    // take sixteen times as long, and not 256. What this process was at work, the best of five: what the processor does
+    // for others meanwhile is not of it.
     $worked = static function (): int {
         $usage = getrusage();
 

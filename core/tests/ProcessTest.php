@@ -427,7 +427,8 @@ it('keeps moulds in circulation as a closed loop does', function (): void {
         ['moulds' => $moulds],
     );
     $one = $bars(1);
-    // The machine stands while the end is chilled and the moulds are changed; one mould is out until its bar is looked at.
+    // The machine stands while the end is chilled and the moulds are changed; one mould is out until its bar is looked
+    // at.
     $machine = $one->bar->fill_time_s + $one->chill_s + 1.15 * 60;
     $loop = $machine + $one->strip_s + 1.15 * 180;
     $wait = 2 * (1.15 * 180) ** 2 / (2 * $machine);

@@ -303,7 +303,8 @@ it('answers hostile input with a result or a named error, never a crash, a NaN o
         return $input;
     };
     // Ten thousand; those that need longer go on for as long as they are given. Time is the processor's own, not the
-    // Ten thousand, or as many as there is time for: of the processor, as a busy machine is no hang. FUZZ_SECONDS=20 digs deeper.
+    // Ten thousand, or as many as there is time for: of the processor, as a busy machine is no hang. FUZZ_SECONDS=20
+    // digs deeper.
     $worked = static fn (): float => ($now = getrusage())
         ? $now['ru_utime.tv_sec'] + $now['ru_utime.tv_usec'] / 1e6
         : 0.0;

@@ -66,7 +66,8 @@ $library = new PolymerLibrary;
 $polymer = static fn (string $code): Substance => Substance::polymer((new MaterialInput(polymer: $code))->thermal($library));
 $rows = [];
 
-// A moulded wall of 3 mm of PP in aluminium for half a minute, and a pressed sheet of 20 mm of HDPE cooling for an hour.
+// A moulded wall of 3 mm of PP in aluminium for half a minute, and a pressed sheet of 20 mm of HDPE cooling for an
+// hour.
 $metal = Substance::constant(150.0, 2750.0, 890.0);
 foreach ([
     [

@@ -141,7 +141,8 @@ it('says which machines a mould goes into, and what speaks against the others', 
     $wicket = $fits('Wicket');
     expect(array_keys($wicket))->toBe(['Heron', 'Wren'])
         ->and($wicket['Heron']['fits'])->toBeTrue()
-        // Ninety millimetres high, and the screw's clamp closes on no less than 120; its shot is more than the screw holds.
+        // Ninety millimetres high, and the screw's clamp closes on no less than 120; its shot is more than the screw
+        // holds.
         ->and($wicket['Wren']['fits'])->toBeFalse()
         ->and(implode(' ', $wicket['Wren']['against']))->toContain('no less than 120')->toContain('cm³ of melt')
         ->and($fits('Dormouse')['Wren']['fits'])->toBeTrue();

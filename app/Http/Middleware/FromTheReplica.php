@@ -13,9 +13,9 @@ use PDOException;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Heavy pages that only read are read from the replica where the shop has one (DB_READ_HOST, DB_READ_PORT), and from the
- * database itself where there is none or it is gone. Every commit is on the replica before it is acknowledged, so that a
- * page never shows less than what a screen was told is kept (config/database.php).
+ * Heavy pages that only read are read from the replica where the shop has one (DB_READ_HOST, DB_READ_PORT), and from
+ * the database itself where there is none or it is gone. Every commit is on the replica before it is acknowledged, so
+ * that a page never shows less than what a screen was told is kept (config/database.php).
  */
 final readonly class FromTheReplica
 {

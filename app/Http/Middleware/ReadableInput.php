@@ -19,7 +19,8 @@ final class ReadableInput
         if (! $request->isJson()) {
             $this->look('body', $request->request->all());
         } elseif (str_contains($request->getContent(), '\u0000')) {
-            // JSON that is not UTF-8, or has a NUL as it is, is no JSON: only one that is written as such comes through.
+            // JSON that is not UTF-8, or has a NUL as it is, is no JSON: only one that is written as such comes
+            // through.
             $this->look('body', $request->json()->all());
         }
 

@@ -14,8 +14,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * Lets an instrument in: it asks by the code that stands on it, somebody at the machine scans that code, and with its
- * next question it is given a token that speaks for that machine. The token is made when it is fetched, so that the shop
- * keeps none that could be read.
+ * next question it is given a token that speaks for that machine. The token is made when it is fetched, so that the
+ * shop keeps none that could be read.
  */
 final readonly class PairInstrument
 {

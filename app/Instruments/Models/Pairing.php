@@ -12,8 +12,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Laravel\Sanctum\PersonalAccessToken;
 
 /**
- * An instrument that asks to be let in. It asks again and again by the code that stands on it; once somebody has scanned
- * that code at a machine it is given a token.
+ * An instrument that asks to be let in. It asks again and again by the code that stands on it; once somebody has
+ * scanned that code at a machine it is given a token.
  *
  * @property int $id
  * @property string $code

@@ -33,9 +33,9 @@ use LogicException;
 
 /**
  * A shift played quicker than it goes: the shop's clock is held, moved on by a step, and what people would tap and
- * instruments would read meanwhile is sent through the doors that screens and instruments use. Then it is counted whether
- * anything that was acknowledged is missing, and whether any alarm came that nothing was wrong for, or none where something
- * was. The shop's time stays where the shift ended: it is for a shop that is thrown away.
+ * instruments would read meanwhile is sent through the doors that screens and instruments use. Then it is counted
+ * whether anything that was acknowledged is missing, and whether any alarm came that nothing was wrong for, or none
+ * where something was. The shop's time stays where the shift ended: it is for a shop that is thrown away.
  */
 final class PlayedShift
 {

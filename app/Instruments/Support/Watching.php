@@ -146,7 +146,8 @@ final readonly class Watching
     }
 
     /**
-     * What is known of channels now, all in one statement: a machine has up to sixty, and each batch moves most of them.
+     * What is known of channels now, all in one statement: a machine has up to sixty, and each batch moves most of
+     * them.
      *
      * @param  Collection<int, Channel>  $channels  locked
      */

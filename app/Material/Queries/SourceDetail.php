@@ -47,7 +47,8 @@ final readonly class SourceDetail
             ->orderByDesc('id')
             ->limit(50)
             ->get();
-        // What was used is most of a ledger: it is what else came and went, less what is there. As the index of that has it.
+        // What was used is most of a ledger: it is what else came and went, less what is there. As the index of that
+        // has it.
         $else = LotMovement::query()->join('lots', 'lots.id', '=', 'lot_movements.lot_id')
             ->where('lots.source_id', $source->id)
             ->whereRaw("kind not in ('".implode("', '", array_column(self::USED, 'value'))."')")

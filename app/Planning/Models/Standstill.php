@@ -8,8 +8,8 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * When a machine stands on a day because somebody works on it; the newest of a machine counts; from and to alike: it does
- * not. Append-only.
+ * When a machine stands on a day because somebody works on it; the newest of a machine counts; from and to alike: it
+ * does not. Append-only.
  *
  * @property int $id
  * @property int $machine_id

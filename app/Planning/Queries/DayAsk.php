@@ -149,7 +149,8 @@ final readonly class DayAsk
         )];
 
         return [
-            // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute, in the evening either.
+            // A plan of five minutes ago is the plan still: nobody is told of a quarter of a minute, in the evening
+            // either.
             'now' => self::STEP_MIN * floor(max(0.0, $minute($now)) / self::STEP_MIN),
             'horizon_end' => max($end, self::STEP_MIN * ceil($minute($now) / self::STEP_MIN)) + $next,
             'stations' => array_values($stations),

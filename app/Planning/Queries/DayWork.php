@@ -30,7 +30,8 @@ final readonly class DayWork
             if ($g->to_finish === 0) {
                 continue;
             }
-            // What stands there goes to the orders that are due first; these wait for the first that it is not enough for.
+            // What stands there goes to the orders that are due first; these wait for the first that it is not enough
+            // for.
             $short = Demand::of($g->held, null, null, $by[$g->product_id] ?? []);
             $works[self::JOB.$g->product_id] = new self($g, $short[0]->due ?? null);
         }

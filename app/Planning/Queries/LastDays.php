@@ -22,8 +22,8 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Cache;
 
 /**
- * What one more machine or pair of hands would have given on the days that the shop really had: the runs of each day with
- * the people who were at them, planned as if all of them were known in the morning, and again with one more.
+ * What one more machine or pair of hands would have given on the days that the shop really had: the runs of each day
+ * with the people who were at them, planned as if all of them were known in the morning, and again with one more.
  */
 final readonly class LastDays
 {

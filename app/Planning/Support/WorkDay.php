@@ -9,8 +9,8 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * What is said of a day is said of the whole of it: a screen has its beginning at midnight, at six or at eight, whichever is
- * over, and what was said at seven still holds at nine.
+ * What is said of a day is said of the whole of it: a screen has its beginning at midnight, at six or at eight,
+ * whichever is over, and what was said at seven still holds at nine.
  */
 final class WorkDay
 {

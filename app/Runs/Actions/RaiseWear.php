@@ -18,8 +18,8 @@ use Dithermic\Core\Run\EventType;
 use Illuminate\Support\Str;
 
 /**
- * What pieces tell of the machine that made them is raised as care of it, once: it is looked for again in what is measured
- * after it was done.
+ * What pieces tell of the machine that made them is raised as care of it, once: it is looked for again in what is
+ * measured after it was done.
  */
 final readonly class RaiseWear
 {

@@ -90,8 +90,8 @@ final readonly class RunList
     }
 
     /**
-     * Whether a run has such a piece, asked run by run as the list goes: a plain "exists" beside an "or" would hash all the
-     * pieces there are.
+     * Whether a run has such a piece, asked run by run as the list goes: a plain "exists" beside an "or" would hash all
+     * the pieces there are.
      *
      * @param  Builder<Run>  $runs
      * @param  Builder<Piece>  $pieces

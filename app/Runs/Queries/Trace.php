@@ -48,8 +48,8 @@ final readonly class Trace
     }
 
     /**
-     * Station by station, between two moments that are known before: the months beside them are not even looked at. What
-     * was thinned since is read by the minute, each in its middle.
+     * Station by station, between two moments that are known before: the months beside them are not even looked at.
+     * What was thinned since is read by the minute, each in its middle.
      *
      * @return list<object{name: string, machine_id: int, channel: string, t: string, v: string}>
      */

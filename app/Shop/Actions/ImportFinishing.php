@@ -15,9 +15,9 @@ use Dithermic\Core\Calculator\Reader;
 use Dithermic\Core\Finishing\Operation;
 
 /**
- * What is done to products after their run, out of a CSV file: a row for each operation, one more for each further part that
- * it takes. What a file says of a product is all that is done to it, in the order of the rows; a part that is not here is
- * entered.
+ * What is done to products after their run, out of a CSV file: a row for each operation, one more for each further part
+ * that it takes. What a file says of a product is all that is done to it, in the order of the rows; a part that is not
+ * here is entered.
  *
  * @phpstan-import-type Step from Finishing
  */

@@ -19,8 +19,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * Says what is done to the pieces of a product after their run, and to how many it was done: these are goods from then on,
- * and the bought-in parts that it takes are gone.
+ * Says what is done to the pieces of a product after their run, and to how many it was done: these are goods from then
+ * on, and the bought-in parts that it takes are gone.
  *
  * @phpstan-import-type Step from Finishing
  */

@@ -64,8 +64,8 @@ final class Machine extends Model
     }
 
     /**
-     * Pieces of all runs that it had a place in: what a mould has made. Those of runs that have left it are counted again
-     * when another has.
+     * Pieces of all runs that it had a place in: what a mould has made. Those of runs that have left it are counted
+     * again when another has.
      */
     public function made(): int
     {

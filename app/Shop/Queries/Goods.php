@@ -14,8 +14,8 @@ use Dithermic\Core\Stock\Shelf;
 use Illuminate\Support\Collection;
 
 /**
- * Finished goods by product: what was made, less what was taken away. Where something is done to pieces after their run, they
- * are goods once it was done.
+ * Finished goods by product: what was made, less what was taken away. Where something is done to pieces after their
+ * run, they are goods once it was done.
  */
 final readonly class Goods
 {

@@ -13,9 +13,9 @@ use RuntimeException;
 use ZipArchive;
 
 /**
- * How a shop works, to go to another: machines, moulds, products, set-ups, finishing, own values, mixes and own ways, each as the
- * CSV that it is read from again, with a list of what is in it. Of chosen products, what these want. No stock, no runs,
- * nobody's name.
+ * How a shop works, to go to another: machines, moulds, products, set-ups, finishing, own values, mixes and own ways,
+ * each as the CSV that it is read from again, with a list of what is in it. Of chosen products, what these want. No
+ * stock, no runs, nobody's name.
  */
 final readonly class ShopAsZip
 {

@@ -10,8 +10,8 @@ use Dithermic\Core\Stock\Shelf;
 
 /**
  * What finishing takes of hands and of bought-in parts, and how many pieces can be finished with those that are there:
- * minutes add up over the operations, and the part that gives out first holds the rest back (⌊held / each⌋, the least of
- * all). What is to be ordered is what the shelf wants once these pieces have taken theirs.
+ * minutes add up over the operations, and the part that gives out first holds the rest back (⌊held / each⌋, the least
+ * of all). What is to be ordered is what the shelf wants once these pieces have taken theirs.
  */
 #[Calc('finish.work', 'what finishing takes of hands and parts, and how many can be finished now')]
 final readonly class Work

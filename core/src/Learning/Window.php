@@ -14,10 +14,10 @@ use Dithermic\Core\Numerics\LeastSquares;
  * setting less its mean in units of its spread, weights N(0, sd²) about the base rate (Gelman et al., A weakly
  * informative default prior for logistic regression, Ann. Appl. Stat. 2, 2008, on the use of such priors); its mode by
  * Newton's method, its spread by Laplace, what it says of a piece by MacKay's σ(μ/√(1 + πs²/8)) (Neural Computation 4,
- * 1992). Pieces of a run are alike: n of them count as n/(1 + (n − 1)ρ) (the design effect of Kish, Survey Sampling, 1965).
- * What is said of a run by the others is had from one fit, by a Newton step that leaves it out (Rad and Maleki, J. R.
- * Stat. Soc. B 82, 2020). Under eight runs nothing is drawn, and nothing where it would be surer of itself than of any
- * run.
+ * 1992). Pieces of a run are alike: n of them count as n/(1 + (n − 1)ρ) (the design effect of Kish, Survey Sampling,
+ * 1965). What is said of a run by the others is had from one fit, by a Newton step that leaves it out (Rad and Maleki,
+ * J. R. Stat. Soc. B 82, 2020). Under eight runs nothing is drawn, and nothing where it would be surer of itself than
+ * of any run.
  */
 #[Calc('learn.window', 'the window as it was run: how likely a good piece is', size: 'runs')]
 final readonly class Window

@@ -6,8 +6,9 @@ namespace Dithermic\Core\Mesh;
 
 /**
  * Joins equal vertices and counts how often each edge is used. Vertices within 1e-6 of the box's diagonal are one:
- * they are kept in a grid of twice that width, and a vertex is looked for in its own cell and in the nearest others. What is
- * kept of one is its number and where in its cell it lies, to a thousandth: 36 bytes, where three coordinates take 48 more.
+ * they are kept in a grid of twice that width, and a vertex is looked for in its own cell and in the nearest others.
+ * What is kept of one is its number and where in its cell it lies, to a thousandth: 36 bytes, where three coordinates
+ * take 48 more.
  */
 final class Edges
 {
@@ -25,8 +26,8 @@ final class Edges
     private array $cells = [];
 
     /**
-     * Uses of an edge: one way in the low half, the other way in the high half. In several tables, because one that grows
-     * is there twice while it does.
+     * Uses of an edge: one way in the low half, the other way in the high half. In several tables, because one that
+     * grows is there twice while it does.
      *
      * @var array<int, array<int, int>>
      */

@@ -101,7 +101,8 @@ final class Shift
     {
         $step = $this->step($thread);
         $asked = array_filter($step->gates, static fn (Gate $gate): bool => $gate->timer !== null) !== [];
-        // One that neither heats nor cools, and that no gate asks for, tells how long something keeps: nobody waits for it.
+        // One that neither heats nor cools, and that no gate asks for, tells how long something keeps: nobody waits for
+        // it.
         $waits = $asked || $this->machine->procedure->timer((string) $step->timer)?->kind !== 'wait';
         $at = $waits ? ($thread->timers[(string) $step->timer]['ends_at'] ?? $thread->stepSince) : $thread->stepSince;
 

@@ -8,9 +8,9 @@ use Dithermic\Core\Numerics\Median;
 
 /**
  * Whether something grows from piece to piece, and how fast: the median of all slopes between two of them (Theil 1950,
- * Sen 1968), taken for a trend where Kendall's S says that chance would give it in one of a hundred series at most (Mann
- * 1945; normal approximation with the correction for continuity, good from eight values on): it is asked again after each
- * piece. One wild reading moves neither. Values are equally far apart, the oldest first.
+ * Sen 1968), taken for a trend where Kendall's S says that chance would give it in one of a hundred series at most
+ * (Mann 1945; normal approximation with the correction for continuity, good from eight values on): it is asked again
+ * after each piece. One wild reading moves neither. Values are equally far apart, the oldest first.
  */
 final readonly class Trend
 {

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Dithermic\Core\Schedule;
 
 /**
- * Finishing as a job of schedule.plan: at any free bench, in bundles of about ten minutes, so that it fits into the waits of
- * what is hot.
+ * Finishing as a job of schedule.plan: at any free bench, in bundles of about ten minutes, so that it fits into the
+ * waits of what is hot.
  */
 final readonly class BenchJob
 {

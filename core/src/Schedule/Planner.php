@@ -43,8 +43,9 @@ final readonly class Planner
     private const SELDOM = 7;
 
     /**
-     * What a plan costs: a minute that a job of weight 1 is late, or that one moves against the plan before; a minute that
-     * the day is longer; a minute that hands are idle; two clocks that ring at once. Lateness stands before all else.
+     * What a plan costs: a minute that a job of weight 1 is late, or that one moves against the plan before; a minute
+     * that the day is longer; a minute that hands are idle; two clocks that ring at once. Lateness stands before all
+     * else.
      */
     private const LATE = 10.0;
 

@@ -4,8 +4,8 @@ import type { Run } from './types';
 export const newest = (run: Run | undefined): number => run?.events.at(-1)?.seq ?? 0;
 
 /**
- * A whole run out of what is known of it and an answer that has only what is new; null where something between the two is
- * missing, and the whole has to be asked for.
+ * A whole run out of what is known of it and an answer that has only what is new; null where something between the two
+ * is missing, and the whole has to be asked for.
  */
 export function whole(known: Run | undefined, answer: Run): Run | null {
     if (!answer.since) return answer;

@@ -147,7 +147,8 @@ describe('a run on a screen that has no server adds up to what the server makes 
                 const wanted = told.folds[i]!;
                 const got = folded(run, wanted.at);
                 const { hands, ...state } = wanted;
-                // An aborted or finished run keeps the step it ended at on the server; what counts here is that it is over.
+                // An aborted or finished run keeps the step it ended at on the server; what counts here is that it is
+                // over.
                 expect({
                     ...got,
                     ...(wanted.status === 'running' ? {} : { step: null, missing: [] }),

@@ -1,9 +1,9 @@
 import type { Procedure, ProcedureEntry, ProcedureGate, ProcedureStep, Run } from '../api/types';
 
 /**
- * What a step still lacks, by the gates in the procedure's data: the one rule of a run that a screen evaluates itself, so
- * that it refuses without the server what the server would refuse. core/src/Run/Gate.php and RunMachine say the same in
- * PHP; core/tests/conformance/runs.json holds the two to each other, word for word.
+ * What a step still lacks, by the gates in the procedure's data: the one rule of a run that a screen evaluates itself,
+ * so that it refuses without the server what the server would refuse. core/src/Run/Gate.php and RunMachine say the same
+ * in PHP; core/tests/conformance/runs.json holds the two to each other, word for word.
  */
 export interface ThreadState {
     piece: number | null;

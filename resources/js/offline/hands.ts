@@ -14,8 +14,8 @@ import {
 } from './gates';
 
 /**
- * What waits where hands are late, and what a minute of it costs (core/src/Run/Wait.php); core/tests/conformance/waits.json holds
- * the two to each other.
+ * What waits where hands are late, and what a minute of it costs (core/src/Run/Wait.php);
+ * core/tests/conformance/waits.json holds the two to each other.
  */
 const WAITS = {
     heats: ['it goes on heating', 8],

@@ -49,7 +49,8 @@ export function useNow() {
     return readonly(now);
 }
 
-// A laptop that slept has a monotonic clock that slept with it: trust the wall clock for the gap until the server answers.
+// A laptop that slept has a monotonic clock that slept with it: trust the wall clock for the gap until the server
+// answers.
 let wall = Date.now();
 window.setInterval(() => {
     const gap = (Date.now() - wall) / 1000 - 5;

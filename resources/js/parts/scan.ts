@@ -1,8 +1,8 @@
 import { useEventListener } from '@vueuse/core';
 
 /**
- * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is the code of a lot, a charge,
- * something made or an instrument, or the address on its label. Whoever listened last hears it first.
+ * A scanner that types: a burst of keys ending in Enter, faster than hands. What it read is the code of a lot, a
+ * charge, something made or an instrument, or the address on its label. Whoever listened last hears it first.
  */
 type Heard = (code: string) => boolean;
 const listeners: Heard[] = [];

@@ -2,8 +2,8 @@ import { defineAsyncComponent, type Component } from 'vue';
 import PlanPanel from '../areas/set/PlanPanel.vue';
 
 /**
- * What a process shows of itself: its own panel where it has one, else the panel that every plan fits, with its drawing. A
- * process that has neither works all the same.
+ * What a process shows of itself: its own panel where it has one, else the panel that every plan fits, with its
+ * drawing. A process that has neither works all the same.
  */
 const PANELS: Record<string, Component> = {
     compression: defineAsyncComponent(() => import('./compression/SetPanel.vue')),

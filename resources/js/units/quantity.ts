@@ -2,10 +2,10 @@ import type { Dimension } from '../api/types';
 import table from '../generated/units.json';
 
 /**
- * Reads a quantity as people type it ("3/4 in", "8,5 kg", "365 F", "5 ft 3 in", "1:30"), at once and without the server, so
- * that Enter never sends what is only half read. The rule is the core's (Quantity::parse); its table of units is generated,
- * and core/tests/conformance/quantities.json holds the two to each other. `signed` lets a mass be negative: a piece that
- * floats pulls upward.
+ * Reads a quantity as people type it ("3/4 in", "8,5 kg", "365 F", "5 ft 3 in", "1:30"), at once and without the
+ * server, so that Enter never sends what is only half read. The rule is the core's (Quantity::parse); its table of
+ * units is generated, and core/tests/conformance/quantities.json holds the two to each other. `signed` lets a mass be
+ * negative: a piece that floats pulls upward.
  */
 export type Read = { value: number; problem: null } | { value: null; problem: string };
 

@@ -12,8 +12,9 @@ use Dithermic\Core\Safety\Process;
 
 /**
  * An extruder that fills bar moulds. How far a bar gets is flow.fill against what the screw gives, until it freezes or
- * somebody stops it. A bar whose sides differ bends by α·ΔT·L²/(8·h). In the tank its skin grows by the root of the time
- * (Neumann), and carries by its third power: stripped before that, or laid on two supports while it is warm, a bar sags.
+ * somebody stops it. A bar whose sides differ bends by α·ΔT·L²/(8·h). In the tank its skin grows by the root of the
+ * time (Neumann), and carries by its third power: stripped before that, or laid on two supports while it is warm, a bar
+ * sags.
  */
 final class InBar implements Scene
 {

@@ -12,10 +12,11 @@ use Dithermic\Core\Safety\Process;
 use Dithermic\Core\Vacuum\TwoStageResult;
 
 /**
- * A former with two stages. How hot a sheet is through its thickness is heat.vacuum_sheet under the heater that is really
- * there; how hard it is pulled, and when, is vacuum.two_stage with the tank, the valve and the leak that are really
- * there. A hot sheet is a membrane: it goes into a corner to the radius at which p·R = σ·t, and its σ falls by a decade
- * over the forming window. Its corner is the mean wall of the draw, thinner where the corner is sharp and the sheet hot.
+ * A former with two stages. How hot a sheet is through its thickness is heat.vacuum_sheet under the heater that is
+ * really there; how hard it is pulled, and when, is vacuum.two_stage with the tank, the valve and the leak that are
+ * really there. A hot sheet is a membrane: it goes into a corner to the radius at which p·R = σ·t, and its σ falls by a
+ * decade over the forming window. Its corner is the mean wall of the draw, thinner where the corner is sharp and the
+ * sheet hot.
  */
 final class InBox implements Scene
 {
@@ -261,7 +262,8 @@ final class InBox implements Scene
     }
 
     /**
-     * The sheet when the heater leaves, by the curve up to where it would be ready; after that it heats on as it did last.
+     * The sheet when the heater leaves, by the curve up to where it would be ready; after that it heats on as it did
+     * last.
      *
      * @param  array<string, float>  $state
      */
@@ -319,8 +321,8 @@ final class InBox implements Scene
     }
 
     /**
-     * What the box came to while the sheet could still be formed, kPa under the air, and how long it took to get to 80 %
-     * of that, s.
+     * What the box came to while the sheet could still be formed, kPa under the air, and how long it took to get to 80
+     * % of that, s.
      *
      * @param  array<string, float>  $state
      * @return array{reached: float, rise_s: float}

@@ -14,8 +14,8 @@ use Dithermic\Core\Safety\Process;
 
 /**
  * An injector with its mould. How full a part gets is flow.fill through the nozzle and the cavity at the heat that is
- * really there, against what the machine can push and the air that cannot get out (Boyle: shut in, its pressure grows as
- * its room shrinks). A fin runs into the gap of the parting line as far as it stays open while it freezes: a slit of
+ * really there, against what the machine can push and the air that cannot get out (Boyle: shut in, its pressure grows
+ * as its room shrinks). A fin runs into the gap of the parting line as far as it stays open while it freezes: a slit of
  * height h freezes in about h²/(10·α), and meanwhile p pushes the melt h·√(p·t/(6·η)) far. A dent is the shrinkage that
  * neither hold time, nor hold pressure, nor the gate let be fed.
  */

@@ -22,7 +22,8 @@ use Dithermic\Core\Material\PolymerLibrary;
  *
  * A screw keeps its melt in a channel of a sixth of its diameter (Rauwendaal, Polymer Extrusion, 5th ed., 2014, feed
  * zones of
- * 0.15 to 0.2 D), heated from one side. Such a slab takes as long as a cylinder of half the bore: 4h²/π² against R²/5.78.
+ * 0.15 to 0.2 D), heated from one side. Such a slab takes as long as a cylinder of half the bore: 4h²/π² against
+ * R²/5.78.
  *
  * Its life goes on: the break at the temperature halfway down, the wait at the set-point (dwell.budget).
  */

@@ -11,9 +11,9 @@ use Dithermic\Core\Process\Wear;
  * more where it is hotter, so that the wall is thick over a cold zone. A zone is named where its corner is off the mean
  * of the four by more than twice the standard error over the parts, and by more than a gauge and a hand make.
  *
- * How much wall a per cent of power gives depends on polymer and draw, and nobody knows it beforehand. The first step is
- * half of what the wall is off: steps of half settle wherever a per cent of power moves the wall by less than four, and
- * never swing further than they came. It is our judgement; the next parts say how it went.
+ * How much wall a per cent of power gives depends on polymer and draw, and nobody knows it beforehand. The first step
+ * is half of what the wall is off: steps of half settle wherever a per cent of power moves the wall by less than four,
+ * and never swing further than they came. It is our judgement; the next parts say how it went.
  */
 final readonly class HeaterZones
 {

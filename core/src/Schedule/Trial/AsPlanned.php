@@ -319,8 +319,8 @@ final class AsPlanned implements Dispatch
     }
 
     /**
-     * What is left of the day: pieces that nobody has begun by their jobs, each that is under way as a job of its own, and
-     * how stations were left.
+     * What is left of the day: pieces that nobody has begun by their jobs, each that is under way as a job of its own,
+     * and how stations were left.
      *
      * @return array{list<Job>, array<string, array<int, Underway>>, list<Station>}
      */

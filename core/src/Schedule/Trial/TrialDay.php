@@ -13,8 +13,8 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * A day of a shop with four processes, drawn by its seed: which jobs came in which order, for when, and what of it comes
- * otherwise. It is run by a list, and by the plan.
+ * A day of a shop with four processes, drawn by its seed: which jobs came in which order, for when, and what of it
+ * comes otherwise. It is run by a list, and by the plan.
  */
 final readonly class TrialDay
 {

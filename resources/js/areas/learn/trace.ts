@@ -59,8 +59,9 @@ function firstFrom(points: Points, at: number): number {
 }
 
 /**
- * What of a line can be seen on so many columns: of each the first point, the lowest, the highest and the last, which draw
- * the very same pixels (M4; Jugel and others, VLDB 2014), and one point beyond either side for the line that leaves there.
+ * What of a line can be seen on so many columns: of each the first point, the lowest, the highest and the last, which
+ * draw the very same pixels (M4; Jugel and others, VLDB 2014), and one point beyond either side for the line that
+ * leaves there.
  */
 export function seen(points: Points, from: number, to: number, columns: number): Points {
     const begins = Math.max(0, firstFrom(points, from) - 1);

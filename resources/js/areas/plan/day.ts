@@ -60,8 +60,8 @@ export function clockOn(day: number, text: string): number | null {
 }
 
 /**
- * Two times of day as a span, s since 1970 UTC: an end that would lie before its begin is of the next day, as far as the
- * day of a shop goes on until then. null backwards.
+ * Two times of day as a span, s since 1970 UTC: an end that would lie before its begin is of the next day, as far as
+ * the day of a shop goes on until then. null backwards.
  */
 export function spanOn(
     day: number,

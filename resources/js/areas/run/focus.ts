@@ -26,8 +26,8 @@ export function nextTaken(run: Run): string | null {
 }
 
 /**
- * Whoever was picked while it is under way; else what wants hands now, with both hands full first; else the next piece, where one can be begun; else the
- * piece whose wait ends first.
+ * Whoever was picked while it is under way; else what wants hands now, with both hands full first; else the next piece,
+ * where one can be begun; else the piece whose wait ends first.
  */
 export function focusOf(run: Run, picked: Focus | null, now: number): Focus {
     if (run.summary.status !== 'running' || firstOfPiece(procedureOf(run)) === null) return WHOLE;
@@ -67,8 +67,8 @@ export function missingOf(run: Run, focus: Focus, now: number): string[] {
 }
 
 /**
- * The steps that a verdict alone would finish: the one the piece is at, once nothing else is missing in it, and the last one,
- * in which it is judged. Null where a verdict is not the next thing.
+ * The steps that a verdict alone would finish: the one the piece is at, once nothing else is missing in it, and the
+ * last one, in which it is judged. Null where a verdict is not the next thing.
  */
 export function judgedBy(
     run: Run,
@@ -116,8 +116,9 @@ export function aboutOf({ piece, next }: Focus, entries: Entry[], source: Entry[
 }
 
 /**
- * What a press of a foot switch says there: what the main button says, and no more; null where a gate is shut. core/src/Run/Foot.php
- * says the same for switches that have no screen; core/tests/conformance/foot.json holds the two to each other.
+ * What a press of a foot switch says there: what the main button says, and no more; null where a gate is shut.
+ * core/src/Run/Foot.php says the same for switches that have no screen; core/tests/conformance/foot.json holds the two
+ * to each other.
  */
 export function footSays(run: Run, focus: Focus, now: number): Entry[] | null {
     const step = stepOf(run, focus);

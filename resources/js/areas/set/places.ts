@@ -9,8 +9,8 @@ export function takers(process: Process | null, machines: Machine[], role: strin
 }
 
 /**
- * Every place gets a machine that can take it; one that was chosen stays. A mould is the product's own, while it is in use, not
- * just any that would fit the process.
+ * Every place gets a machine that can take it; one that was chosen stays. A mould is the product's own, while it is in
+ * use, not just any that would fit the process.
  */
 export function filled(
     process: Process | null,

@@ -105,7 +105,8 @@ export function useSetting() {
             : { ...d, product_id: d.product_id, answers: answers.value };
     });
 
-    // One question under way at a time; while it is, only the newest waits: a dragged slider never queues up behind itself.
+    // One question under way at a time; while it is, only the newest waits: a dragged slider never queues up behind
+    // itself.
     let asking = false;
     let again = false;
     async function ask() {

@@ -7,7 +7,8 @@ import { useThisSetting } from '../../areas/set/useSetting';
 export function useCharge(plan: () => PressPlan) {
     const { draft, choice, body } = useThisSetting();
     const chargeMethod = choice('charge_method');
-    // The charge is worked out in a fraction of the time of the whole answer: it follows the slider, the rest comes after.
+    // The charge is worked out in a fraction of the time of the whole answer: it follows the slider, the rest comes
+    // after.
     const charge = shallowRef<PressPlan['plan']['sheet'] | null>(null);
     const sheet = computed(() => charge.value ?? plan().plan.sheet);
     const SHEET = [

@@ -9,7 +9,8 @@ export interface LinePattern {
 }
 
 export const PATTERNS: Record<string, LinePattern> = {
-    // What the stand-in speaks: "mass 123.4 g steady", "mass -0.2 g moving", "mass over". Any other scale is a pattern of the shop.
+    // What the stand-in speaks: "mass 123.4 g steady", "mass -0.2 g moving", "mass over". Any other scale is a pattern
+    // of the shop.
     plain: {
         title: 'mass 123.4 g steady',
         expression:
