@@ -31,9 +31,10 @@ check() {
 }
 cluster() { if [ "$(cat "$S/cluster")" = here ]; then echo "$S/pg"; else cat "$S/cluster"; fi; }
 base() { echo "http://127.0.0.1:$(cat "$S/run/web-port")"; }
+# Below 32768: above it, any connection that somebody makes may have the port at its own end.
 free() {
     local p
-    for p in $(seq 8400 8460); do
+    for p in $(seq "${1:-8400}" $((${1:-8400} + 60))); do
         (exec 3<>"/dev/tcp/127.0.0.1/$p") 2>/dev/null || { echo "$p"; return; }
     done
 }
@@ -195,7 +196,7 @@ PGBIN=$(ls -d /usr/lib/postgresql/*/bin | tail -n 1) OWNER=$(stat -c %U "$(clust
 db() { if [ "$(id -un)" = "$OWNER" ]; then "$@"; else su "$OWNER" -s /bin/bash -c "$(printf '%q ' "$@")"; fi; }
 second() { env -i PATH="$PATH" HOME="${HOME:-/}" DITHERMIC_STATE="$ROOM/second" bash "$HERE/deploy/dithermic.sh" "$@"; }
 ONE=$(cat "$S/run/web-port"); TWO=$(free); mkdir -p "$ROOM/second"; touch "$ROOM/second/begun"
-BALANCER=$((TWO + 40))
+BALANCER=$(free 8500)
 printf 'SANCTUM_STATEFUL_DOMAINS=127.0.0.1:%s\nTRUSTED_PROXIES=127.0.0.1\n' "$BALANCER" >>"$S/app.env"
 (. "$S/keeper.env"; echo "$DITHERMIC_KEEPER_PASSWORD") >"$ROOM/word"
 mkdir -m 700 "$ROOM/replica"; chown "$OWNER" "$ROOM/replica"
@@ -203,9 +204,11 @@ echo 'host replication keeper 127.0.0.1/32 scram-sha-256' | db tee -a "$(cluster
 keeper 'select pg_reload_conf()' >/dev/null
 db env PGPASSWORD="$(cat "$ROOM/word")" $PGBIN/pg_basebackup -h 127.0.0.1 -p "$DB_PORT" -U keeper -D "$ROOM/replica" -R -X stream -c fast -C -S second >"$ROOM/basebackup" 2>&1 \
     || cat "$ROOM/basebackup"
-REPLICA=$((DB_PORT + 50)) POOL=$((DB_PORT + 60))
+REPLICA=$(free 8600) POOL=$(free 8700)
 replica_on() {
-    db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica -c max_connections=60" -l "$ROOM/replica/server.log" start >/dev/null
+    local options="-p $REPLICA -c listen_addresses=127.0.0.1 -c unix_socket_directories=$ROOM/replica"
+    db $PGBIN/pg_ctl -D "$ROOM/replica" -w -o "$options -c max_connections=60" -l "$ROOM/replica/server.log" start \
+        >/dev/null || tail -n 5 "$ROOM/replica/server.log"
 }
 replica_on
 there() { PGPASSWORD=$(cat "$ROOM/word") psql -qtAX -h 127.0.0.1 -p "$REPLICA" -U keeper -d dithermic -c "$1"; }
