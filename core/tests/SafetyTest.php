@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Material\PolymerLibrary;
 
 function check(array $over = []): object
 {
@@ -419,7 +420,7 @@ it('sends nobody into formaldehyde with a mask', function (): void {
         'settings' => ['set_c' => 203],
         'answers' => GUARDED,
     ]);
-    expect($pom->required_ppe)->not->toContain('mask for organic vapour')
+    expect(implode(' ', $pom->required_ppe))->not->toContain('mask')
         ->and(implode(' ', $pom->cautions))
         ->toContain('leave the room');
     $sag = check([
@@ -429,4 +430,189 @@ it('sends nobody into formaldehyde with a mask', function (): void {
         'answers' => ['alone' => true] + GUARDED,
     ]);
     expect(implode(' ', $sag->cautions))->toContain('sags 60 mm')->toContain('tell somebody');
+});
+
+it('asks for a mask where its filter holds what comes out, and for none where it does not', function (): void {
+    $masked = static fn (string $polymer): bool => str_contains(
+        implode(' ', check(['lots' => [['polymer' => $polymer]]])->required_ppe),
+        'mask for organic vapour',
+    );
+    expect(array_values(array_filter(
+        array_map(static fn ($p): string => $p->code, (new PolymerLibrary)->all()),
+        $masked,
+    )))->toBe(['PS', 'HIPS', 'ABS', 'ASA', 'SAN', 'PMMA', 'PC']);
+    expect(check()->required_ppe)->toBe(['eye protection', 'hot gloves', 'long sleeves', 'closed shoes'])
+        ->and(check(['process' => 'injection'])->required_ppe)->toContain('face shield at the nozzle');
+});
+
+/** Gates stand from their edge on: each pair is the last that is let through and the first that is not. */
+it('stands at its edge and no sooner', function (array $base, array $last, array $first, string $id): void {
+    expect(stops(array_replace_recursive($base, $last)))->not->toHaveKey($id)
+        ->and(stops(array_replace_recursive($base, $first)))->toHaveKey($id);
+})->with([
+    'ceiling' => [[], ['settings' => ['set_c' => 275]], ['settings' => ['set_c' => 275.1]], 'above_ceiling'],
+    'ceiling of what was found' => [
+        ['process' => 'injection', 'lots' => [['polymer' => 'PC', 'dry_state' => 'dry', 'found' => ['HDPE']]]],
+        ['settings' => ['set_c' => 275]],
+        ['settings' => ['set_c' => 275.1]],
+        'above_ceiling',
+    ],
+    'what the machine may' => [
+        ['machine' => ['max_c' => 180]],
+        ['settings' => ['set_c' => 180]],
+        ['settings' => ['set_c' => 180.1]],
+        'machine_limit',
+    ],
+    'clamp' => [
+        ['process' => 'injection', 'settings' => ['set_c' => 215], 'mould' => ['projected_area_cm2' => 30]],
+        ['machine' => ['clamp_kn' => 72], 'mould' => ['cavity_bar' => 200]],
+        ['machine' => ['clamp_kn' => 71.9], 'mould' => ['cavity_bar' => 200]],
+        'clamp',
+    ],
+    'clamp of a mould of which nobody knows the pressure' => [
+        ['process' => 'injection', 'settings' => ['set_c' => 215], 'machine' => ['clamp_kn' => 10]],
+        ['mould' => ['projected_area_cm2' => 30]],
+        ['mould' => ['projected_area_cm2' => 30, 'cavity_bar' => 200]],
+        'clamp',
+    ],
+    'clamp of a mould of which nobody knows the shadow' => [
+        ['process' => 'injection', 'settings' => ['set_c' => 215], 'machine' => ['clamp_kn' => 10]],
+        ['mould' => ['cavity_bar' => 200]],
+        ['mould' => ['projected_area_cm2' => 30, 'cavity_bar' => 200]],
+        'clamp',
+    ],
+    'tank' => [
+        ['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS']], 'settings' => ['set_c' => 146]],
+        ['machine' => ['tank_rated_kpa' => 100.4]],
+        ['machine' => ['tank_rated_kpa' => 100.2]],
+        'tank',
+    ],
+    'tank of a former only' => [
+        ['machine' => ['tank_rated_kpa' => false]],
+        [],
+        ['process' => 'vacuum_forming'],
+        'tank',
+    ],
+    'sheet' => [
+        ['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS']]],
+        ['settings' => ['set_c' => 182]],
+        ['settings' => ['set_c' => 182.1]],
+        'sheet_too_hot',
+    ],
+    'one pair of hands' => [
+        [],
+        ['settings' => ['load_kg' => 25]],
+        ['settings' => ['load_kg' => 25.1]],
+        'heavy',
+    ],
+    'bed, along' => [
+        ['machine' => ['bed_length_mm' => 650, 'bed_width_mm' => 500]],
+        ['charge' => ['length_mm' => 650, 'width_mm' => 500]],
+        ['charge' => ['length_mm' => 650.1, 'width_mm' => 500]],
+        'too_large',
+    ],
+    'bed, across' => [
+        ['machine' => ['bed_length_mm' => 650, 'bed_width_mm' => 500]],
+        ['charge' => ['length_mm' => 500, 'width_mm' => 650]],
+        ['charge' => ['length_mm' => 500.1, 'width_mm' => 600]],
+        'too_large',
+    ],
+    'bed of which one side is known' => [
+        ['charge' => ['length_mm' => 9000, 'width_mm' => 450]],
+        ['machine' => ['bed_length_mm' => 650]],
+        ['machine' => ['bed_length_mm' => 650, 'bed_width_mm' => 500]],
+        'too_large',
+    ],
+    'stock' => [
+        ['charge' => ['needed_g' => 2165]],
+        ['lots' => [['held_g' => 2165]]],
+        ['lots' => [['held_g' => 2164.9]]],
+        'stock_short',
+    ],
+    'stock that nobody has weighed' => [
+        ['charge' => ['needed_g' => 2165]],
+        ['lots' => [['held_g' => 1], ['polymer' => 'HDPE']]],
+        ['lots' => [['held_g' => 1], ['polymer' => 'HDPE', 'held_g' => 1]]],
+        'stock_short',
+    ],
+    'charge, too little' => [
+        ['charge' => ['needed_g' => 2165, 'tolerance_g' => 20]],
+        ['charge' => ['weighed_g' => 2145]],
+        ['charge' => ['weighed_g' => 2144.9]],
+        'charge_mass',
+    ],
+    'charge, too much' => [
+        ['charge' => ['needed_g' => 2165]],
+        ['charge' => ['weighed_g' => 2165]],
+        ['charge' => ['weighed_g' => 2165.1]],
+        'charge_mass',
+    ],
+    'solid in the barrel' => [
+        ['process' => 'injection'],
+        ['settings' => ['set_c' => 180]],
+        ['settings' => ['set_c' => 179.9]],
+        'too_cold',
+    ],
+]);
+
+it('says the way out: what is missing goes in, what is too much comes off', function (): void {
+    $do = static fn (float $weighed): string => check([
+        'charge' => ['needed_g' => 2165, 'weighed_g' => $weighed],
+    ])->blocks[0]->do;
+    expect($do(2100))->toContain('Weigh in what is missing')
+        ->and($do(2200))->toContain('Take off what is too much')
+        ->and(check()->explanation)->toBe('Nothing stops this run.')
+        ->and(check(['answers' => ['air_moving' => false]])->explanation)
+        ->toBe('Stopped: Nobody has confirmed that the air is moving.');
+});
+
+it('cautions past the edges of the usual window, and not at them', function (float $set, ?string $says): void {
+    $said = implode(' ', check(['settings' => ['set_c' => $set]])->cautions);
+    foreach (['may stay cold', 'over the usual window'] as $caution) {
+        expect(str_contains($said, $caution))->toBe($caution === $says);
+    }
+})->with([[165, null], [164.9, 'may stay cold'], [210, null], [210.1, 'over the usual window']]);
+
+it('says of every pair how they go together, once, and of none what is known to be well', function (): void {
+    $of = static fn (string ...$codes): string => implode(' ', check(['lots' => array_map(
+        static fn (string $code): array => ['polymer' => $code],
+        $codes,
+    )])->cautions);
+    expect($of('HDPE', 'PP'))->toContain('HDPE with PP: ')->not->toContain('nothing is known')
+        ->and($of('PC', 'ABS'))->not->toContain('PC with')->not->toContain('ABS with')
+        ->and($of('HDPE', 'PC'))->toContain('HDPE with PC: nothing is known')
+        ->and($of('HDPE', 'HDPE'))->not->toContain('HDPE with HDPE')
+        // What must not meet, or must stay cold, is stopped: nobody is told to try a little.
+        ->and($of('PA6', 'POM'))->not->toContain('with POM')
+        ->and($of('HDPE', 'PVC-U'))->not->toContain('with PVC-U')
+        ->and($of('HDPE', 'PC', 'POM'))
+        ->toContain('HDPE with PC')->toContain('HDPE with POM')->toContain('PC with POM');
+});
+
+it('warns a press of hands between platens, and a former of what its sheet comes to lie on', function (): void {
+    $said = static fn (array $over): string => implode(' ', check($over)->cautions);
+    expect($said([]))->toContain('Never reach between them')
+        ->and($said(['process' => 'extrusion']))->not->toContain('Never reach between them');
+    $sheet = ['process' => 'vacuum_forming', 'lots' => [['polymer' => 'HIPS']]];
+    $sags = static fn (?float $sag, ?float $under): bool => str_contains(
+        $said($sheet + ['settings' => ['set_c' => 146, 'sag_mm' => $sag, 'clearance_mm' => $under]]),
+        'it comes to lie on',
+    );
+    expect([$sags(60, 59.9), $sags(60, 60), $sags(null, 40), $sags(60, null)])->toBe([true, false, false, false]);
+});
+
+it('stops what was found in a lot by what it does to the lot, and to what was in the machine', function (): void {
+    $found = static fn (string $lot, string $found, ?string $last = null): array => array_column(check([
+        'process' => 'injection',
+        'lots' => [['polymer' => $lot, 'dry_state' => 'dry', 'found' => [$found]]],
+        'settings' => ['set_c' => 215],
+        'machine' => ['last_polymer' => $last],
+        'answers' => GUARDED,
+    ])->blocks, 'because', 'id');
+    expect($found('POM', 'PA6')['contaminated'] ?? '')->toStartWith('PA6 was found in')
+        ->and($found('POM', 'HDPE'))->not->toHaveKey('contaminated')
+        ->and($found('HDPE', 'PA6', 'POM')['dangerous_barrel'] ?? '')->toContain('with PA6 (found in')
+        ->and($found('HDPE', 'PP', 'POM'))->not->toHaveKey('dangerous_barrel')
+        // PVC is stopped as PVC, whatever was in the barrel before.
+        ->and($found('HDPE', 'PVC-U', 'POM'))->toHaveKey('contaminated')->not->toHaveKey('dangerous_barrel');
 });

@@ -94,6 +94,15 @@ final readonly class Polymer
         return $this->data->mayText('flame_or_gas_warning');
     }
 
+    /**
+     * Whether its fume is one that a filter for organic vapour holds: of those that boil above 65 °C (EN 14387, type A).
+     * It holds no gas, acid or isocyanate, and no aldehyde that boils below.
+     */
+    public function givesOrganicVapour(): bool
+    {
+        return preg_match('/styrene|acrylonitrile|methacrylate|phenol/i', $this->breakdownProducts()) === 1;
+    }
+
     /** Never heated here, by anybody: what is not identified, what is something else, and any PVC. */
     public function neverHot(): bool
     {

@@ -184,8 +184,8 @@ final readonly class Check
             $ppe[] = 'face shield at the nozzle';
         }
         foreach ($play->lots as $polymer) {
-            if ($polymer->gasWarning() !== null && ! self::givesFormaldehyde($polymer)) {
-                $ppe[] = 'mask for organic vapour';
+            if ($polymer->givesOrganicVapour()) {
+                $ppe[] = 'mask for organic vapour, where the extraction does not take all of it';
             }
         }
 

@@ -24,7 +24,9 @@ defineProps<{ on: boolean }>();
     }
 }
 @media (prefers-reduced-motion: reduce) {
+    /* It stays, so it may cover nothing that is read. */
     .flash {
+        border-width: 6px;
         background: none;
         animation: none;
     }
