@@ -616,3 +616,27 @@ it('stops what was found in a lot by what it does to the lot, and to what was in
         // PVC is stopped as PVC, whatever was in the barrel before.
         ->and($found('HDPE', 'PVC-U', 'POM'))->toHaveKey('contaminated')->not->toHaveKey('dangerous_barrel');
 });
+
+it('says with their figures what is wrong with bed, charge and stock', function (): void {
+    $because = static fn (array $over): string => check($over)->blocks[0]->because;
+    expect($because([
+        'charge' => ['length_mm' => 700, 'width_mm' => 450],
+        'machine' => ['name' => 'Anvil', 'bed_length_mm' => 650, 'bed_width_mm' => 500],
+    ]))->toBe('700 × 450 mm do not fit the bed of Anvil (650 × 500 mm).')
+        ->and($because(['charge' => ['needed_g' => 2165, 'weighed_g' => 2100]]))
+        ->toBe('The charge weighs 2100 g and 2165 ± 0 g are needed.')
+        ->and($because(['lots' => [['label' => 'L-0101', 'held_g' => 40]], 'charge' => ['needed_g' => 2165]]))
+        ->toBe('L-0101 holds 40 g and the charge needs 2165 g.');
+});
+
+it('judges a heater only by a sheet that is known, of what is formed here', function (array $over): void {
+    expect(stops(array_replace_recursive([
+        'process' => 'vacuum_forming',
+        'lots' => [['polymer' => 'HIPS', 'form' => 'sheet']],
+        'settings' => ['set_c' => 146, 'heater_c' => 80],
+    ], $over)))->not->toHaveKey('sheet_window');
+})->with([
+    'of no thickness' => [[]],
+    'of no heater' => [['settings' => ['heater_c' => null, 'thickness_mm' => 3]]],
+    'of what is not formed' => [['lots' => [['polymer' => 'POM']], 'settings' => ['thickness_mm' => 3]]],
+]);
