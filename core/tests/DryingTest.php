@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Calculator\Registry;
+use Dithermic\Core\Drying\DryerAir;
 use Dithermic\Core\Material\PolymerLibrary;
 
 function dry(array $over): object
@@ -116,3 +117,43 @@ it('toughens a polyamide by route: usable before it is full, the shop\'s hours b
         )->hours,
     )->toEqualWithDelta($got->hours_usable, 1e-6);
 })->with([['air', 0.5], ['warm_humid', 0.6], ['water_23', 0.6], ['boil', 0.7]]);
+
+/** D·t/l² of a plane sheet: Crank, The Mathematics of Diffusion (1975), by its own formulae for short and long times. */
+it('takes its water up as Crank has it, from the first to the last of it', function (float $fraction, float $fourier): void {
+    $got = (new Registry)->run('condition.polyamide', [
+        'thickness_mm' => 4,
+        'route' => 'water_23',
+        'fraction' => $fraction,
+    ]);
+    expect($got->hours)->toEqualWithDelta($fourier * 0.004 ** 2 / 2e-12 / 3600, 1e-4 * $got->hours);
+})->with([
+    // 4·√(Fo/π)
+    'a hundredth' => [0.01, M_PI / 16 * 0.01 ** 2],
+    'a quarter' => [0.25, M_PI / 16 * 0.25 ** 2],
+    'just after the faces meet' => [0.32, M_PI / 16 * 0.32 ** 2],
+    // eq. 10.6
+    'half of it' => [0.5, -log(M_PI ** 2 / 16 - (M_PI ** 2 / 16) ** 9 / 9) / M_PI ** 2],
+    // the first term alone
+    'nine tenths' => [0.9, log(8 / M_PI ** 2 / 0.1) / M_PI ** 2],
+    'nearly all' => [0.999, log(8 / M_PI ** 2 / 0.001) / M_PI ** 2],
+]);
+
+it('says minutes, hours or days as somebody would', function (float $mm, string $route, string $says): void {
+    $got = (new Registry)->run('condition.polyamide', ['thickness_mm' => $mm, 'route' => $route]);
+    expect($got->explanation)->toStartWith($says);
+})->with([
+    [0.5, 'boil', '18 min until 90 % of the water is in, 8 min until it is tough enough to use (about 70 %).'],
+    [3, 'boil', '10.6 h until 90 %'],
+    [3, 'air', '22 days until 90 %'],
+]);
+
+it('has one air in a dryer, within what its control holds', function (): void {
+    DryerAir::admit('Attic', [['L-0109', 80.0]], 81.0);
+    DryerAir::admit('Attic', [['L-0109', 80.0]], 79.0);
+    DryerAir::admit('Attic', [], 120.0);
+    expect(static fn () => DryerAir::admit('Attic', [['L-0109', 80.0]], 81.1))->toThrow(
+        InputError::class,
+        'Attic dries L-0109 at 80 °C and has one air',
+    );
+    expect(static fn () => DryerAir::admit('Attic', [['L-0109', 80.0]], 78.9))->toThrow(InputError::class);
+});

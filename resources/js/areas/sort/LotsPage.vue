@@ -118,12 +118,14 @@ usePageKeys('Shelves', () => [
 <style scoped>
 .acts {
     display: flex;
+    flex: 1 1 480px;
     flex-wrap: wrap;
     gap: 10px;
     align-items: center;
+    justify-content: flex-end;
 }
 .find {
-    flex: 1 1 300px;
+    flex: 0 1 300px;
     min-width: 0;
 }
 .emptied {
@@ -156,6 +158,9 @@ td .tag {
 }
 /* A phone has room for what, where and how much; whose it was stands on the lot's own page. */
 @media (max-width: 600px) {
+    .find {
+        flex-grow: 1;
+    }
     td:nth-child(4) {
         display: none;
     }
