@@ -7,6 +7,7 @@ use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Safety\DryState;
 use Dithermic\Core\Safety\Scale;
 use Dithermic\Core\Safety\SourceState;
+use Dithermic\Core\Stock\ChargeLots;
 use Dithermic\Core\Stock\Colour;
 use Dithermic\Core\Stock\Contamination;
 use Dithermic\Core\Stock\Holding;
@@ -322,4 +323,39 @@ it('keeps out of an open container what is less than what is in it, by trust and
             'lot L-7 is less than what is in it: its source is trusted less',
         )
         ->and($stops(SourceState::Accepted, 3))->toContain('made again more often');
+});
+
+it('has the lightness that CIE gives the corners of sRGB', function (string $swatch, float $lstar): void {
+    expect(Colour::lightness($swatch))->toEqualWithDelta($lstar / 100, 2e-4);
+})->with([
+    ['#000000', 0.0], ['#ffffff', 100.0], ['#ff0000', 53.24], ['#00ff00', 87.73], ['#0000ff', 32.30],
+    ['#777777', 50.03], ['#010101', 0.274], ['#121212', 5.46],
+]);
+
+it('mixes a colour with itself to itself, the darkest too', function (string $swatch): void {
+    expect(Colour::mean([[$swatch, 2.0], [$swatch, 5.0]]))->toBe($swatch);
+})->with(['#000000', '#010101', '#0a0a0b', '#0b0c0d', '#2b2b2b', '#fefefe']);
+
+it('names a run after the lot that most of its charge is of, and lets in nothing else', function (): void {
+    expect(ChargeLots::main([4 => 300.0, 9 => 900.0, 2 => 100.0]))->toBe(9)
+        ->and(ChargeLots::main([4 => 0.0004, 9 => 0.0006]))->toBe(9)
+        ->and(ChargeLots::areOf([4 => 300.0, 9 => 0.0], [4 => 'L-4']))->toBeTrue()
+        ->and(ChargeLots::areOf([4 => 300.0, 9 => 0.001], [4 => 'L-4']))->toBeFalse()
+        ->and(ChargeLots::areOf([], []))->toBeTrue();
+    expect(static fn () => ChargeLots::main([4 => 0.0, 9 => 0.0004]))->toThrow(InputError::class, 'nothing was weighed');
+    ChargeLots::mustBeOf([4 => 300.0], [4 => 'L-4', 5 => 'L-5']);
+    expect(static fn () => ChargeLots::mustBeOf([4 => 300.0, 9 => 1.0], [4 => 'L-4', 5 => 'L-5']))
+        ->toThrow(InputError::class, 'is of another lot than L-4, L-5');
+    ChargeLots::mustHold([4 => 300.0], 4, 'L-4');
+    foreach ([[4 => 0.0005], [9 => 300.0]] as $grams) {
+        expect(static fn () => ChargeLots::mustHold($grams, 4, 'L-4'))
+            ->toThrow(InputError::class, 'nothing of lot L-4 is in this charge');
+    }
+});
+
+it('takes two scales for one within a fiftieth, and everything where nothing was given', function (): void {
+    expect(ChargeLots::beyond(1000, 1020))->toBe(0.0)
+        ->and(ChargeLots::beyond(1000, 1021))->toBe(21.0)
+        ->and(ChargeLots::beyond(0, 0.4))->toBe(0.4)
+        ->and(ChargeLots::beyond(0, -5))->toBe(0.0);
 });
