@@ -32,10 +32,13 @@ function middle(callable $solve): float
     return $took[intdiv(count($took), 2)];
 }
 
-/** @return array{float, int, list<float>} what C says: ms, steps, temperatures */
+/**
+ * @param  list<int|float>  $numbers
+ * @return array{float, int, list<float>} what C says: ms, steps, temperatures
+ */
 function inC(string $program, string $which, array $numbers): array
 {
-    $pipe = proc_open([$program], [['pipe', 'r'], ['pipe', 'w'], STDERR], $pipes);
+    $pipe = proc_open([$program], [['pipe', 'r'], ['pipe', 'w'], STDERR], $pipes) ?: exit(1);
     fwrite(
         $pipes[0],
         "{$which} 200 ".implode(' ', array_map(static fn ($n): string => sprintf('%.17g', $n), $numbers)),
@@ -49,7 +52,7 @@ function inC(string $program, string $which, array $numbers): array
     return [(float) $said[0], (int) $said[1], array_map(floatval(...), array_slice($said, 2))];
 }
 
-/** A substance as C reads it. */
+/** @return list<int|float> a substance as C reads it */
 function told(Substance $s): array
 {
     $plain = ! is_finite($s->rangeStart);
@@ -110,18 +113,19 @@ $php = middle(static function () use ($bar, $wanted, &$last): void {
     });
 });
 $fresh = $bar();
-$of = static fn (string $name): mixed => (static fn (Grid $g): mixed => $g->{$name})->bindTo(null, Grid::class)($fresh);
+/** @var Closure(string): list<float> $of what the grid keeps to itself, a number or a table */
+$of = static fn (string $name): array => (array) (new ReflectionProperty(Grid::class, $name))->getValue($fresh);
 $s = $polymer('HDPE');
 [$c, $steps, $t] = inC($program, 'grid', [
-    $nx, $ny, $wanted, count($of('tTable')), $of('dx'), $of('dy'), $of('dt'), $s->density, 20.0, 400.0,
-    $of('hLow'), $of('perStep'), $s->enthalpy(180.0), ...$of('tTable'), ...$of('kTable'),
+    $nx, $ny, $wanted, count($of('tTable')), ...$of('dx'), ...$of('dy'), ...$of('dt'), $s->density, 20.0, 400.0,
+    ...$of('hLow'), ...$of('perStep'), $s->enthalpy(180.0), ...$of('tTable'), ...$of('kTable'),
 ]);
-$rows[] = ['bar of 40 x 40 mm, 600 steps', $php, $c, $wanted, $steps, array_merge(...$last->rows()), $t];
+$rows[] = ['bar of 40 x 40 mm, 600 steps', $php, $c, $wanted, $steps, array_merge(...($last->section())()), $t];
 
 printf("%-34s %9s %9s %7s %7s  %s\n", 'case', 'PHP', 'C', 'ratio', 'steps', 'greatest difference');
 $same = true;
 foreach ($rows as [$name, $php, $c, $steps, $inC, $ts, $t]) {
-    $off = max(array_map(static fn (float $a, float $b): float => abs($a - $b), array_values($ts), $t));
+    $off = max(0.0, ...array_map(static fn (float $a, float $b): float => abs($a - $b), array_values($ts), $t));
     $same = $same && $steps === $inC && $off < 1e-6;
     printf("%-34s %6.2f ms %6.3f ms %6.1fx %7d  %.1e K\n", $name, $php, $c, $php / $c, $steps, $off);
 }
