@@ -359,3 +359,53 @@ it('takes two scales for one within a fiftieth, and everything where nothing was
         ->and(ChargeLots::beyond(0, 0.4))->toBe(0.4)
         ->and(ChargeLots::beyond(0, -5))->toBe(0.0);
 });
+
+it('stands exactly so much foreign matter, and says what it does', function (
+    string $lot,
+    string $found,
+    float $last,
+    float $first,
+    string $because,
+): void {
+    $of = static fn (float $g): Contamination => new Contamination(new PolymerLibrary, $lot, $found, $g, 1000);
+    expect($of($last)->verdict)->toBe('within')
+        ->and($of($first)->verdict)->toBe('too much')
+        ->and($of($first)->because)->toBe($because);
+})->with([
+    'what ruins parts' => [
+        'HDPE', 'PET', 5.0, 5.1,
+        'PET: 0.51 % of the sample, over the 0.5 % that may be: '
+            .(new PolymerLibrary)->get('HDPE')->harmedBy('PET')?->why.'.',
+    ],
+    'what weakens' => [
+        'PS', 'ABS', 20.0, 20.5,
+        'ABS: 2.05 % of the sample, over the 2 % that may be: '
+            .(new PolymerLibrary)->get('PS')->harmedBy('ABS')?->why.'.',
+    ],
+    'dirt' => ['HDPE', 'paper', 10.0, 12.0, 'paper: 1.2 % of the sample, over the 1 % that may be.'],
+    'what it blends with' => ['HDPE', 'LDPE', 300.0, 310.0, 'LDPE: 31 % of the sample, over the 30 % that may be.'],
+    'metal' => ['HDPE', 'metal', 0.0, 0.1, 'metal: 0.01 % of the sample, over the 0 % that may be.'],
+]);
+
+it('lets a balance close within a step of each weighing, or a five-hundredth of it for dust', function (
+    float $in,
+    float $scale,
+    int $weighings,
+    float $tolerance,
+): void {
+    $missing = static fn (float $g): MassBalance => new MassBalance($in, $in - $g, 0, $scale, $weighings);
+    expect($missing(0)->tolerance_g)->toEqualWithDelta($tolerance, 1e-9)
+        ->and($missing($tolerance)->closes)->toBeTrue()
+        ->and($missing(-$tolerance)->closes)->toBeTrue()
+        ->and($missing($tolerance + 0.1)->closes)->toBeFalse()
+        ->and($missing(-$tolerance - 0.1)->because)->toContain('more came out');
+})->with([
+    'steps' => [1000, 1, 5, 5.0], 'dust' => [10000, 1, 5, 20.0], 'one at the least' => [100, 5, 0, 5.0],
+]);
+
+it('leaves it to a lead to accept a source, and to nobody else', function (): void {
+    $lead = array_filter(Trust::cases(), static fn (Trust $t): bool => $t->leadOnly());
+    $warm = array_filter(Trust::cases(), static fn (Trust $t): bool => $t->needsTemperature());
+    expect(array_values($lead))->toBe([Trust::Accepted])
+        ->and(array_values($warm))->toBe([Trust::SmallTrialPassed, Trust::FullTrialPassed]);
+});

@@ -64,7 +64,7 @@ final readonly class Contamination
             $this->share_pct > $this->allowed_pct => 'too much',
             default => 'within',
         };
-        $this->because = sprintf('%s: %.2g %% of the sample, %s%s.', $found, $this->share_pct, match ($this->verdict) {
+        $this->because = sprintf('%s: %.3g %% of the sample, %s%s.', $found, $this->share_pct, match ($this->verdict) {
             'dangerous' => 'and none may go hot',
             'too much' => sprintf('over the %.2g %% that may be', $this->allowed_pct),
             default => sprintf('within the %.2g %% that may be', $this->allowed_pct),
