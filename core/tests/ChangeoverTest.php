@@ -161,3 +161,55 @@ it('leaves a job that nothing leads to out of the order, by name, and prices the
     );
     expect($stuck->order)->toBe([])->and($stuck->impossible)->toBe(['clips']);
 });
+
+/** By hand: barrel·(0.4 + 0.6·ln(100/left)) for each leg; 0.5 % of another polymer, 0.2 under lighter, 2 under darker. */
+it('prices one change by what is purged on each leg, by heat and by mould', function (
+    array $from,
+    array $to,
+    array $left,
+    float $heat,
+    float $mould,
+): void {
+    $leg = (new Registry)->run('changeover.sequence', [
+        'jobs' => [['id' => 'next', ...$to]],
+        'start' => $from,
+        'barrel_volume_cm3' => 80,
+        'throughput_cm3_min' => 40,
+        'heat_k_min' => 5,
+        'cool_k_min' => 2,
+        'mould_min' => 35,
+    ])->legs[0];
+    $purge = array_sum(array_map(static fn (float $pct): float => 80 * (0.4 + 0.6 * log(100 / $pct)) / 40, $left));
+    expect($leg->purge_min)->toEqualWithDelta($purge, 1e-9)
+        ->and($leg->temperature_min)->toEqualWithDelta($heat, 1e-9)
+        ->and($leg->mould_min)->toEqualWithDelta($mould, 1e-9)
+        ->and($leg->minutes)->toEqualWithDelta(max($purge + $heat, $mould), 1e-9);
+})->with(function (): array {
+    $is = static fn (string $polymer, float $set, float $lightness, ?string $mould = 'Dormouse'): array => [
+        'polymer' => $polymer, 'set_c' => $set, 'lightness' => $lightness, 'mould' => $mould,
+    ];
+
+    return [
+        'nothing changes' => [$is('PP', 220, 0.5), $is('PP', 220, 0.55), [], 0.0, 0.0],
+        'over another, to a lighter' => [$is('PA6', 250, 0.2), $is('POM', 200, 0.9), [0.5, 0.2], 25.0, 0.0],
+        'the same, lighter, hotter' => [$is('PP', 210, 0.2), $is('PP', 230, 0.9), [0.2], 4.0, 0.0],
+        'the same, darker' => [$is('PP', 220, 0.9), $is('PP', 220, 0.2), [2.0], 0.0, 0.0],
+        'another, darker' => [$is('HDPE', 220, 0.9), $is('PP', 220, 0.2), [0.5], 0.0, 0.0],
+        'the mould alone' => [$is('PP', 220, 0.5), $is('PP', 220, 0.5, 'Vole'), [], 0.0, 35.0],
+    ];
+});
+
+it('keeps to the shortest order past what it tries out whole', function (): void {
+    $jobs = array_map(static fn (int $i): array => [
+        'id' => "job {$i}", 'polymer' => 'PP', 'set_c' => 200 + 7 * (($i * 5) % 14), 'lightness' => 0.5, 'mould' => 'Vole',
+    ], range(0, 13));
+    $plan = (new Registry)->run('changeover.sequence', [
+        'jobs' => $jobs,
+        'start' => ['polymer' => 'PP', 'set_c' => 200, 'lightness' => 0.5, 'mould' => 'Vole'],
+        'barrel_volume_cm3' => 80,
+    ]);
+    // Fourteen that differ in heat alone: from the coolest up, each kelvin once.
+    $sets = array_map(static fn (string $id): int => $jobs[(int) substr($id, 4)]['set_c'], $plan->order);
+    expect($sets)->toBe(array_map(static fn (int $i): int => 200 + 7 * $i, range(0, 13)))
+        ->and($plan->total_changeover_min)->toEqualWithDelta(7 * 13 / 6.0, 1e-6);
+});
