@@ -44,7 +44,22 @@ it('doubts of other masses only what is another unit', function () {
     $all = plausible('injection', ['shot_mass_g' => 37.8, 'barrel_g' => 139.5, 'part_mass_g' => 16.3]);
     expect($all['load.mass_g']->takes(139.5))->toBeTrue()
         ->and($all['load.mass_g']->takes(2.0))->toBeTrue()
-        ->and($all['load.mass_g']->takes(139_500.0))->toBeFalse();
+        ->and($all['load.mass_g']->takes(139_500.0))->toBeFalse()
+        // Twenty times the heaviest that the plan has, whichever that is.
+        ->and($all['load.mass_g']->takes(2790.0))->toBeTrue()
+        ->and($all['load.mass_g']->takes(2790.1))->toBeFalse();
+});
+
+it('takes no number of a plan for a mass but what is one', function (): void {
+    expect(plausible('injection', ['shot_mass_g' => 0.0, 'barrel_g' => -3.0, 'cool_min' => 4.0], null))
+        ->not->toHaveKey('load.mass_g')
+        ->and(plausible('compression', ['charge_mass_g' => 0.0], null))->not->toHaveKey('weigh.mass_g')
+        ->and(plausible('compression', ['charge_mass_g' => 0.5], null)['weigh.mass_g']->takes(0.5))->toBeTrue();
+});
+
+it('believes ten degrees of frost, and no more', function (): void {
+    $platen = plausible('compression', [], null)['platen.top_c'];
+    expect($platen->takes(-10.0))->toBeTrue()->and($platen->takes(-10.1))->toBeFalse();
 });
 
 it('has nothing to say of numbers that no plan has', function () {

@@ -244,8 +244,22 @@ it('refuses a break without a reason, and a return that cannot be', function ():
         ->and($tell('resumed', 110, ['wait_min' => -1])?->field)->toBe('data.wait_min')
         ->and($tell('resumed', 110, ['wait_min' => NAN])?->field)->toBe('data.wait_min')
         ->and($tell('resumed', 110, ['wait_min' => '5'])?->field)->toBe('data.wait_min')
-        ->and($tell('resumed', 110, ['wait_min' => 5, 'read_c' => 1e9])?->field)->toBe('data.read_c');
+        ->and($tell('resumed', 110, ['wait_min' => 5, 'read_c' => 1e9])?->field)->toBe('data.read_c')
+        ->and($tell('resumed', 110, ['wait_min' => 600.1])?->field)->toBe('data.wait_min')
+        ->and($tell('resumed', 110, ['wait_min' => 5, 'read_c' => -50.1])?->field)->toBe('data.read_c')
+        ->and($tell('resumed', 110, ['wait_min' => 5, 'read_c' => 600.1])?->field)->toBe('data.read_c');
 });
+
+it('takes a return at the moment of the break, and the longest wait and the ends of what is read', function (array $said): void {
+    [, $state, $tell] = shotsUnderWay();
+    $tell('interrupted', 100, ['reason' => 'night']);
+    expect($tell('resumed', 100, $said))->toBeNull()->and($state->interruptedSince())->toBeNull();
+})->with([
+    'none' => [['wait_min' => 0]],
+    'the longest' => [['wait_min' => 600]],
+    'coldest' => [['wait_min' => 5, 'read_c' => -50]],
+    'hottest' => [['wait_min' => 5, 'read_c' => 600]],
+]);
 
 it('marks what was under way when it was interrupted, and nothing else', function (): void {
     [, $state, $tell] = shotsUnderWay();

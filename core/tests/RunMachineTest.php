@@ -276,6 +276,18 @@ it('stretches a running timer with a reason, and no other', function (): void {
         ->and($b->state->timers['heat']['ends_at'])->toBe($b->now + 840);
 });
 
+it('stretches a timer by minutes that are a number, at most ten hours either way', function (mixed $minutes, bool $taken): void {
+    $b = bench()->toHeat();
+    $ends = $b->state->timers['heat']['ends_at'];
+    $said = $b->tell(EventType::Extended, ['timer' => 'heat', 'minutes' => $minutes, 'reason' => 'thick corner']);
+    expect($said)->toBe($taken ? null : 'data.minutes: must be a number of minutes, at most 600')
+        ->and($b->state->timers['heat']['ends_at'])->toBe($taken ? $ends + 60 * $minutes : $ends);
+})->with([
+    'the most' => [600, true], 'parts of one' => [0.5, true], 'less' => [-2, true], 'beyond' => [600.1, false],
+    'far less' => [-601, false], 'nothing' => [0, false], 'a word' => ['5', false], 'no number' => [NAN, false],
+    'for ever' => [INF, false], 'left out' => [null, false],
+]);
+
 it('stops for good with a reason; notes and corrections can still be added', function (): void {
     $b = bench()->toHeat();
     expect($b->tell(EventType::Aborted, []))->toContain('say why')
@@ -378,7 +390,8 @@ it('goes over to another lot, never to one that goes in already or before the la
     $b->tell(EventType::Started);
     expect($b->state->lotAt($b->now))->toBeNull()
         ->and($b->tell(EventType::LotChanged, ['lot' => '7', 'code' => 'L-0007']))->toBe('data.lot: names no lot')
-        ->and($b->tell(EventType::LotChanged, ['lot' => 7]))->toBe('data.lot: names no lot');
+        ->and($b->tell(EventType::LotChanged, ['lot' => 7]))->toBe('data.lot: names no lot')
+        ->and($b->tell(EventType::LotChanged, ['lot' => 0, 'code' => 'L-0000']))->toBe('data.lot: names no lot');
     $b->now += 60;
     $from = $b->now;
     expect($b->tell(EventType::LotChanged, ['lot' => 7, 'code' => 'L-0007']))->toBeNull()
