@@ -18,6 +18,9 @@ final class Reader
     /** What must be above nothing is at least this much: no quantity of the shop is smaller in its unit. */
     private const SMALLEST = 1e-9;
 
+    /** bytes of a text */
+    private const LONGEST = 4000;
+
     /** @var array<class-string, list<array{ReflectionParameter, Field, bool}>> */
     private static array $plans = [];
 
@@ -137,8 +140,7 @@ final class Reader
             $type === 'float' => self::number($name, $field, $given),
             $type === 'int' => self::whole($name, $field, $given),
             $type === 'bool' => is_bool($given) ? $given : throw new InputError($name, 'must be true or false'),
-            $type === 'string' => is_string($given) && strlen($given) <= 4000
-                ? $given : throw new InputError($name, 'must be text'),
+            $type === 'string' => self::text($name, $given),
             $type === 'array' && $field->of === 'counts' => self::counts($name, $given),
             $type === 'array' && $field->of === 'named' => self::named($name, $given),
             $type === 'array' => self::items($name, $field, $given),
@@ -153,6 +155,18 @@ final class Reader
         assert(class_exists($class));
 
         return self::read($class, $json);
+    }
+
+    private static function text(string $name, mixed $given): string
+    {
+        if (! is_string($given)) {
+            throw new InputError($name, 'must be text');
+        }
+        if (strlen($given) > self::LONGEST) {
+            throw new InputError($name, 'must be text of at most '.self::LONGEST.' bytes');
+        }
+
+        return $given;
     }
 
     private static function number(string $name, Field $field, mixed $given): float
@@ -274,7 +288,7 @@ final class Reader
             try {
                 $items[] = match (true) {
                     $field->of === 'number' => self::number('', $field, $item),
-                    $field->of === 'string' => is_string($item) ? $item : throw new InputError('', 'must be text'),
+                    $field->of === 'string' => self::text('', $item),
                     $field->of !== null => self::typed($field->of, $item),
                     default => $item,
                 };
