@@ -18,7 +18,8 @@ final readonly class ErrorBodyData
             description: 'of a batch of which some rows are wrong: each, up to a hundred',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ErrorBodyData'),
-        )] public ?array $rows = null,
+        )]
+        public ?array $rows = null,
     ) {
     }
 }

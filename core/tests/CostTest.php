@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Dithermic\Core\Calculator\InputError;
+use Dithermic\Core\Calculator\Registry;
 
 /** @return array<string, mixed> */
 function costOf(array $over = []): array
@@ -72,3 +73,45 @@ it('refuses what cannot be by its field', function (array $over, string $field):
     [['mould' => ['price' => 5, 'life_shots' => 0]], 'mould.life_shots'],
     [['energy_kwh' => 'much'], 'energy_kwh'],
 ]);
+
+it('counts the pieces of a shift from its first whole one on', function (float $shift, float $startup, int $pieces): void {
+    $of = (new Registry)->run('cycle.capacity', [
+        'process' => 'compression',
+        'steps' => [['id' => 'press', 'seconds' => 300, 'needs' => []]],
+        'shift_min' => $shift,
+        'startup_min' => $startup,
+    ]);
+    expect($of->per_shift)->toBe($pieces)
+        ->and($of->cycle_s)->toBe(300.0)
+        ->and($of->bottleneck)->toBe('steps')
+        ->and($of->explanation)->toContain('the length of its own steps');
+})->with([
+    'an hour' => [60, 0, 12], 'one exactly' => [5, 0, 1], 'none quite' => [4.99, 0, 0], 'two exactly' => [10, 0, 2],
+    'nearly two' => [9.99, 0, 1], 'after it was warm' => [65, 60, 1], 'never warm' => [60, 90, 0],
+]);
+
+it('finds what holds back among hands and machines, and what one more of each would do', function (): void {
+    $of = (new Registry)->run('cycle.capacity', [
+        'process' => 'compression',
+        'steps' => [
+            ['id' => 'load', 'seconds' => 60, 'needs' => ['hands', 'press']],
+            ['id' => 'press', 'seconds' => 240, 'needs' => ['press']],
+            ['id' => 'cool', 'seconds' => 400, 'needs' => ['cold_press']],
+        ],
+        'shift_min' => 100,
+        'resources' => ['cold_press' => 1],
+        'wanted' => 10,
+    ]);
+    // 400 s in the cold press; with a second one 300 s in the hot one.
+    expect([$of->cycle_s, $of->bottleneck])->toBe([400.0, 'cold_press'])
+        ->and($of->per_shift)->toBe(1 + intdiv(6000 - 700, 400))
+        ->and($of->hours_for_wanted)->toEqualWithDelta((700 + 9 * 400) / 3600, 1e-9)
+        ->and($of->utilisation)->toEqual(['hands' => 60 / 400, 'press' => 300 / 400, 'cold_press' => 1.0]);
+    $more = array_column($of->whatif, 'cycle_s', 'change');
+    expect($more)->toBe(['+1 hands' => 400.0, '+1 press' => 400.0, '+1 cold_press' => 300.0]);
+    expect(static fn () => (new Registry)->run('cycle.capacity', [
+        'process' => 'compression',
+        'steps' => [['id' => 'wait', 'seconds' => 0, 'needs' => []]],
+        'shift_min' => 60,
+    ]))->toThrow(InputError::class, 'take no time at all');
+});

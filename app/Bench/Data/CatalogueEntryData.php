@@ -20,7 +20,8 @@ final readonly class CatalogueEntryData
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
             description: 'an input to start from',
-        )] public object $example,
+        )]
+        public object $example,
     ) {
     }
 }

@@ -24,12 +24,14 @@ final readonly class TaskData
             description: 'what the same request answers when it is short',
             type: 'object',
             nullable: true,
-        )] public ?object $answer,
+        )]
+        public ?object $answer,
         #[OA\Property(
             description: 'field and message, as in any refusal',
             type: 'object',
             nullable: true,
-        )] public ?object $fault,
+        )]
+        public ?object $fault,
         #[OA\Property(description: 'seconds since 1970 UTC')] public float $at,
     ) {
     }

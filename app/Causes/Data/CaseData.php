@@ -35,12 +35,14 @@ final readonly class CaseData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SeenDefectData'),
-        )] public array $defects,
+        )]
+        public array $defects,
         #[OA\Property(
             description: 'that nobody had to be asked for, and what was read',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SignalData'),
-        )] public array $known,
+        )]
+        public array $known,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/AnswerData'))]
         public array $answers,
         #[OA\Property(ref: '#/components/schemas/DiagnoseRankResult')] public RankResult $ranking,
@@ -55,10 +57,12 @@ final readonly class CaseData
                     new OA\Property(property: 'value', type: 'number'),
                 ],
             ),
-        )] public array $bands,
+        )]
+        public array $bands,
         #[OA\Property(
             description: 'how the next set-up would have the change; null where it is an act',
-        )] public ?TakeData $take,
+        )]
+        public ?TakeData $take,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/MadeData'))] public array $changes,
         #[OA\Property(description: 'pieces that judge a change')] public int $judged_by,
         #[OA\Property(description: 'of them, judged since the newest change')] public int $since,
@@ -68,7 +72,8 @@ final readonly class CaseData
             description: 'of these defects, what this shop has seen',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/CauseCountData'),
-        )] public array $shop,
+        )]
+        public array $shop,
     ) {
     }
 }

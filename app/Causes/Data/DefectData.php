@@ -24,7 +24,8 @@ final readonly class DefectData
             description: 'before anything else',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $cautions,
+        )]
+        public array $cautions,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final readonly class FlawKindData
             description: 'where more parts meet than chance would bring, most first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/FlawPlace'),
-        )] public array $places,
+        )]
+        public array $places,
         #[OA\Property] public string $says,
     ) {
     }

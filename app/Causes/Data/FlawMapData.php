@@ -24,7 +24,8 @@ final readonly class FlawMapData
             description: 'those that are marked most first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/FlawKindData'),
-        )] public array $kinds,
+        )]
+        public array $kinds,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final readonly class LessonData
             description: 'earlier ones of it on this machine that say the same',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunLinkData'),
-        )] public array $runs,
+        )]
+        public array $runs,
         #[OA\Property(description: 'earlier ones that were looked at')] public int $of,
         #[OA\Property(description: 'null while nobody has said')] public ?bool $taken,
         #[OA\Property] public ?string $by,

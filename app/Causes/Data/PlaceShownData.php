@@ -17,14 +17,16 @@ final readonly class PlaceShownData
             ref: '#/components/schemas/PartPictureData',
             nullable: true,
             description: 'null where nobody has approved one',
-        )] public ?PartPictureData $approved,
+        )]
+        public ?PartPictureData $approved,
         #[OA\Property] public ?string $approved_by,
         #[OA\Property(description: 's since 1970 UTC')] public ?float $approved_at,
         #[OA\Property(
             description: 'of this run, the newest first; none where a product is asked for',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/PartPictureData'),
-        )] public array $now,
+        )]
+        public array $now,
     ) {
     }
 }

@@ -32,7 +32,8 @@ final readonly class ChannelData
             description: 'numbers of a plan in its unit',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $may_follow,
+        )]
+        public array $may_follow,
         #[OA\Property] public float $delay_s,
         #[OA\Property] public ?float $silent_s,
         #[OA\Property(description: 'most change in a minute')] public ?float $per_min,
@@ -41,13 +42,15 @@ final readonly class ChannelData
             description: 'alarms that stand',
             type: 'array',
             items: new OA\Items(type: 'string', enum: ['low', 'high', 'fast', 'silent']),
-        )] public array $standing,
+        )]
+        public array $standing,
         #[OA\Property(description: 'newest entry of its log; sent back with what is said next')] public int $after,
         #[OA\Property(
             description: 'newest first, the last ten',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ChannelEntryData'),
-        )] public array $log,
+        )]
+        public array $log,
     ) {
     }
 }

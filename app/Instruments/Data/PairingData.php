@@ -20,7 +20,8 @@ final readonly class PairingData
             description: 'what it will send',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $channels,
+        )]
+        public array $channels,
         #[OA\Property(description: 'from where it asked')] public string $address,
         #[OA\Property(description: 'last, s since 1970 UTC')] public float $asked_at,
         #[OA\Property(description: 'where it was paired')] public ?string $machine,

@@ -30,7 +30,8 @@ final readonly class ReadingsTakenData
                     new OA\Property(property: 'sent', type: 'number'),
                 ],
             ),
-        )] public array $differing,
+        )]
+        public array $differing,
     ) {
     }
 }

@@ -27,7 +27,8 @@ final readonly class ChargeData
         #[OA\Property] public float $weighed_g,
         #[OA\Property(
             description: 'the lot with most in it, which names the run; null while there is none',
-        )] public ?int $main_lot_id,
+        )]
+        public ?int $main_lot_id,
         #[OA\Property] public string $status,
         #[OA\Property] public ?string $run_id,
         #[OA\Property] public string $by,
@@ -35,11 +36,13 @@ final readonly class ChargeData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ChargeComponentData'),
-        )] public array $components,
+        )]
+        public array $components,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/WeighingData'),
-        )] public array $weighings,
+        )]
+        public array $weighings,
         #[OA\Property(type: 'object', nullable: true)] public ?object $premix,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $cautions,
     ) {

@@ -20,7 +20,8 @@ final readonly class DryBoardData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/MachineData'),
-        )] public array $dryers,
+        )]
+        public array $dryers,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/DryingData'))] public array $drying,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData'))] public array $standing,
         #[OA\Property] public float $server_time,

@@ -22,18 +22,21 @@ final readonly class LotDetailData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/MovementData'),
-        )] public array $movements,
+        )]
+        public array $movements,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $from,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotLinkData'))] public array $to,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ContaminationData'),
-        )] public array $contamination,
+        )]
+        public array $contamination,
         #[OA\Property(
             description: 'what it wants before it may be used, the first thing first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/LotStepData'),
-        )] public array $next,
+        )]
+        public array $next,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final readonly class MixData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/MixComponentData'),
-        )] public array $components,
+        )]
+        public array $components,
         #[OA\Property] public string $preview,
         #[OA\Property] public float $regrind_pct,
         #[OA\Property] public ?float $regrind_max_pct,

@@ -27,11 +27,13 @@ final readonly class SortingData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SortingBinData'),
-        )] public array $bins,
+        )]
+        public array $bins,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SortingEntryData'),
-        )] public array $entries,
+        )]
+        public array $entries,
         #[OA\Property] public float $sorted_g,
         #[OA\Property] public float $waste_g,
         #[OA\Property] public float $missing_g,

@@ -26,7 +26,8 @@ final readonly class SortingTestData
             type: 'array',
             items: new OA\Items(type: 'string'),
             nullable: true,
-        )] public ?array $only_for,
+        )]
+        public ?array $only_for,
     ) {
     }
 }

@@ -24,7 +24,8 @@ final readonly class SourceCardData
             description: 'what it brought, the newest of a kind, newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/BroughtData'),
-        )] public array $brought,
+        )]
+        public array $brought,
         #[OA\Property(description: 'days between its deliveries, the middle one of the newest')]
         public ?float $every_days,
         #[OA\Property(description: 'the lot of it that a trial would take')] public ?string $trial_lot,
@@ -32,7 +33,8 @@ final readonly class SourceCardData
             description: 'what its ladder asks for, checks of deliveries last',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/TrustStepData'),
-        )] public array $steps,
+        )]
+        public array $steps,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final readonly class SourceDetailData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/SourceEventData'),
-        )] public array $events,
+        )]
+        public array $events,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/LotData'))] public array $lots,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $may,
         #[OA\Property] public float $delivered_g,
@@ -36,7 +37,8 @@ final readonly class SourceDetailData
             description: 'what can be said of it now',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/TrustStepData'),
-        )] public array $steps,
+        )]
+        public array $steps,
     ) {
     }
 }

@@ -34,22 +34,26 @@ final readonly class DayData
             description: 'machines that stand today because somebody works on them',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StandstillData'),
-        )] public array $standstills,
+        )]
+        public array $standstills,
         #[OA\Property(
             description: 'from this one on, those on which nobody works',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/DayOffData'),
-        )] public array $days_off,
+        )]
+        public array $days_off,
         #[OA\Property(
             description: 'against the plan before',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $moved,
+        )]
+        public array $moved,
         #[OA\Property(
             description: 'what one more of something would give',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $why_not_more,
+        )]
+        public array $why_not_more,
         #[OA\Property(description: 'of people between their first and their last hands')] public float $idle_min,
         #[OA\Property(description: 'moments at which two things ring within a minute')] public int $rings_at_once,
         #[OA\Property] public float $supply_peak_a,

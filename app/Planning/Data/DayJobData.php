@@ -39,17 +39,20 @@ final readonly class DayJobData
             description: 'what holds it up, backwards',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $because,
+        )]
+        public array $because,
         #[OA\Property(
             description: 'what has to be done now',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $first,
+        )]
+        public array $first,
         #[OA\Property(
             description: 'why it cannot be begun',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $holds,
+        )]
+        public array $holds,
         #[OA\Property(enum: ['pinned', 'free', 'left_out'])] public string $wish,
     ) {
     }

@@ -25,7 +25,8 @@ final readonly class DayWorkData
             description: 'what is missing',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $holds,
+        )]
+        public array $holds,
     ) {
     }
 }

@@ -27,22 +27,26 @@ final readonly class HandOverData
             description: 'newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ToldData'),
-        )] public array $told,
+        )]
+        public array $told,
         #[OA\Property(
             description: 'that are not empty, cold and free',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/LeftMachineData'),
-        )] public array $machines,
+        )]
+        public array $machines,
         #[OA\Property(
             description: 'what wants hands, most urgent first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/HandData'),
-        )] public array $hands,
+        )]
+        public array $hands,
         #[OA\Property(
             description: 'of the plan, as they begin; and what is not in it, with why',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/DayJobData'),
-        )] public array $next,
+        )]
+        public array $next,
     ) {
     }
 }

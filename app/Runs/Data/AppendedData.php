@@ -19,7 +19,8 @@ final readonly class AppendedData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RefusedEventData'),
-        )] public array $refused,
+        )]
+        public array $refused,
         #[OA\Property] public RunData $run,
     ) {
     }

@@ -51,7 +51,8 @@ final readonly class ChangeData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ChangeTaskData'),
-        )] public array $tasks,
+        )]
+        public array $tasks,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Position'))]
         public array $positions,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Hose'))] public array $hoses,
@@ -59,7 +60,8 @@ final readonly class ChangeData
             description: 'what speaks against it, and what to mind',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $cares,
+        )]
+        public array $cares,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $unknown,
         #[OA\Property(description: 'a temperature that is read counts so near to what is set, K')]
         public float $ready_within_k,

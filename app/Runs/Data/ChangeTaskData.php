@@ -25,7 +25,8 @@ final readonly class ChangeTaskData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ChangeLookData'),
-        )] public array $looks,
+        )]
+        public array $looks,
         #[OA\Property(description: 'g, weighed as it came')] public float $purged_g,
         #[OA\Property(description: 'why it was left out')] public ?string $passed,
         #[OA\Property(description: 'as it was read when it was over; null before')] public ?string $said,

@@ -18,7 +18,8 @@ final readonly class CheckData
             description: 'by the name of a figure of the process',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'number'),
-        )] public object $figures,
+        )]
+        public object $figures,
         #[OA\Property(description: 'seconds since 1970 UTC')] public float $at,
     ) {
     }

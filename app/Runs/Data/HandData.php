@@ -36,7 +36,8 @@ final readonly class HandData
             description: 'whose hands it wants, by name; none where nobody is known to be here',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $whose = [],
+        )]
+        public array $whose = [],
         #[OA\Property(description: 'nobody has come by then: it is everybody\'s; null where nothing waits')]
         public ?float $everyones_at = null,
     ) {

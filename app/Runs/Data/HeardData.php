@@ -30,12 +30,14 @@ final readonly class HeardData
                     new OA\Property(property: 'what', type: 'string'),
                 ],
             ),
-        )] public array $marks,
+        )]
+        public array $marks,
         #[OA\Property(
             description: '[seconds from the first, value], thinned for a drawing',
             type: 'array',
             items: new OA\Items(type: 'array', items: new OA\Items(type: 'number')),
-        )] public array $points,
+        )]
+        public array $points,
     ) {
     }
 }

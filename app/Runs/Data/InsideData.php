@@ -29,7 +29,8 @@ final readonly class InsideData
                 new OA\Property(property: 'mass_g', type: 'number'),
                 new OA\Property(property: 'age_s', type: 'number'),
             ], required: ['mass_g', 'age_s'], type: 'object'),
-        )] public array $layers,
+        )]
+        public array $layers,
         #[OA\Property] public string $says,
         #[OA\Property] public ?string $do,
     ) {

@@ -22,7 +22,8 @@ final readonly class LaneData
         #[OA\Property(
             description: 'main: runs are made on it; place: they come to it; beside: neither',
             enum: ['main', 'place', 'beside'],
-        )] public string $works,
+        )]
+        public string $works,
         #[OA\Property] public string $says,
         #[OA\Property] public ?string $run_id,
         #[OA\Property(description: 'while its run stands still')] public ?BreakData $still,
@@ -33,7 +34,8 @@ final readonly class LaneData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StretchData'),
-        )] public array $stretches,
+        )]
+        public array $stretches,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $pins,
     ) {
     }

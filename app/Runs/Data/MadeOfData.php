@@ -17,7 +17,8 @@ final readonly class MadeOfData
             description: 'share of each lot, by its code, to a hundredth; most first',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'number'),
-        )] public object $shares,
+        )]
+        public object $shares,
     ) {
     }
 }

@@ -24,7 +24,8 @@ final readonly class OtherLotData
             description: 'why it may not go in; none where it may',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $stops,
+        )]
+        public array $stops,
     ) {
     }
 }

@@ -18,25 +18,30 @@ final readonly class PassportData
     public function __construct(
         #[OA\Property(
             description: 'the word that stands, to be named when another is said; null where none was',
-        )] public ?int $id,
+        )]
+        public ?int $id,
         #[OA\Property(description: 'that needs no sign-in; null where there is none')] public ?string $address,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(type: 'string', enum: ['name', 'mark', 'sources', 'kept', 'made']),
-        )] public array $shows,
+        )]
+        public array $shows,
         #[OA\Property(
             description: 'sources whose material would have been waste',
             type: 'array',
             items: new OA\Items(type: 'integer'),
-        )] public array $waste,
+        )]
+        public array $waste,
         #[OA\Property(
             description: 'that the run is of',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/PassportSourceData'),
-        )] public array $sources,
+        )]
+        public array $sources,
         #[OA\Property(
             description: 'somebody weighed a part: without that nothing is known of what it keeps from waste',
-        )] public bool $weighed,
+        )]
+        public bool $weighed,
         #[OA\Property(description: 'who said it')] public ?string $by,
     ) {
     }

@@ -29,12 +29,14 @@ final readonly class PieceData
             description: 'what it was made under that a good one is not',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $flags,
+        )]
+        public array $flags,
         #[OA\Property(
             description: 'what its taps measured, s, by figure',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'number'),
-        )] public object $clocked,
+        )]
+        public object $clocked,
     ) {
     }
 }

@@ -22,27 +22,32 @@ final readonly class PlanData
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
             description: 'the answer of plan.PROCESS, whole: settings, targets, timers, charge, checks, cautions, unknowns and what is particular to the process',
-        )] public Plan $plan,
+        )]
+        public Plan $plan,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true),
             description: 'value by name',
-        )] public object $settings,
+        )]
+        public object $settings,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
             description: 'where each came from, by name',
-        )] public object $origins,
+        )]
+        public object $origins,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
             description: 'the method settled on, by school',
-        )] public object $choices,
+        )]
+        public object $choices,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
             description: 'what a recipe would keep of it',
-        )] public object $recipe,
+        )]
+        public object $recipe,
         #[OA\Property(ref: '#/components/schemas/SafetyCheckResult', nullable: true)] public ?CheckResult $safety,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property(description: 'the recipe that it opened with; null where none was kept')]
@@ -53,7 +58,8 @@ final readonly class PlanData
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
             description: 'set-points in the main machine\'s own marks, by name of the setting',
-        )] public object $in_marks = new stdClass,
+        )]
+        public object $in_marks = new stdClass,
     ) {
     }
 }

@@ -32,37 +32,44 @@ final readonly class ProcedureData
             description: 'as it is worked',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(),
-        )] public object $worked,
+        )]
+        public object $worked,
         #[OA\Property(
             description: 'that are in force',
             type: 'array',
             items: new OA\Items(type: 'object', additionalProperties: new OA\AdditionalProperties()),
-        )] public array $changes,
+        )]
+        public array $changes,
         #[OA\Property(
             description: 'what is otherwise than shipped, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $says,
+        )]
+        public array $says,
         #[OA\Property(
             description: 'what to think of with them',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $doubts,
+        )]
+        public array $doubts,
         #[OA\Property(
             description: 'that nobody has decided on, newest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ProcedureEntryData'),
-        )] public array $proposals,
+        )]
+        public array $proposals,
         #[OA\Property(
             description: 'what was decided, newest first, the last twenty',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/ProcedureEntryData'),
-        )] public array $log,
+        )]
+        public array $log,
         #[OA\Property(
             description: 'written in its runs, newest first, the last thirty',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StepNoteData'),
-        )] public array $notes,
+        )]
+        public array $notes,
     ) {
     }
 }

@@ -29,22 +29,26 @@ final readonly class ProcedureEntryData
         #[OA\Property(
             type: 'array',
             items: new OA\Items(type: 'object', additionalProperties: new OA\AdditionalProperties()),
-        )] public array $changes,
+        )]
+        public array $changes,
         #[OA\Property(
             description: 'what would be otherwise than shipped, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $says,
+        )]
+        public array $says,
         #[OA\Property(
             description: 'what to think of first',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $doubts,
+        )]
+        public array $doubts,
         #[OA\Property(
             description: 'that prove it',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunLinkData'),
-        )] public array $runs,
+        )]
+        public array $runs,
     ) {
     }
 }

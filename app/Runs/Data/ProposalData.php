@@ -35,12 +35,14 @@ final readonly class ProposalData
             description: 'what has to be done now, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $first,
+        )]
+        public array $first,
         #[OA\Property(
             description: 'why it cannot be begun; empty where it can',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $holds,
+        )]
+        public array $holds,
     ) {
     }
 }

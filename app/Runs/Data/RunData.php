@@ -32,11 +32,13 @@ final readonly class RunData
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'number', nullable: true),
-        )] public object $plan,
+        )]
+        public object $plan,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
-        )] public object $choices,
+        )]
+        public object $choices,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $setup,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $safety,
         #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties())] public object $procedure,
@@ -47,62 +49,74 @@ final readonly class RunData
             description: 'each on its own clock; none where the procedure is one pass',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/PieceData'),
-        )] public array $pieces,
+        )]
+        public array $pieces,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunOutputData'),
-        )] public array $outputs,
+        )]
+        public array $outputs,
         #[OA\Property(description: 'no piece follows')] public bool $closing,
         #[OA\Property(
             description: 'machines that another run claims for the same time, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $contested,
+        )]
+        public array $contested,
         #[OA\Property(
             description: 'what is wrong with its machines now, as was logged, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $troubles,
+        )]
+        public array $troubles,
         #[OA\Property(
             description: 'in order; while the last has no end, nothing that needs heat goes on',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/BreakData'),
-        )] public array $breaks,
+        )]
+        public array $breaks,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/StandingEntryData'),
-        )] public array $entries,
+        )]
+        public array $entries,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/EventData'))] public array $events,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/HandData'))] public array $hands,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(),
             nullable: true,
-        )] public ?object $inspection,
+        )]
+        public ?object $inspection,
         #[OA\Property(
             description: 'in order, the newest is the inspection',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/CheckData'),
-        )] public array $checks,
+        )]
+        public array $checks,
         #[OA\Property(description: 'null where nobody can know, and once it has ended')] public ?InsideData $inside,
         #[OA\Property] public HeatMarksData $marks,
         #[OA\Property(
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/RunMaterialData'),
-        )] public array $materials,
+        )]
+        public array $materials,
         #[OA\Property(
             description: 'which lots are in which pieces, of a run that went over to another; none of one that did not',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/MadeOfData'),
-        )] public array $made_of,
+        )]
+        public array $made_of,
         #[OA\Property(
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
             description: 'set-points in the main machine\'s own marks, by name of the target',
-        )] public object $in_marks,
+        )]
+        public object $in_marks,
         #[OA\Property(
             description: 'what an answer is about: 0 the whole run; else safety, procedure and plausible are left out, setup too unless a step has ended, and of events, entries and pieces come those that are newer than this number, or under way',
-        )] public int $since,
+        )]
+        public int $since,
         #[OA\Property(description: 'pieces that an instrument can tell something of: GET runs/N/heard')]
         public int $heard,
         #[OA\Property] public float $step_since,
@@ -111,7 +125,8 @@ final readonly class RunData
             description: 'between what numbers are believed at once; of a whole run that is under way',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/PlausibleData'),
-        )] public array $plausible,
+        )]
+        public array $plausible,
     ) {
     }
 }

@@ -41,7 +41,8 @@ final readonly class RunSummaryData
             description: 'what was set and what came out, as the process names them',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Figure'),
-        )] public array $figures,
+        )]
+        public array $figures,
         #[OA\Property(description: 'good pieces; a run that is one pass is one')] public int $good,
         #[OA\Property(description: 'scrapped or dropped')] public int $bad,
     ) {

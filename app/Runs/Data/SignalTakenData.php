@@ -18,7 +18,8 @@ final readonly class SignalTakenData
             description: 'keys of the entries; none where it was the same foot again',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $stored,
+        )]
+        public array $stored,
     ) {
     }
 }

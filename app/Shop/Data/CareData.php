@@ -27,7 +27,8 @@ final readonly class CareData
             description: 'newest first, the last ten',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/CareDoneData'),
-        )] public array $done,
+        )]
+        public array $done,
     ) {
     }
 }

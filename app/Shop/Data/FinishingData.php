@@ -19,7 +19,8 @@ final readonly class FinishingData
             description: 'empty where nothing is done',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/OperationData'),
-        )] public array $operations,
+        )]
+        public array $operations,
         #[OA\Property(description: 'newest that was said of it; sent back with what is said next')] public int $after,
         #[OA\Property(description: 'who said so')] public ?string $by,
         #[OA\Property] public ?float $at,
@@ -27,7 +28,8 @@ final readonly class FinishingData
             description: 'newest first, the last ten',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/FinishedData'),
-        )] public array $log,
+        )]
+        public array $log,
     ) {
     }
 }

@@ -23,7 +23,8 @@ final readonly class FitData
             description: 'what could not be looked at: a fact is missing',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $unknown,
+        )]
+        public array $unknown,
     ) {
     }
 }

@@ -29,7 +29,8 @@ final readonly class GoodsData
             description: 'that is done to them',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/OperationData'),
-        )] public array $operations,
+        )]
+        public array $operations,
         #[OA\Property(description: 'that each of them takes')] public float $piece_min,
         #[OA\Property(description: 'whose hands it wants at once')] public int $finish_people,
         #[OA\Property(description: 'of hands, for each')] public float $hands_min,
@@ -39,7 +40,8 @@ final readonly class GoodsData
             description: 'bought-in parts that are missing to it, in words',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $lacks,
+        )]
+        public array $lacks,
     ) {
     }
 }

@@ -18,7 +18,8 @@ final readonly class MachineDetailData
             description: 'oldest first; the newest of a name counts',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/MachineFactData'),
-        )] public array $log,
+        )]
+        public array $log,
         #[OA\Property(description: 'of the newest fact: give it back as `after`')] public int $after,
         #[OA\Property(description: 'pieces that a mould has made in this shop')] public ?int $made,
         #[OA\Property(description: 'its readings can be asked what it really can do')] public bool $learns,

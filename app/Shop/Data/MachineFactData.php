@@ -19,7 +19,8 @@ final readonly class MachineFactData
                 new OA\Schema(type: 'number', nullable: true),
                 new OA\Schema(type: 'string'),
             ],
-        )] public float|string|null $value,
+        )]
+        public float|string|null $value,
         #[OA\Property(enum: ['plate', 'measured', 'fitted', 'unknown'])] public string $origin,
         #[OA\Property] public string $note,
         #[OA\Property] public ?string $by,

@@ -17,7 +17,8 @@ final readonly class MachineKindData
             description: 'JSON Schema of each fact, by name',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
-        )] public object $facts,
+        )]
+        public object $facts,
         #[OA\Property(description: 'hangs in another machine as long as a run lasts')] public bool $is_mould,
     ) {
     }

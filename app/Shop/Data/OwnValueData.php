@@ -23,7 +23,8 @@ final readonly class OwnValueData
             description: 'oldest first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/OwnValueEntryData'),
-        )] public array $log,
+        )]
+        public array $log,
         #[OA\Property(description: 'newest entry, to be said again with the next')] public int $after,
     ) {
     }

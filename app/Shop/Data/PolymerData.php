@@ -26,13 +26,15 @@ final readonly class PolymerData
             description: 'why a process does not work it, by process',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
-        )] public object $why_not,
+        )]
+        public object $why_not,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))] public array $overridden,
         #[OA\Property(
             description: 'what to know of it, by process',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties(type: 'string'),
-        )] public object $notes,
+        )]
+        public object $notes,
         #[OA\Property(
             description: 'temperatures between which it is worked, °C, by process',
             type: 'object',
@@ -45,7 +47,8 @@ final readonly class PolymerData
                     new OA\Property(property: 'max', type: 'number'),
                 ],
             ),
-        )] public object $windows,
+        )]
+        public object $windows,
         #[OA\Property(description: 'the usual most regrind')] public ?float $regrind_max_pct,
         #[OA\Property] public ?string $regrind_note,
         #[OA\Property] public bool $never_hot,

@@ -27,12 +27,14 @@ final readonly class ProcessData
             description: 'machines it is done on, the main one first',
             type: 'array',
             items: new OA\Items(ref: '#/components/schemas/Role'),
-        )] public array $roles,
+        )]
+        public array $roles,
         #[OA\Property(
             description: 'forms in which it takes its material',
             type: 'array',
             items: new OA\Items(type: 'string'),
-        )] public array $forms,
+        )]
+        public array $forms,
         #[OA\Property(type: 'array', items: new OA\Items(ref: '#/components/schemas/Figure'))] public array $figures,
         #[OA\Property(
             description: 'its waits, in the words of its procedure',
@@ -42,12 +44,14 @@ final readonly class ProcessData
                 new OA\Property(property: 'title', type: 'string'),
                 new OA\Property(property: 'kind', type: 'string', enum: ['heat', 'cool', 'wait']),
             ], required: ['id', 'title', 'kind'], type: 'object'),
-        )] public array $timers,
+        )]
+        public array $timers,
         #[OA\Property(
             description: 'where practitioners differ: title, default, why, choices',
             type: 'object',
             additionalProperties: new OA\AdditionalProperties,
-        )] public object $schools,
+        )]
+        public object $schools,
         #[OA\Property(
             description: 'the JSON Schema of the numbers that can be set',
             type: 'object',

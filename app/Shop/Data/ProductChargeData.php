@@ -14,7 +14,8 @@ final readonly class ProductChargeData
         #[OA\Property] public float $mass_g,
         #[OA\Property(
             description: 'this near is on target; null where the process says none',
-        )] public ?float $tolerance_g,
+        )]
+        public ?float $tolerance_g,
         #[OA\Property] public string $explanation,
     ) {
     }

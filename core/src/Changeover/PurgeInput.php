@@ -20,7 +20,8 @@ final readonly class PurgeInput
             'codes of what the shop has to put between; the whole library unless given',
             of: 'string',
             atMost: 60,
-        )] public ?array $available = null,
+        )]
+        public ?array $available = null,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final class PurgeResult extends Result
         #[Field('null without a throughput', 'min')] public readonly ?float $minutes,
         #[Field(
             'a pair that must not meet in a hot barrel, or what to do where there is no way',
-        )] public readonly ?string $stop,
+        )]
+        public readonly ?string $stop,
     ) {
     }
 }

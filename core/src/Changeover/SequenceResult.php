@@ -21,13 +21,15 @@ final class SequenceResult extends Result
         #[Field(
             'minutes, row from, column to; row 0 is the start; null where there is no way',
             'min',
-        )] public readonly array $matrix,
+        )]
+        public readonly array $matrix,
         #[Field('', '', of: Leg::class)] public readonly array $legs,
         #[Field(
             'ids of jobs that nothing leads to: left out of the order',
             '',
             of: 'string',
-        )] public readonly array $impossible = [],
+        )]
+        public readonly array $impossible = [],
     ) {
     }
 }

@@ -20,7 +20,8 @@ final readonly class BlendInput
             '',
             min: 1,
             max: 1000000,
-        )] public int $min_divisions = 20,
+        )]
+        public int $min_divisions = 20,
         #[Field('of the library, for what regrind is usual in it')] public ?string $polymer = null,
     ) {
     }

@@ -18,7 +18,8 @@ final readonly class SheetInput
             'g/cm3',
             min: 0.005,
             max: 25,
-        )] public ?float $density_g_cm3 = null,
+        )]
+        public ?float $density_g_cm3 = null,
         #[Field('code of a polymer in the library')] public ?string $polymer = null,
         #[Field('flash, residue and overfill together', '%', min: 0, max: 100)] public float $allowance_pct = 5.0,
         #[Field('cut off each edge', 'mm', min: 0, max: 1000)] public float $trim_mm = 0.0,
@@ -30,7 +31,8 @@ final readonly class SheetInput
             'kg/mm',
             above: 0,
             max: 1000,
-        )] public ?float $shop_kg_per_mm = null,
+        )]
+        public ?float $shop_kg_per_mm = null,
     ) {
     }
 

@@ -17,7 +17,8 @@ final class SheetResult extends Result
         #[Field(
             'height of the loose charge; null without a bulk density',
             'mm',
-        )] public readonly ?float $loose_height_mm,
+        )]
+        public readonly ?float $loose_height_mm,
         #[Field('loose height within the frame; null without either')] public readonly ?bool $fits_frame,
     ) {
     }

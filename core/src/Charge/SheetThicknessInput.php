@@ -17,7 +17,8 @@ final readonly class SheetThicknessInput
             'g/cm3',
             min: 0.005,
             max: 25,
-        )] public ?float $density_g_cm3 = null,
+        )]
+        public ?float $density_g_cm3 = null,
         #[Field('code of a polymer in the library')] public ?string $polymer = null,
         #[Field('lost as flash and residue, of the net mass', '%', min: 0, max: 100)] public float $loss_pct = 0.0,
         #[Field('cut off each edge', 'mm', min: 0, max: 1000)] public float $trim_mm = 0.0,

@@ -20,7 +20,8 @@ final readonly class ShotInput
             'g/cm3',
             min: 0.005,
             max: 25,
-        )] public ?float $density_solid_g_cm3 = null,
+        )]
+        public ?float $density_solid_g_cm3 = null,
         #[Field('of the melt', 'g/cm3', min: 0.005, max: 25)] public ?float $density_melt_g_cm3 = null,
         #[Field('of the loose feed', 'g/cm3', min: 0.005, max: 25)] public ?float $bulk_density_g_cm3 = null,
         #[Field('code of a polymer in the library')] public ?string $polymer = null,

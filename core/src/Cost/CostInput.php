@@ -20,7 +20,8 @@ final readonly class CostInput
             'what went in, less what came back as regrind',
             of: MaterialCost::class,
             atMost: 50,
-        )] public array $material = [],
+        )]
+        public array $material = [],
         #[Field('', 'kWh', min: 0, max: 1e9)] public float $energy_kwh = 0.0,
         #[Field('for each kilowatt-hour', '', min: 0, max: 1e6)] public float $price_kwh = 0.0,
         #[Field('whose time it took', of: HandsCost::class, atMost: 50)] public array $hands = [],

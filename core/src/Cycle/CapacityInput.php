@@ -21,7 +21,8 @@ final readonly class CapacityInput
             of: CycleStep::class,
             atLeast: 1,
             atMost: 200,
-        )] public array $steps,
+        )]
+        public array $steps,
         #[Field('', 'min', above: 0, max: 100000)] public float $shift_min,
         #[Field('how many of each; 1 for any not named', of: 'counts')] public array $resources = [],
         #[Field('at the start of a shift', 'min', min: 0, max: 100000)] public float $startup_min = 0.0,
@@ -31,7 +32,8 @@ final readonly class CapacityInput
             's',
             min: 0,
             max: 1e6,
-        )] public ?float $preheated_soak_s = null,
+        )]
+        public ?float $preheated_soak_s = null,
     ) {
     }
 }

@@ -25,7 +25,8 @@ final readonly class RankInput
         #[Field(
             'yes, no or unknown to the k-th question of a cause: "cause.k", from 0',
             of: 'named',
-        )] public array $answers = [],
+        )]
+        public array $answers = [],
         #[Field('changes made before, in order', of: Change::class, atMost: 500)] public array $history = [],
         #[Field('settings as they stand, with their limits', of: Known::class, atMost: 100)] public array $known = [],
         #[Field('lever, motor, drum or screw')] public ?string $machine_kind = null,

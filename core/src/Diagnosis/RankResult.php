@@ -18,7 +18,8 @@ final class RankResult extends Result
         #[Field('null when nothing more would tell')] public readonly ?NextQuestion $next_question,
         #[Field(
             'null while the cause is not clear enough, or nothing is left to change',
-        )] public readonly ?NextChange $next_change,
+        )]
+        public readonly ?NextChange $next_change,
         #[Field('before anything else', of: 'string')] public readonly array $cautions,
     ) {
     }

@@ -17,7 +17,8 @@ final readonly class ConditionInput
             'h',
             above: 0,
             max: 100000,
-        )] public ?float $shop_hours = null,
+        )]
+        public ?float $shop_hours = null,
     ) {
     }
 }

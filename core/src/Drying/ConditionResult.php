@@ -15,7 +15,8 @@ final class ConditionResult extends Result
         #[Field(
             'share of the water with which such a part is tough enough to use; an estimate',
             '',
-        )] public readonly float $fraction_usable,
+        )]
+        public readonly float $fraction_usable,
         #[Field('until that share is in', 'h')] public readonly float $hours_usable,
     ) {
     }

@@ -22,7 +22,8 @@ final readonly class FillInput
             of: Way::class,
             atLeast: 1,
             atMost: 50,
-        )] public array $path,
+        )]
+        public array $path,
         #[Field('what the machine can give', 'bar', above: 0, max: 10000)] public ?float $available_bar = null,
     ) {
     }

@@ -35,7 +35,8 @@ final readonly class MeltInput implements Checked
             '1/K',
             min: 0,
             max: 0.2,
-        )] public ?float $temperature_coefficient_1_k = null,
+        )]
+        public ?float $temperature_coefficient_1_k = null,
         #[Field('measured melt flow rate', 'g/10 min', min: 0.001, max: 10000)] public ?float $mfr_g_10min = null,
         #[Field('temperature of that test', '°C', min: 50, max: 450)] public ?float $mfr_c = null,
         #[Field('load of that test', 'kg', min: 0.01, max: 100)] public ?float $mfr_kg = null,

@@ -15,7 +15,8 @@ final readonly class SoftInsert
             'MPa',
             min: 0.1,
             max: 2000,
-        )] public float $allowable_mpa,
+        )]
+        public float $allowable_mpa,
         #[Field('face of the insert that carries the clamp', 'cm2', min: 0.01, max: 1e6)] public float $land_area_cm2,
     ) {
     }

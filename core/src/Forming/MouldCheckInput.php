@@ -21,19 +21,22 @@ final readonly class MouldCheckInput
         #[Field('for the undercut', 'mm', above: 0, max: 10000)] public ?float $half_width_mm = null,
         #[Field(
             'a ring that stretches over its whole width, or a clip at the edge that bends',
-        )] public UndercutKind $undercut_kind = UndercutKind::Ring,
+        )]
+        public UndercutKind $undercut_kind = UndercutKind::Ring,
         #[Field(
             'of an edge clip; the sheet unless given',
             'mm',
             min: 0.01,
             max: 100,
-        )] public ?float $clip_thickness_mm = null,
+        )]
+        public ?float $clip_thickness_mm = null,
         #[Field(
             'of an edge clip, from its root to its hook',
             'mm',
             min: 0.1,
             max: 1000,
-        )] public ?float $clip_depth_mm = null,
+        )]
+        public ?float $clip_depth_mm = null,
     ) {
     }
 

@@ -21,7 +21,8 @@ final readonly class RankInput
             '',
             of: 'string',
             atMost: 60,
-        )] public array $candidates = [],
+        )]
+        public array $candidates = [],
         #[Field('tests not to hand', '', of: 'string', atMost: 30)] public array $exclude_tests = [],
         #[Field('items the shop has confirmed before, by polymer', '', of: 'counts')] public array $confirmed = [],
     ) {

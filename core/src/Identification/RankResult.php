@@ -19,13 +19,15 @@ final class RankResult extends Result
         public readonly string $because,
         #[Field(
             'what to do next; null when it is decided or nothing more would tell',
-        )] public readonly ?NextTest $next_test,
+        )]
+        public readonly ?NextTest $next_test,
         #[Field('two tests that disagree')] public readonly ?Conflict $conflict,
         #[Field(
             'polymers that the tests do not tell apart, decided together',
             '',
             of: 'string',
-        )] public readonly array $family,
+        )]
+        public readonly array $family,
         #[Field('of a family, the one whose limits of temperature are the safe ones')] public readonly ?string $heat_as,
         #[Field('that it is PVC or something else that is never heated', '')] public readonly float $never_hot,
     ) {

@@ -16,7 +16,8 @@ final readonly class FactorInput
             '',
             above: 0,
             max: 3,
-        )] public float $prior_sd = 0.25,
+        )]
+        public float $prior_sd = 0.25,
     ) {
     }
 }

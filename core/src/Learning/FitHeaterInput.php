@@ -16,7 +16,8 @@ final readonly class FitHeaterInput
             '',
             above: 0,
             max: 1,
-        )] public float $exchange = 0.7,
+        )]
+        public float $exchange = 0.7,
     ) {
     }
 }

@@ -26,7 +26,8 @@ final readonly class PressRun implements Checked
             'of a cold platen, from pressure on',
             of: PlatenReading::class,
             atMost: 5000,
-        )] public ?array $cold_readings = null,
+        )]
+        public ?array $cold_readings = null,
     ) {
     }
 

@@ -23,25 +23,29 @@ final readonly class MaterialInput implements Checked
             'g/cm3',
             min: 0.005,
             max: 25,
-        )] public ?float $bulk_density_g_cm3 = null,
+        )]
+        public ?float $bulk_density_g_cm3 = null,
         #[Field(
             'thermal conductivity of the solid',
             'W/mK',
             min: 0.005,
             max: 500,
-        )] public ?float $conductivity_solid_w_mk = null,
+        )]
+        public ?float $conductivity_solid_w_mk = null,
         #[Field(
             'thermal conductivity of the melt',
             'W/mK',
             min: 0.005,
             max: 500,
-        )] public ?float $conductivity_melt_w_mk = null,
+        )]
+        public ?float $conductivity_melt_w_mk = null,
         #[Field(
             'specific heat of the solid',
             'J/gK',
             min: 0.1,
             max: 20,
-        )] public ?float $specific_heat_solid_j_gk = null,
+        )]
+        public ?float $specific_heat_solid_j_gk = null,
         #[Field('specific heat of the melt', 'J/gK', min: 0.1, max: 20)] public ?float $specific_heat_melt_j_gk = null,
         #[Field('glass transition', '°C', min: -200, max: 500)] public ?float $tg_c = null,
         #[Field('end of melting', '°C', min: -100, max: 500)] public ?float $tm_c = null,
@@ -59,7 +63,8 @@ final readonly class MaterialInput implements Checked
             'min',
             min: 0,
             max: 100000,
-        )] public ?float $minutes_at_ceiling = null,
+        )]
+        public ?float $minutes_at_ceiling = null,
     ) {
     }
 

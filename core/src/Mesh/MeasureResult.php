@@ -19,7 +19,8 @@ final class MeasureResult extends Result
         #[Field(
             'least draft of a side, below zero when it leans the wrong way; none when there is no side',
             '°',
-        )] public readonly ?float $min_draft_deg,
+        )]
+        public readonly ?float $min_draft_deg,
         #[Field('faces that look away from the pull', 'cm2')] public readonly float $undercut_area_cm2,
         #[Field('every edge is shared by exactly two facets')] public readonly bool $watertight,
         #[Field('edges that are not shared by exactly two facets')] public readonly int $open_edges,

@@ -17,7 +17,8 @@ final readonly class ThicknessGridInput
             'mm',
             above: 0,
             max: 100,
-        )] public float $tolerance_mm,
+        )]
+        public float $tolerance_mm,
     ) {
     }
 }

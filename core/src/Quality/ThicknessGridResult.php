@@ -20,7 +20,8 @@ final class ThicknessGridResult extends Result
         #[Field(
             'centre less the edge of the fitted paraboloid; negative is a thin centre; null for too few points',
             'mm',
-        )] public readonly ?float $bow_mm,
+        )]
+        public readonly ?float $bow_mm,
         #[Field('root mean square about the fit', 'mm')] public readonly float $residual_mm,
         #[Field('where the fitted plane is lowest: x-y-, x+y-, x-y+ or x+y+')] public readonly string $low_corner,
         #[Field('what to do about it', of: 'string')] public readonly array $advice,

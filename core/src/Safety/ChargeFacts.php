@@ -18,7 +18,8 @@ final readonly class ChargeFacts
             'mm',
             above: 0,
             max: 100000,
-        )] public ?float $length_mm = null,
+        )]
+        public ?float $length_mm = null,
         #[Field('', 'mm', above: 0, max: 100000)] public ?float $width_mm = null,
     ) {
     }

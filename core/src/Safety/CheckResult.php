@@ -22,7 +22,8 @@ final class CheckResult extends Result
         #[Field(
             'what a person at the machine has to confirm',
             of: Acknowledgement::class,
-        )] public readonly array $acknowledgements,
+        )]
+        public readonly array $acknowledgements,
     ) {
     }
 

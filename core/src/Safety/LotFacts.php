@@ -19,7 +19,8 @@ final readonly class LotFacts
             '',
             of: 'string',
             atMost: 60,
-        )] public array $found = [],
+        )]
+        public array $found = [],
         #[Field('flake, pellet, sheet, item …; not asked when not given')] public ?string $form = null,
         #[Field('what is left of it', 'g', min: 0, max: 1e9)] public ?float $held_g = null,
     ) {

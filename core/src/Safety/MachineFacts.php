@@ -17,13 +17,15 @@ final readonly class MachineFacts implements Checked
         #[Field('holds the mould shut', 'kN', min: 0, max: 1e6)] public ?float $clamp_kn = null,
         #[Field(
             'vacuum that its tank is built for, kPa below the air; false: not built for any',
-        )] public mixed $tank_rated_kpa = null,
+        )]
+        public mixed $tank_rated_kpa = null,
         #[Field(
             'largest sheet or mould that its bed takes',
             'mm',
             above: 0,
             max: 100000,
-        )] public ?float $bed_length_mm = null,
+        )]
+        public ?float $bed_length_mm = null,
         #[Field('', 'mm', above: 0, max: 100000)] public ?float $bed_width_mm = null,
     ) {
     }

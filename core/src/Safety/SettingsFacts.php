@@ -14,7 +14,8 @@ final readonly class SettingsFacts
             '°C',
             min: -50,
             max: 1000,
-        )] public float $set_c,
+        )]
+        public float $set_c,
         #[Field('surface of a former\'s heater', '°C', min: -50, max: 1500)] public ?float $heater_c = null,
         #[Field('of the sheet to be formed', 'mm', min: 0.01, max: 50)] public ?float $thickness_mm = null,
         #[Field('emissivity times view of the heater', '', above: 0, max: 1)] public float $exchange = 0.7,
@@ -25,7 +26,8 @@ final readonly class SettingsFacts
             'kg',
             min: 0,
             max: 100000,
-        )] public ?float $load_kg = null,
+        )]
+        public ?float $load_kg = null,
         #[Field('how far the hot sheet sags', 'mm', min: 0, max: 10000)] public ?float $sag_mm = null,
         #[Field('from the sheet to what is under it', 'mm', min: 0, max: 10000)] public ?float $clearance_mm = null,
     ) {

@@ -14,7 +14,8 @@ final readonly class Known implements Checked
     public function __construct(
         #[Field(
             'which setting, as the answer names it: melt_c, mould_c, platen_c, sheet_normal_c …',
-        )] public string $setting,
+        )]
+        public string $setting,
         #[Field('', '', min: -1e6, max: 1e6)] public float $target,
         #[Field('', '', min: -1e6, max: 1e6)] public ?float $low = null,
         #[Field('', '', min: -1e6, max: 1e6)] public ?float $high = null,

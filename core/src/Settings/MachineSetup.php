@@ -20,7 +20,8 @@ final readonly class MachineSetup
             '°C',
             min: 50,
             max: 1500,
-        )] public ?float $heater_c = null,
+        )]
+        public ?float $heater_c = null,
         #[Field('emissivity times view of the heater', '', above: 0, max: 1)] public float $exchange = 0.7,
         #[Field('heated faces of the sheet', '', min: 1, max: 2)] public int $sides = 1,
         #[Field('heater power and mass of the hot platens')] public ?HotPressInput $press = null,
@@ -30,7 +31,8 @@ final readonly class MachineSetup
             'bar',
             above: 0,
             max: 10000,
-        )] public ?float $max_bar = null,
+        )]
+        public ?float $max_bar = null,
     ) {
     }
 }

@@ -14,11 +14,13 @@ final readonly class MouldSetup
             'bar',
             above: 0,
             max: 5000,
-        )] public ?float $max_bar = null,
+        )]
+        public ?float $max_bar = null,
         #[Field('and this', '°C', min: 0, max: 600)] public ?float $max_c = null,
         #[Field(
             'needs a fine copy of its surface: the upper half of the mould\'s window',
-        )] public bool $fine_finish = false,
+        )]
+        public bool $fine_finish = false,
         #[Field('bath that a closed bar mould cools in', '°C', min: 0, max: 100)] public float $bath_c = 15.0,
         #[Field('steel, aluminium, printed_resin or {k, rho, cp}')] public mixed $material = 'aluminium',
         #[Field('from cavity to outside', 'mm', min: 0.01, max: 500)] public float $thickness_mm = 15.0,

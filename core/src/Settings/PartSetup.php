@@ -14,7 +14,8 @@ final readonly class PartSetup
             'mm',
             min: 0.01,
             max: 300,
-        )] public float $thickness_mm,
+        )]
+        public float $thickness_mm,
         #[Field('of a panel; the larger side of a bar', 'mm', above: 0, max: 20000)] public ?float $width_mm = null,
         #[Field('of a panel', 'mm', above: 0, max: 20000)] public ?float $length_mm = null,
         #[Field('depth of draw over the opening, by area', '', min: 1, max: 20)] public ?float $area_draw_ratio = null,

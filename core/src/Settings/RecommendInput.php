@@ -23,12 +23,14 @@ final readonly class RecommendInput
             'what this machine ran with when it was last good with this polymer',
             of: Known::class,
             atMost: 50,
-        )] public array $last_good_run = [],
+        )]
+        public array $last_good_run = [],
         #[Field(
             'what this shop always does; goes before everything else',
             of: Known::class,
             atMost: 50,
-        )] public array $your_rules = [],
+        )]
+        public array $your_rules = [],
         #[Field('', '°C', min: -50, max: 100)] public float $room_c = 20.0,
     ) {
     }

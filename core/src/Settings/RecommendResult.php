@@ -20,13 +20,15 @@ final class RecommendResult extends Result
         #[Field(
             'from feed to nozzle or die; empty without a barrel',
             of: Zone::class,
-        )] public readonly array $zone_profile,
+        )]
+        public readonly array $zone_profile,
         #[Field('', of: Timer::class)] public readonly array $timers,
         #[Field('', of: 'string')] public readonly array $cautions,
         #[Field(
             'where the heater given overheats the sheet: the hottest that does not',
             '°C',
-        )] public readonly ?float $hottest_heater_c = null,
+        )]
+        public readonly ?float $hottest_heater_c = null,
     ) {
     }
 }

@@ -21,7 +21,8 @@ final readonly class PumpDownInput implements Checked
             's',
             above: 0,
             max: 3600,
-        )] public ?float $form_within_s = null,
+        )]
+        public ?float $form_within_s = null,
     ) {
     }
 

@@ -25,7 +25,8 @@ final readonly class TraceInput implements Checked
             's',
             min: -1e6,
             max: 1e9,
-        )] public ?float $heater_off_s = null,
+        )]
+        public ?float $heater_off_s = null,
     ) {
     }
 

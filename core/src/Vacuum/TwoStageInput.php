@@ -22,19 +22,22 @@ final readonly class TwoStageInput implements Checked
             'l/min',
             above: 0,
             max: 1e7,
-        )] public ?float $blower_l_min = null,
+        )]
+        public ?float $blower_l_min = null,
         #[Field(
             'how fast air goes through the hose and valve to the tank',
             'l/min',
             above: 0,
             max: 1e7,
-        )] public ?float $valve_l_min = null,
+        )]
+        public ?float $valve_l_min = null,
         #[Field(
             'the sheet can be formed for so long; see heat.vacuum_sheet',
             's',
             above: 0,
             max: 3600,
-        )] public ?float $form_within_s = null,
+        )]
+        public ?float $form_within_s = null,
     ) {
     }
 

@@ -21,7 +21,8 @@ final class TwoStageResult extends Result
         #[Field(
             'null without flows or target, or when it is never reached',
             's',
-        )] public readonly ?float $seconds_to_target,
+        )]
+        public readonly ?float $seconds_to_target,
         #[Field('the target comes before the sheet is too cold; null unless asked')] public readonly ?bool $in_time,
         #[Field('under the sheet, when the flows are given', of: PressurePoint::class)] public readonly array $curve,
     ) {

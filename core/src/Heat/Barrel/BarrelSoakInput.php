@@ -20,7 +20,8 @@ final readonly class BarrelSoakInput
             '°C',
             min: -50,
             max: 600,
-        )] public ?float $target_c = null,
+        )]
+        public ?float $target_c = null,
         #[Field('loose 0.55, tamped 0.15', '', min: 0, max: 0.95)] public float $porosity = 0.55,
         #[Field('charge to wall', 'W/m2K', above: 0, max: 1e6)] public float $contact_w_m2k = 500.0,
         #[Field('', '', above: 0, max: 1)] public float $fraction_refilled = 1.0,

@@ -23,7 +23,8 @@ final readonly class ContentsInput implements Checked
             '',
             min: 0,
             max: 1,
-        )] public float $mixing = Space::MIXING,
+        )]
+        public float $mixing = Space::MIXING,
     ) {
     }
 

@@ -14,7 +14,8 @@ final readonly class InBarrel
         #[Field(
             'the oldest load that is at least a hundredth of it; null when it is empty',
             's',
-        )] public ?float $oldest_s,
+        )]
+        public ?float $oldest_s,
     ) {
     }
 }

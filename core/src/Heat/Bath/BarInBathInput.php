@@ -28,7 +28,8 @@ final readonly class BarInBathInput implements Checked
             'W/m2K',
             above: 0,
             max: 1e6,
-        )] public ?float $h_w_m2k = null,
+        )]
+        public ?float $h_w_m2k = null,
         #[Field('look at it then', 'min', above: 0, max: 100000)] public ?float $minutes = null,
         #[Field('skins asked for', 'mm', of: 'number', min: 0.01, max: 1000, atMost: 50)] public array $skin_mm = [],
         #[Field('of the bar', 'mm', above: 0, max: 100000)] public ?float $length_mm = null,
@@ -37,7 +38,8 @@ final readonly class BarInBathInput implements Checked
             'mm',
             above: 0,
             max: 100000,
-        )] public ?float $span_mm = null,
+        )]
+        public ?float $span_mm = null,
         #[Field('as it may sag then', 'mm', above: 0, max: 1000)] public float $sag_mm = 2.0,
         #[Field('of the warm skin', 'MPa', min: 0.1, max: 100000)] public float $modulus_mpa = 300.0,
         #[Field('add the section at moments from start to end')] public bool $with_section = false,

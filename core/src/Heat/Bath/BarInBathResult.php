@@ -22,7 +22,8 @@ final class BarInBathResult extends Result
         #[Field(
             'its skin carries it: it may leave the mould; null when it never does alone',
             's',
-        )] public readonly ?float $strip_s,
+        )]
+        public readonly ?float $strip_s,
         #[Field('that does', 'mm')] public readonly ?float $strip_skin_mm,
         public readonly string $strip_because,
         #[Field('at most 40 moments', of: BarSection::class)] public readonly array $sections,

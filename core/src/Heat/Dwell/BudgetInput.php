@@ -18,7 +18,8 @@ final readonly class BudgetInput
             of: Stay::class,
             atLeast: 1,
             atMost: 5000,
-        )] public array $history,
+        )]
+        public array $history,
         #[Field('activation energy of its breaking down', 'kJ/mol', min: 1, max: 500)] public float $ea_kj_mol = 120.0,
     ) {
     }

@@ -24,13 +24,15 @@ final readonly class LayerInput implements Checked
             '°C',
             min: -273.15,
             max: 4000,
-        )] public ?float $consolidate_start_c = null,
+        )]
+        public ?float $consolidate_start_c = null,
         #[Field('pores closed', '°C', min: -273.15, max: 4000)] public ?float $consolidate_end_c = null,
         #[Field(
             'conductance to the next layer; null for perfect',
             'W/m2K',
             above: 0,
-        )] public ?float $contact_next_w_m2k = null,
+        )]
+        public ?float $contact_next_w_m2k = null,
         #[Field('warn when any of it gets hotter', '°C', min: -273.15, max: 4000)] public ?float $ceiling_c = null,
     ) {
     }

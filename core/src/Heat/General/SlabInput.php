@@ -26,7 +26,8 @@ final readonly class SlabInput implements Checked
             of: 'number',
             min: 0,
             atMost: 500,
-        )] public array $sample_s,
+        )]
+        public array $sample_s,
     ) {
     }
 

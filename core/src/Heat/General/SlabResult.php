@@ -16,7 +16,8 @@ final class SlabResult extends Result
         #[Field(
             'heat let in through both faces; cylinder: per m2 of its outer face',
             'J/m2',
-        )] public readonly float $energy_in_j_m2,
+        )]
+        public readonly float $energy_in_j_m2,
         #[Field('heat let in less enthalpy gained, of the larger', '%')] public readonly float $energy_error_pct,
     ) {
     }

@@ -16,7 +16,8 @@ final readonly class ColdPressInput
             'W/K',
             min: 0,
             max: 100000,
-        )] public float $cooling_w_k = 10.0,
+        )]
+        public float $cooling_w_k = 10.0,
         #[Field('coolant or room', '°C', min: -50, max: 200)] public float $coolant_c = 20.0,
     ) {
     }

@@ -20,7 +20,8 @@ final readonly class CurvePoint
             'from the mid-plane to the face, evenly by mass; only when asked for',
             '°C',
             of: 'number',
-        )] public ?array $profile_c = null,
+        )]
+        public ?array $profile_c = null,
     ) {
     }
 }

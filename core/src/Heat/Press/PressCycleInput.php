@@ -23,20 +23,23 @@ final readonly class PressCycleInput implements Checked
             '',
             min: 0,
             max: 0.98,
-        )] public ?float $porosity = null,
+        )]
+        public ?float $porosity = null,
         public SkinInput $skin = new SkinInput,
         #[Field(
             'platen to plate and plate to polymer, each',
             'W/m2K',
             above: 0,
             max: 1e6,
-        )] public float $contact_w_m2k = 400.0,
+        )]
+        public float $contact_w_m2k = 400.0,
         #[Field(
             'middle of the sheet is hot enough; the polymer\'s lowest platen temperature unless given',
             '°C',
             min: -50,
             max: 600,
-        )] public ?float $core_target_c = null,
+        )]
+        public ?float $core_target_c = null,
         #[Field('kept on after the core is there', 'min', min: 0, max: 600)] public float $soak_min = 3.0,
         #[Field('cold platens', '°C', min: -50, max: 300)] public float $cold_platen_c = 25.0,
         #[Field('cold platen to plate', 'W/m2K', above: 0, max: 1e6)] public float $cold_contact_w_m2k = 250.0,
@@ -47,19 +50,22 @@ final readonly class PressCycleInput implements Checked
             'min',
             above: 0,
             max: 1440,
-        )] public ?float $transfer_min = null,
+        )]
+        public ?float $transfer_min = null,
         #[Field(
             'of the sheet; needed with press or cold_press',
             'mm',
             above: 0,
             max: 20000,
-        )] public ?float $length_mm = null,
+        )]
+        public ?float $length_mm = null,
         #[Field(
             'of the sheet; needed with press or cold_press',
             'mm',
             above: 0,
             max: 20000,
-        )] public ?float $width_mm = null,
+        )]
+        public ?float $width_mm = null,
         public ?HotPressInput $press = null,
         public ?ColdPressInput $cold_press = null,
         #[Field('add the temperatures through the half thickness to the curve')] public bool $with_profile = false,

@@ -20,16 +20,19 @@ final class PressCycleResult extends Result
         #[Field(
             'the last layer has closed; null if not by the end of the soak',
             'min',
-        )] public readonly ?float $consolidated_min,
+        )]
+        public readonly ?float $consolidated_min,
         #[Field(
             'into polymer and both plates over heat and soak, for each m2 of sheet',
             'kJ/m2',
-        )] public readonly float $energy_kj,
+        )]
+        public readonly float $energy_kj,
         #[Field('lowest temperature of the hot platen; null when ideal', '°C')] public readonly ?float $platen_min_c,
         #[Field(
             'cold platen when the sheet comes out; null when ideal',
             '°C',
-        )] public readonly ?float $cold_platen_end_c,
+        )]
+        public readonly ?float $cold_platen_end_c,
         #[Field('minutes at full heater power; null when ideal', 'min')] public readonly ?float $full_power_min,
         #[Field('the middle must reach', '°C')] public readonly float $core_target_c,
         #[Field('taken out at', '°C')] public readonly float $demould_c,

@@ -17,7 +17,8 @@ final readonly class PressSchoolsInput
             of: RuleInput::class,
             atLeast: 1,
             atMost: 20,
-        )] public ?array $rules = null,
+        )]
+        public ?array $rules = null,
     ) {
     }
 

@@ -22,7 +22,8 @@ final readonly class RuleInput implements Checked
             'min/mm',
             above: 0,
             max: 120,
-        )] public ?float $cool_min_per_mm = null,
+        )]
+        public ?float $cool_min_per_mm = null,
     ) {
     }
 

@@ -15,7 +15,8 @@ final class TrackResult extends Result
         #[Field(
             'from slide-in until the middle is hot enough, soak not counted; null when it never is',
             's',
-        )] public readonly ?float $ready_s,
+        )]
+        public readonly ?float $ready_s,
         #[Field('against the plan of this press; positive is late', 's')] public readonly ?float $lag_s,
         #[Field('why it moved')] public readonly string $because,
         #[Field('of each platen, as the last minutes show', 'kW')] public readonly float $heater_kw,

@@ -22,7 +22,8 @@ final readonly class ClampedSheet
             '°C',
             min: -50,
             max: 600,
-        )] public ?float $sheet_lower_c = null,
+        )]
+        public ?float $sheet_lower_c = null,
         #[Field('mean when ready', '°C', min: -50, max: 600)] public ?float $sheet_normal_c = null,
         #[Field('hottest it may get', '°C', min: -50, max: 600)] public ?float $sheet_upper_c = null,
         #[Field('to the air', 'W/m2K', min: 0, max: 1000)] public float $loss_w_m2k = 10.0,

@@ -18,7 +18,8 @@ final readonly class SheetCurvePoint
             'through the thickness, the heated face last; when asked for',
             '°C',
             of: 'number',
-        )] public ?array $profile_c = null,
+        )]
+        public ?array $profile_c = null,
     ) {
     }
 }

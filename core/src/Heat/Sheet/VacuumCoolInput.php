@@ -25,7 +25,8 @@ final readonly class VacuumCoolInput implements Checked
             max: 50,
             atLeast: 1,
             atMost: 50,
-        )] public array $wall_mm,
+        )]
+        public array $wall_mm,
         #[Field('', '°C', min: -50, max: 600)] public float $sheet_c,
         #[Field('', '°C', min: -50, max: 400)] public float $mould_c,
         #[Field('', '°C', min: -50, max: 200)] public float $air_c,

@@ -31,13 +31,15 @@ final readonly class MouldContactInput implements Checked
             'W/m2K',
             min: 0,
             max: 1e6,
-        )] public ?float $back_h_w_m2k = null,
+        )]
+        public ?float $back_h_w_m2k = null,
         #[Field(
             'outer area of the mould over that of its cavity',
             '',
             min: 0.1,
             max: 100,
-        )] public float $area_ratio = 4.0,
+        )]
+        public float $area_ratio = 4.0,
         #[Field('the closed mould cools in water')] public bool $in_water = false,
         #[Field('', '°C', min: -50, max: 400)] public float $back_c = 25.0,
         #[Field('mould stands open', 's', min: 0, max: 3600)] public float $open_s = 20.0,

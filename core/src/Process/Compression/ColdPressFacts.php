@@ -17,7 +17,8 @@ final readonly class ColdPressFacts
             'W/K',
             min: 0,
             max: 100000,
-        )] public ?float $cooling_w_k = null,
+        )]
+        public ?float $cooling_w_k = null,
         #[Field('', '°C', min: -50, max: 200)] public ?float $coolant_c = null,
         #[Field('its platens as a sheet comes in', '°C', min: -50, max: 300)] public ?float $start_c = null,
         #[Field('', 'mm', above: 0, max: 20000)] public ?float $bed_length_mm = null,

@@ -25,13 +25,15 @@ final readonly class HotPressFacts implements Checked
             'min/mm',
             above: 0,
             max: 120,
-        )] public ?float $heat_min_per_mm = null,
+        )]
+        public ?float $heat_min_per_mm = null,
         #[Field(
             'the shop\'s own rule for cooling',
             'min/mm',
             above: 0,
             max: 120,
-        )] public ?float $cool_min_per_mm = null,
+        )]
+        public ?float $cool_min_per_mm = null,
         #[Field('that its supply gives', 'A', above: 0, max: 1000)] public ?float $amps = null,
         #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {

@@ -18,7 +18,8 @@ final readonly class PlanInput
         public ?ColdPressFacts $cold = null,
         #[Field(
             'physics, or shop_rule; the shop\'s rule where the press is not known, else physics',
-        )] public ?string $heat_rule = null,
+        )]
+        public ?string $heat_rule = null,
         #[Field('kept with the recipe; gives way where the shop has given it up')]
         public ?string $recipe_heat_rule = null,
         public ChargeMethod $charge_method = ChargeMethod::TrueDensity,

@@ -26,7 +26,8 @@ final readonly class ExtruderFacts implements Checked
             'kPa',
             min: 0,
             max: 110,
-        )] public ?float $vent_kpa = null,
+        )]
+        public ?float $vent_kpa = null,
         #[Field('of the air here', 'kPa', min: 50, max: 110)] public float $atmosphere_kpa = 101.325,
         #[Field(SetMarks::SAYS)] public ?string $set_marks = null,
     ) {
