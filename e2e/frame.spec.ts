@@ -96,6 +96,28 @@ test('units follow the person, on the screen only', async ({ page }) => {
     await menu(page, 'Teodor Blum', 'Units: in');
 });
 
+test('the line that says that the server is away comes in under nobody’s finger', async ({ page }) => {
+    await signIn(page, 'ines');
+    await page.goto('/set');
+    const every = page.getByRole('button', { name: 'Show every lot' });
+    await expect(every).toBeVisible();
+    const away = page.getByText('The server does not answer: what stands here');
+    await every.hover();
+    const where = await every.boundingBox();
+    await page.mouse.down();
+    await page.context().setOffline(true);
+    // The screen asks for the floor, as it does every few seconds: the head says so, where nothing moves.
+    await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+    await expect(page.getByText('No server')).toBeVisible();
+    await expect(away).toBeHidden();
+    expect(await every.boundingBox()).toEqual(where);
+    await page.mouse.up();
+    await expect(page.getByRole('button', { name: /^Only/ })).toBeVisible();
+    await expect(away).toBeVisible();
+    await page.context().setOffline(false);
+    await expect(away).toBeHidden();
+});
+
 /** Words in drawings that are smaller on this screen than anybody reads, px; some stand on their side. */
 const LEGIBLE_PX = 9.5;
 const tooSmall = (page: Page) =>

@@ -32,4 +32,19 @@ describe('while the server is away', () => {
         await nextTick();
         expect(page.find('p').exists()).toBe(false);
     });
+
+    it('does not come in under a finger: it is there when that is lifted', async () => {
+        vi.useFakeTimers();
+        floor.now = { server_time: READ } as unknown as Floor;
+        const page = await shown(StaleLine, {});
+        window.dispatchEvent(new Event('pointerdown'));
+        queue.online = false;
+        await nextTick();
+        expect(page.find('p').exists()).toBe(false);
+        window.dispatchEvent(new Event('pointerup'));
+        vi.advanceTimersByTime(1);
+        await nextTick();
+        expect(page.find('p').exists()).toBe(true);
+        vi.useRealTimers();
+    });
 });

@@ -8,6 +8,7 @@ disableAutoUnmount();
 enableAutoUnmount(afterEach);
 afterEach(() => {
     vi.useRealTimers();
+    window.dispatchEvent(new Event('blur'));
     noteServerTime(Date.now() / 1000);
 });
 
