@@ -250,27 +250,21 @@ static void grid(int times)
     double low = number(), per = number(), start = number();
     double *tt = malloc(size * sizeof *tt), *kt = malloc(size * sizeof *kt);
     double *h = malloc(nx * ny * sizeof *h), *t = malloc(nx * ny * sizeof *t), *k = malloc(nx * ny * sizeof *k);
-    double *above = malloc(nx * sizeof *above);
     for (int i = 0; i < size; i++) tt[i] = number();
     for (int i = 0; i < size; i++) kt[i] = number();
-    double began = now_ms(), mass = dt / (density * dx * dy), rx = dy / dx / 2 * mass, ry = dx / dy / 2 * mass;
+    double began = now_ms(), mass = dt / (density * dx * dy), rx = dy / dx / 2 * mass, ry = dx / dy / 2 * mass, q;
     for (int n = 0; n < times; n++) {
         for (int c = 0; c < nx * ny; c++) h[c] = start;
         for (steps = 0; steps < wanted; steps++) {
             for (int c = 0; c < nx * ny; c++) t[c] = look(tt, (h[c] - low) * per), k[c] = look(kt, (h[c] - low) * per);
-            for (int i = 0; i < nx; i++) above[i] = 0;
-            for (int j = 0, c = 0; j < ny; j++) {
-                double left = 0;
-                for (int i = 0; i < nx; i++, c++) {
-                    double right = i < nx - 1 ? rx * (k[c] + k[c + 1]) * (t[c] - t[c + 1])
-                                              : mass * dy * (t[c] - bath) / (dx / 2 / k[c] + 1 / conductance);
-                    double out = j < ny - 1 ? ry * (k[c] + k[c + nx]) * (t[c] - t[c + nx])
-                                            : mass * dx * (t[c] - bath) / (dy / 2 / k[c] + 1 / conductance);
-                    h[c] += left - right + above[i] - out;
-                    left = right;
-                    above[i] = out;
+            for (int j = 0; j < ny; j++)
+                for (int i = 0; i < nx; i++) {
+                    int c = j * nx + i;
+                    if (i < nx - 1) q = rx * (k[c] + k[c + 1]) * (t[c] - t[c + 1]), h[c] -= q, h[c + 1] += q;
+                    else h[c] += mass * dy * (bath - t[c]) / (dx / 2 / k[c] + 1 / conductance);
+                    if (j < ny - 1) q = ry * (k[c] + k[c + nx]) * (t[c] - t[c + nx]), h[c] -= q, h[c + nx] += q;
+                    else h[c] += mass * dx * (bath - t[c]) / (dy / 2 / k[c] + 1 / conductance);
                 }
-            }
         }
     }
     printf("%.9f %d", (now_ms() - began) / times, steps);

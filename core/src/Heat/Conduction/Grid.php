@@ -166,43 +166,28 @@ final class Grid
         $mass = $dt / ($this->s->density * $this->dx * $this->dy);
         $rx = $this->dy / $this->dx / 2 * $mass;
         $ry = $this->dx / $this->dy / 2 * $mass;
-        $film = 1 / $this->conductance;
-        $bath = $this->bath;
-        $endX = $mass * $this->dy;
-        $endY = $mass * $this->dx;
-        $halfX = $this->dx / 2;
-        $halfY = $this->dy / 2;
-        $lastColumn = $nx - 1;
-        $lastRow = $ny - 1;
         $in = 0.0;
-        $c = 0;
-        // What flows out of a cell to the right and outward flows into the next one: each is reckoned once.
-        $above = array_fill(0, $nx, 0.0);
         for ($j = 0; $j < $ny; $j++) {
-            $left = 0.0;
-            $tHere = $t[$c];
-            $kHere = $k[$c];
-            for ($i = 0; $i < $nx; $i++, $c++) {
-                if ($i < $lastColumn) {
-                    $tNext = $t[$c + 1];
-                    $kNext = $k[$c + 1];
-                    $right = $rx * ($kHere + $kNext) * ($tHere - $tNext);
+            for ($i = 0; $i < $nx; $i++) {
+                $c = $j * $nx + $i;
+                if ($i < $nx - 1) {
+                    $q = $rx * ($k[$c] + $k[$c + 1]) * ($t[$c] - $t[$c + 1]);
+                    $h[$c] -= $q;
+                    $h[$c + 1] += $q;
                 } else {
-                    $tNext = $kNext = 0.0;
-                    $right = $endX * ($tHere - $bath) / ($halfX / $kHere + $film);
-                    $in -= $right;
+                    $q = $mass * $this->dy * ($this->bath - $t[$c]) / ($this->dx / 2 / $k[$c] + 1 / $this->conductance);
+                    $h[$c] += $q;
+                    $in += $q;
                 }
-                if ($j < $lastRow) {
-                    $out = $ry * ($kHere + $k[$c + $nx]) * ($tHere - $t[$c + $nx]);
+                if ($j < $ny - 1) {
+                    $q = $ry * ($k[$c] + $k[$c + $nx]) * ($t[$c] - $t[$c + $nx]);
+                    $h[$c] -= $q;
+                    $h[$c + $nx] += $q;
                 } else {
-                    $out = $endY * ($tHere - $bath) / ($halfY / $kHere + $film);
-                    $in -= $out;
+                    $q = $mass * $this->dx * ($this->bath - $t[$c]) / ($this->dy / 2 / $k[$c] + 1 / $this->conductance);
+                    $h[$c] += $q;
+                    $in += $q;
                 }
-                $h[$c] += $left - $right + $above[$i] - $out;
-                $left = $right;
-                $above[$i] = $out;
-                $tHere = $tNext;
-                $kHere = $kNext;
             }
         }
         $this->h = $h;
