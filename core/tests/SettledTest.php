@@ -16,6 +16,7 @@ use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\Role;
 use Dithermic\Core\Process\Said;
 use Dithermic\Core\Process\Settled;
+use Dithermic\Core\Process\Settles;
 use Dithermic\Core\Process\Usual;
 
 /** @param  array<string, Usual>  $usual */
@@ -26,7 +27,23 @@ function settledShot(
     ?ShotSettings $moved = null,
     ?ShotSettings $mould = null,
 ): Settled {
-    $said = Said::of($moved, $recipe, 'recipe, version 2', $product, $mould === null ? null : ['Dormouse', $mould]);
+    $dormouse = $mould === null ? null : new class($mould) implements Settles
+    {
+        public function __construct(private ShotSettings $settles)
+        {
+        }
+
+        public function calledAs(): string
+        {
+            return 'Dormouse';
+        }
+
+        public function settings(): object
+        {
+            return $this->settles;
+        }
+    };
+    $said = Said::of($moved, $recipe, 'recipe, version 2', $product, $dormouse);
 
     return Settled::of(ShotSettings::class, $said, $usual);
 }

@@ -103,6 +103,12 @@ final readonly class Polymer
         return preg_match('/styrene|acrylonitrile|methacrylate|phenol/i', $this->breakdownProducts()) === 1;
     }
 
+    /** No usual mask stops it. */
+    public function givesFormaldehyde(): bool
+    {
+        return str_contains(mb_strtolower($this->breakdownProducts()), 'formaldehyde');
+    }
+
     /** Never heated here, by anybody: what is not identified, what is something else, and any PVC. */
     public function neverHot(): bool
     {

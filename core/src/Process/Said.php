@@ -12,17 +12,13 @@ final readonly class Said
     {
     }
 
-    /**
-     * What a person moved, else the recipe (of the product's own polymer), else the mould, else the product.
-     *
-     * @param  array{string, object}|null  $mould  its name, and what it settles
-     */
+    /** What a person moved, else the recipe (of the product's own polymer), else the mould, else the product. */
     public static function of(
         ?object $moved,
         ?object $recipe,
         string $recipeName,
         object $product,
-        ?array $mould = null,
+        ?Settles $mould = null,
     ): self {
         $by = [];
         if ($moved !== null) {
@@ -32,7 +28,7 @@ final readonly class Said
             $by[] = [$recipeName, $recipe];
         }
         if ($mould !== null) {
-            $by[] = $mould;
+            $by[] = [$mould->calledAs(), $mould->settings()];
         }
 
         return new self([...$by, ['the product', $product]]);

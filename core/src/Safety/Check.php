@@ -165,15 +165,10 @@ final readonly class Check
     /** @return list<string> */
     private function ofGas(Polymer $polymer): array
     {
-        return self::givesFormaldehyde($polymer)
+        return $polymer->givesFormaldehyde()
             ? [
                 'No usual mask stops formaldehyde: at the first sharp smell switch off, leave the room and let it air.',
             ] : [];
-    }
-
-    private static function givesFormaldehyde(Polymer $polymer): bool
-    {
-        return str_contains(mb_strtolower($polymer->breakdownProducts()), 'formaldehyde');
     }
 
     /** @return list<string> */

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Extrusion;
 
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Process\Settles;
 
 /** What is known of a bar's mould, of which there may be several alike in circulation. Unknown is a value. */
-final readonly class MouldFacts
+final readonly class MouldFacts implements Settles
 {
     public function __construct(
         public string $name = 'the mould',
@@ -22,6 +23,11 @@ final readonly class MouldFacts
         #[Field('fillings that each of them stands', '', min: 1, max: 1e7)] public ?float $life_fills = null,
         #[Field('bars made in them, counted by the shop', '', min: 0, max: 1e9)] public ?float $made = null,
     ) {
+    }
+
+    public function calledAs(): string
+    {
+        return $this->name;
     }
 
     /** What it settles of a bar. */

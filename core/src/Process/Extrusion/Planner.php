@@ -190,13 +190,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        $said = Said::of(
-            $in->settings,
-            $in->recipe,
-            $in->recipe_name,
-            $in->product,
-            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
-        );
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(BarSettings::class, $said, [
             'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
             'bath_c' => new Usual(

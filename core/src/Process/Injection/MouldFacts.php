@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Dithermic\Core\Process\Injection;
 
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Process\Settles;
 
 /** What is known of an injection mould: what it makes of a shot, and what it wants of a machine. Unknown is a value. */
-final readonly class MouldFacts
+final readonly class MouldFacts implements Settles
 {
     public function __construct(
         public string $name = 'the mould',
@@ -38,6 +39,11 @@ final readonly class MouldFacts
         #[Field('shots that it stands', '', min: 1, max: 1e7)] public ?float $life_shots = null,
         #[Field('shots that it has made, counted by the shop', '', min: 0, max: 1e9)] public ?float $made = null,
     ) {
+    }
+
+    public function calledAs(): string
+    {
+        return $this->name;
     }
 
     /** What it settles of a shot. */

@@ -178,13 +178,7 @@ final readonly class Planner
     {
         $window = static fn (string $name): Usual => Usual::window($polymer, 'injection', $name);
         $wall = $in->settings->thickness_mm ?? $in->recipe->thickness_mm ?? $in->product->thickness_mm;
-        $said = Said::of(
-            $in->settings,
-            $in->recipe,
-            $in->recipe_name,
-            $in->product,
-            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
-        );
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(ShotSettings::class, $said, [
             'melt_c' => $window('melt_c'),
             'mould_c' => $window('mould_c'),

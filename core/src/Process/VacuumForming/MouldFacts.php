@@ -6,9 +6,10 @@ namespace Dithermic\Core\Process\VacuumForming;
 
 use Dithermic\Core\Calculator\Field;
 use Dithermic\Core\Forming\UndercutKind;
+use Dithermic\Core\Process\Settles;
 
 /** What is known of a forming mould. Unknown is a value. */
-final readonly class MouldFacts
+final readonly class MouldFacts implements Settles
 {
     public function __construct(
         public string $name = 'the mould',
@@ -34,6 +35,11 @@ final readonly class MouldFacts
         #[Field('parts that it stands', '', min: 1, max: 1e7)] public ?float $life_parts = null,
         #[Field('parts that it has made, counted by the shop', '', min: 0, max: 1e9)] public ?float $made = null,
     ) {
+    }
+
+    public function calledAs(): string
+    {
+        return $this->name;
     }
 
     /** What it settles of a part. */

@@ -220,13 +220,7 @@ final readonly class Planner
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
         $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
-        $said = Said::of(
-            $in->settings,
-            $in->recipe,
-            $in->recipe_name,
-            $in->product,
-            $in->mould === null ? null : [$in->mould->name, $in->mould->settings()],
-        );
+        $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(FormedSettings::class, $said, [
             'mould_c' => Usual::window($polymer, 'vacuum_forming', 'mould_c'),
             'release_c' => new Usual($release, $polymer->origin('process.vacuum_forming.release_c')),
