@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, signIn } from './shop';
+import { accessible, signIn, tick } from './shop';
 
 const now = (page: Page, title: string) => page.getByRole('region', { name: `Now: ${title}`, exact: true });
 const wait = (page: Page, title: RegExp) => page.getByRole('region', { name: title });
@@ -23,7 +23,7 @@ test('a machine goes from one job to the next: purged until clean, hoses one by 
     await page.goto('/set');
     await page.getByText('frame spacer clip', { exact: true }).first().click();
     await page.getByLabel('injector').selectOption({ label: 'Wren' });
-    await page.getByRole('radio', { name: /L-0109/ }).check();
+    await tick(page.getByRole('radio', { name: /L-0109/ }));
     const first = page.getByRole('region', { name: 'Change it over first' });
     await expect(first).toContainText('It holds HDPE.');
     await first.getByLabel('Who works on it').selectOption({ label: 'two' });
@@ -138,7 +138,7 @@ test('a machine goes from one job to the next: purged until clean, hoses one by 
     await page.getByRole('link', { name: 'Set up frame spacer clip' }).click();
     await expect(page.getByRole('heading', { name: 'Mould a part' })).toBeVisible();
     await page.getByLabel('injector').selectOption({ label: 'Wren' });
-    await page.getByRole('radio', { name: /L-0109/ }).check();
+    await tick(page.getByRole('radio', { name: /L-0109/ }));
     await expect(page.getByRole('region', { name: 'Before heat' })).toContainText('takes up water');
     await expect(page.getByRole('region', { name: 'Change it over first' })).toHaveCount(0);
 });

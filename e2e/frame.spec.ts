@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { READY } from './screens.mjs';
 import { accessible, choose, list, menu, scan, signIn, signInByForm } from './shop';
 
@@ -169,4 +169,47 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
         expect(await page.evaluate(() => document.documentElement.scrollWidth), at).toBeLessThanOrEqual(391);
         expect(await tooSmall(page), at).toEqual([]);
     }
+    // Two lines stand over the lower edge: neither lies over the other.
+    const box = async (of: Locator) => (await of.boundingBox())!;
+    const start = await box(page.locator('.start'));
+    const hands = await box(page.getByRole('complementary', { name: 'Hands next' }));
+    expect(start.y + start.height).toBeLessThanOrEqual(hands.y + 1);
+    expect(hands.y + hands.height).toBeLessThanOrEqual(801);
+});
+
+test('what the keyboard comes to never stands under the lines at the edges of the screen', async ({
+    page,
+}) => {
+    await signIn(page, 'ines');
+    await page.setViewportSize({ width: 1280, height: 700 });
+    await page.goto('/set');
+    const start = page.getByRole('button', { name: /^Start the run/ });
+    await expect(page.getByRole('radio', { name: /L-0101/ })).toBeVisible();
+    await expect(start).toBeVisible();
+    /** What lies over the middle of what has the focus, by the words it stands in; none where it is seen. */
+    const covered = () =>
+        page.evaluate(() => {
+            const at = document.activeElement as HTMLInputElement | null;
+            if (!at || at === document.body) return '';
+            const seen = (at.labels?.[0] ?? at).getBoundingClientRect();
+            const top = document.elementFromPoint(seen.x + seen.width / 2, seen.y + seen.height / 2);
+            const mine = at.labels?.[0] ?? at;
+            const own = top !== null && (mine.contains(top) || at.contains(top) || top.contains(mine));
+            return own ? '' : `${mine.textContent.trim().slice(0, 40)} under ${top?.className}`;
+        });
+    const found: string[] = [];
+    let reached = 0;
+    for (const key of [...Array<string>(70).fill('Tab'), ...Array<string>(70).fill('Shift+Tab')]) {
+        await page.keyboard.press(key);
+        const under = await covered();
+        if (under !== '') found.push(under);
+        if (
+            await page
+                .getByRole('checkbox', { name: /Extraction/ })
+                .evaluate((e) => e === document.activeElement)
+        )
+            reached++;
+    }
+    expect(found).toEqual([]);
+    expect(reached).toBeGreaterThanOrEqual(2);
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn, stopRun } from './shop';
+import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn, stopRun, tick } from './shop';
 
 interface Plan {
     plan: {
@@ -13,7 +13,7 @@ async function planBy(page: Page, method: string, name: RegExp): Promise<Plan> {
     const answered = page.waitForResponse(
         (r) => r.url().endsWith('/plans') && (r.request().postData() ?? '').includes(`"${method}"`),
     );
-    await page.getByRole('radio', { name }).check();
+    await tick(page.getByRole('radio', { name }));
     return (await (await answered).json()) as Plan;
 }
 

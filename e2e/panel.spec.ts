@@ -11,6 +11,7 @@ import {
     setUpPanel,
     signIn,
     stopRun,
+    tick,
 } from './shop';
 
 interface RunBody {
@@ -60,7 +61,7 @@ test.describe('kept for later', () => {
             'aria-label',
             cut!,
         );
-        await page.getByRole('radio', { name: /by heat conduction/ }).check();
+        await tick(page.getByRole('radio', { name: /by heat conduction/ }));
         await accessible(page);
 
         await page.getByRole('button', { name: /^Start the run/ }).click();
@@ -199,17 +200,17 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     await setUpPanel(page);
     await everyLot(page);
     const start = page.getByRole('button', { name: /^Start the run/ });
-    await page.getByRole('radio', { name: /L-0107/ }).check();
+    await tick(page.getByRole('radio', { name: /L-0107/ }));
     await expect(page.getByRole('alert').filter({ hasText: 'not identified' })).toContainText(
         'Nobody may override this',
     );
     await expect(start).toBeDisabled();
-    await page.getByRole('radio', { name: /L-0108/ }).check();
+    await tick(page.getByRole('radio', { name: /L-0108/ }));
     await expect(page.getByRole('alert').filter({ hasText: 'L-0108 is PVC' })).toContainText(
         'Nobody may override this',
     );
     await expect(start).toBeDisabled();
-    await page.getByRole('radio', { name: /L-0101/ }).check();
+    await tick(page.getByRole('radio', { name: /L-0101/ }));
     await page.getByLabel('Platens', { exact: true }).fill('280 C');
     await page.getByLabel('Platens', { exact: true }).press('Enter');
     await expect(page.getByRole('alert').filter({ hasText: 'above the ceiling' })).toContainText(
@@ -251,8 +252,8 @@ test('unknown polymer, PVC and a platen above the ceiling are refused with the r
     // A lead overrides in writing.
     await signIn(page, 'maren');
     await page.goto('/set');
-    await page.getByRole('checkbox', { name: /Eyes, hands/ }).check();
-    await page.getByRole('checkbox', { name: /Extraction/ }).check();
+    await tick(page.getByRole('checkbox', { name: /Eyes, hands/ }));
+    await tick(page.getByRole('checkbox', { name: /Extraction/ }));
     await expect(start).toBeDisabled();
     await page
         .getByLabel('Why it may run all the same')

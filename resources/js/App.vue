@@ -100,7 +100,7 @@ main {
 @media (max-width: 1000px) {
     .frame {
         grid-template-columns: minmax(0, 1fr);
-        padding-bottom: 92px;
+        padding-bottom: var(--foot, 92px);
     }
 }
 </style>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { api } from '../api/client';
 import { floor, refreshFloor } from '../api/floor';
 import { session } from '../api/session';
@@ -8,6 +7,7 @@ import type { Alarm } from '../api/types';
 import { title } from '../areas/reckon/schema';
 import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
+import { useEdge } from './edge';
 import { unlessPressed } from './pressed';
 import { clockText, timeOfDay } from './units';
 import { useCall } from './useCall';
@@ -36,8 +36,7 @@ const shown = computed(() => [
 const machines = computed(() => [...new Set(gone.value.map((a) => a.machine))].join(', '));
 // A page that fills the screen fills what is left of it.
 const bar = ref<HTMLElement | null>(null);
-const { height } = useElementSize(bar, undefined, { box: 'border-box' });
-watch(height, (px) => document.documentElement.style.setProperty('--alarms', `${px}px`));
+useEdge(bar, '--alarms');
 const says = (a: Alarm) =>
     a.ended_at === null
         ? `for ${clockText(now.value - a.began_at)}`

@@ -9,6 +9,7 @@ import type { Hand } from '../api/types';
 import { callsOf, inTurn, isFor, whoseOf } from '../offline/hands';
 import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
+import { useEdge } from './edge';
 import { heard } from './sound';
 import { clockText, timeOfDay } from './units';
 import { useCall, useLit } from './useCall';
@@ -17,6 +18,9 @@ const now = useNow();
 const route = useRoute();
 const router = useRouter();
 const open = ref(false);
+/** On a narrow screen it stands over the lower edge. */
+const aside = ref<HTMLElement | null>(null);
+useEdge(aside, '--foot', open);
 
 /** The server's list, with the runs on which entries still wait here worked out anew. */
 const all = computed<Hand[]>(() => {
@@ -74,7 +78,7 @@ watch(
 </script>
 
 <template>
-    <aside :class="['hands', 'no-print', { open }]" aria-label="Hands next">
+    <aside ref="aside" :class="['hands', 'no-print', { open }]" aria-label="Hands next">
         <h2 class="head">
             Hands next
             <button

@@ -27,6 +27,8 @@ const stages = computed(() =>
         { id: 'learn', title: 'Learn', to: '/learn' },
     ].map((s) => ({ ...s, state: floor.now?.stages.find((f) => f.id === s.id) ?? null })),
 );
+const given = computed(() => session.person?.name.split(' ')[0]);
+const family = computed(() => session.person?.name.split(' ').slice(1).join(' '));
 const themes = { auto: 'light', light: 'dark', dark: 'auto' } as const;
 const nextTheme = computed(() => themes[session.preferences.theme as keyof typeof themes] ?? 'light');
 
@@ -80,7 +82,9 @@ async function leave() {
         </div>
         <v-menu>
             <template #activator="{ props }"
-                ><v-btn v-bind="props" variant="text" class="who">{{ session.person?.name }}</v-btn></template
+                ><v-btn v-bind="props" variant="text" class="who"
+                    >{{ given }}<span class="family">&nbsp;{{ family }}</span></v-btn
+                ></template
             >
             <v-list min-width="260">
                 <v-list-item
@@ -248,6 +252,23 @@ nav {
     }
     .shop {
         margin-left: auto;
+    }
+}
+/* On a phone in one line: the mark says where the floor is, the given name who is here. */
+@media (max-width: 480px) {
+    .brand {
+        padding-right: 8px;
+    }
+    .name,
+    .family {
+        position: absolute;
+        clip-path: inset(50%);
+    }
+    .shop {
+        padding: 0 8px;
+    }
+    .who {
+        padding: 0 10px;
     }
 }
 </style>

@@ -37,7 +37,17 @@ const lots = computed(() =>
 
 <template>
     <section class="card" aria-labelledby="from">
-        <h2 id="from">Take it from</h2>
+        <!-- Above what it finds in: what comes moves nothing that is being pressed. -->
+        <div class="finds">
+            <h2 id="from">Take it from</h2>
+            <label class="fields find"
+                ><span class="sr">Find a lot</span
+                ><input v-model="find" type="search" placeholder="Find: code, colour, place, source"
+            /></label>
+            <button class="others" type="button" @click="others = !others">
+                {{ others ? `Only ${polymer}` : 'Show every lot' }}
+            </button>
+        </div>
         <div v-if="charges.length" class="lots">
             <label v-for="c in charges" :key="c.id" :class="['choice', { on: c.id === draft.charge_id }]"
                 ><input
@@ -51,16 +61,6 @@ const lots = computed(() =>
                     ></span
                 ></label
             >
-        </div>
-        <!-- Above the list that it finds in: a list that comes moves nothing that is being pressed. -->
-        <div class="finds">
-            <label class="fields find"
-                ><span class="sr">Find a lot</span
-                ><input v-model="find" type="search" placeholder="Find: code, colour, place, source"
-            /></label>
-            <button class="others" type="button" @click="others = !others">
-                {{ others ? `Only ${polymer}` : 'Show every lot' }}
-            </button>
         </div>
         <p v-if="lots.length === 0 && find === ''" class="quiet">
             No {{ polymer }} as {{ process?.forms.join(', ') }} is here.

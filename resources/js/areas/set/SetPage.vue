@@ -13,6 +13,7 @@ import { panelOf } from '../../processes/panels';
 import ChangeFirst from './ChangeFirst.vue';
 import LotPicks from './LotPicks.vue';
 import PlanDoubts from './PlanDoubts.vue';
+import ProductPicks from './ProductPicks.vue';
 import SafetyGate from './SafetyGate.vue';
 import './set.css';
 import { SETTING, useSetting } from './useSetting';
@@ -157,19 +158,7 @@ usePageKeys('Setting up', () => [
                 <h1>{{ process?.title ?? 'Set up a run' }}</h1>
                 <p class="quiet">{{ product?.note || 'Move something: the answer follows.' }}</p>
             </div>
-            <div class="shelves">
-                <fieldset v-for="s in shelves" :key="s.process.id" class="pick">
-                    <legend>{{ s.process.title }}</legend>
-                    <label v-for="p in s.products" :key="p.id" :class="{ on: p.id === draft.product_id }"
-                        ><input
-                            type="radio"
-                            name="product"
-                            :checked="p.id === draft.product_id"
-                            @change="choose(p.id)"
-                        />{{ p.name }}</label
-                    >
-                </fieldset>
-            </div>
+            <ProductPicks :shelves="shelves" :chosen="draft.product_id" @choose="choose" />
         </div>
         <p v-if="plan?.opened_with" class="opened">
             Opens with version {{ plan.opened_with.version }}, {{ dayText(plan.opened_with.created_at) }},

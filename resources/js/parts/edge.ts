@@ -1,0 +1,17 @@
+import { useElementSize } from '@vueuse/core';
+import { watch, type Ref } from 'vue';
+
+/**
+ * Says how high what stands at an edge of the screen is, as a property of the page's style: pages leave it free. Not
+ * while `opened`, as then it lies over the page.
+ */
+export function useEdge(
+    element: Ref<HTMLElement | null>,
+    property: `--${string}`,
+    opened?: Ref<boolean>,
+): void {
+    const { height } = useElementSize(element, undefined, { box: 'border-box' });
+    watch(height, (px) => {
+        if (!opened?.value) document.documentElement.style.setProperty(property, `${px}px`);
+    });
+}
