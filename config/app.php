@@ -73,6 +73,9 @@ return [
 
     'timezone' => 'UTC',
 
+    // What the shop's days go by, on labels and in what ended today; none: the machine's own.
+    'shop_timezone' => env('SHOP_TIMEZONE'),
+
     /*
     |--------------------------------------------------------------------------
     | Application Locale Configuration

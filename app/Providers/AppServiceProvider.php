@@ -35,7 +35,10 @@ final class AppServiceProvider extends ServiceProvider
         );
         $this->app->singleton(
             ShopClock::class,
-            static fn (): ShopClock => new ShopClock(storage_path('framework/clock.json')),
+            static fn (): ShopClock => new ShopClock(
+                storage_path('framework/clock.json'),
+                zone: ShopClock::zone(config('app.shop_timezone')),
+            ),
         );
         $this->app->scoped(MeshStore::class);
         $this->app->scoped(

@@ -16,6 +16,10 @@ final class Label
 {
     private const POINTS_PER_MM = 72 / 25.4;
 
+    public function __construct(private readonly ShopClock $clock)
+    {
+    }
+
     public function ofLot(LotData $lot): string
     {
         $address = self::address("l/{$lot->code}");
@@ -31,7 +35,7 @@ final class Label
                     $lot->generation > 0 ? " · pass {$lot->generation}" : ''
                 ),
                 $lot->source->name,
-                date('Y-m-d'),
+                $this->clock->today()->format('Y-m-d'),
             ],
             'mass' => $lot->mass_g,
             'never' => $lot->never_hot,
@@ -58,7 +62,7 @@ final class Label
                 'code' => $code,
                 'large' => $polymer,
                 'swatches' => $swatches,
-                'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, date('Y-m-d')],
+                'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, $this->clock->today()->format('Y-m-d')],
                 'mass' => $mass,
                 'never' => false,
             ],

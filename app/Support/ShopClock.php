@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace App\Support;
 
 use Carbon\CarbonImmutable;
+use DateTimeInterface;
+use DateTimeZone;
+use InvalidArgumentException;
+use Throwable;
 
 /**
  * The time of the shop on this machine. It was read from the wall clock once and runs on with the machine's own uptime,
@@ -15,12 +19,36 @@ final readonly class ShopClock
 {
     private const HELD_S = 30.0;
 
-    /** @param  string  $uptime  seconds since this machine came up; the first of two numbers */
+    /**
+     * @param  string  $uptime  seconds since this machine came up; the first of two numbers
+     * @param  DateTimeZone  $zone  what the shop's days go by
+     */
     public function __construct(
         private string $file,
         private string $uptime = '/proc/uptime',
         private string $boot = '/proc/sys/kernel/random/boot_id',
+        private DateTimeZone $zone = new DateTimeZone('UTC'),
     ) {
+    }
+
+    /**
+     * The zone that is asked for by name, else the one that this machine keeps.
+     *
+     * @throws InvalidArgumentException where there is none of that name
+     */
+    public static function zone(?string $name, string $machines = '/etc/localtime'): DateTimeZone
+    {
+        $asked = trim((string) $name);
+        if ($asked === '') {
+            $asked = explode('/zoneinfo/', (string) @readlink($machines), 2)[1] ?? 'UTC';
+        }
+        try {
+            return new DateTimeZone($asked);
+        } catch (Throwable) {
+            throw new InvalidArgumentException(
+                "SHOP_TIMEZONE '{$asked}' is no time zone; name one as Europe/Lisbon, or none for the machine's own.",
+            );
+        }
     }
 
     /** Seconds since 1970 UTC. */
@@ -45,6 +73,18 @@ final readonly class ShopClock
     public function moment(): CarbonImmutable
     {
         return CarbonImmutable::createFromTimestampMsUTC((int) round(1000 * $this->now()));
+    }
+
+    /** A moment by the shop's own days and hours, as on a label. */
+    public function local(DateTimeInterface $at): CarbonImmutable
+    {
+        return CarbonImmutable::instance($at)->setTimezone($this->zone);
+    }
+
+    /** When the shop's day began. */
+    public function today(): CarbonImmutable
+    {
+        return $this->local($this->moment())->startOfDay();
     }
 
     /** From here on the shop's time is what the wall clock says now. */

@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Material\Models\Lot;
 use App\Runs\Models\Run;
 use App\Support\ShopClock;
+use Carbon\CarbonImmutable;
 use Dithermic\Core\Run\RunState;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 
 beforeEach(function () {
@@ -100,4 +103,39 @@ it('follows the wall clock again as soon as no run is under way, and not before'
     ]])->assertJsonCount(1, 'stored');
     $this->artisan('shop:clock')->assertSuccessful();
     expect($clock->now())->toEqualWithDelta(microtime(true), 1.0);
+});
+
+it('goes by the zone that is named, else by the machine\'s, and refuses one that is none', function () {
+    $link = "{$this->dir}/localtime";
+    expect(ShopClock::zone('', $link)->getName())->toBe('UTC');
+    symlink('/usr/share/zoneinfo/Pacific/Auckland', $link);
+    expect(ShopClock::zone(null, $link)->getName())->toBe('Pacific/Auckland')
+        ->and(ShopClock::zone('Europe/Lisbon', $link)->getName())->toBe('Europe/Lisbon')
+        ->and(static fn () => ShopClock::zone('Hollow/Oak', $link))
+        ->toThrow(InvalidArgumentException::class, "SHOP_TIMEZONE 'Hollow/Oak' is no time zone");
+});
+
+it('dates what it prints, and counts what ended today, by the day of the shop', function () {
+    // December by Greenwich, half past five in the afternoon of the last of November where the shop is.
+    CarbonImmutable::setTestNow('2026-12-01T00:30:00Z');
+    Carbon::setTestNow('2026-12-01T00:30:00Z');
+    app()->instance(ShopClock::class, new ShopClock('', zone: new DateTimeZone('America/Denver')));
+    $this->signedIn();
+    $run = Run::query()->where('status', RunState::FINISHED)->whereNotNull('verdict')->orderBy('number')->firstOrFail();
+    $made = static fn (string $at) => Run::query()->whereKey($run->id)
+        ->update(['started_at' => Carbon::parse($at)->subHour(), 'ended_at' => $at]);
+    $learnt = fn (): int => collect($this->getJson('/api/v1/floor')->json('stages'))
+        ->firstWhere('id', 'learn')['count'];
+    Run::query()->where('ended_at', '>=', '2026-11-30T00:00:00Z')->update(['ended_at' => '2026-11-29T00:00:00Z']);
+
+    // 23:59 and 00:01 of a day that begins at seven by Greenwich.
+    $made('2026-11-30T06:59:00Z');
+    expect($learnt())->toBe(0);
+    $made('2026-11-30T07:01:00Z');
+    expect($learnt())->toBe(1);
+
+    $made('2026-12-01T00:20:00Z');
+    $label = fn (string $of): string => (string) $this->get("/api/v1/{$of}/label.svg")->assertOk()->getContent();
+    expect($label("runs/{$run->id}"))->toContain('2026-11-30,')
+        ->and($label('lots/'.Lot::query()->value('id')))->toContain('>2026-11-30<');
 });

@@ -11,6 +11,7 @@ use App\Runs\Models\Inspection;
 use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
 use App\Support\Label;
+use App\Support\ShopClock;
 use Illuminate\Http\Response;
 use OpenApi\Attributes as OA;
 
@@ -24,8 +25,13 @@ final class RunLabelController extends Controller
         tags: ['runs'],
         responses: [new Answer(200, 'the label')],
     )]
-    public function __invoke(GetRunLabelRequest $request, Run $run, string $format, Label $label): Response
-    {
+    public function __invoke(
+        GetRunLabelRequest $request,
+        Run $run,
+        string $format,
+        Label $label,
+        ShopClock $clock,
+    ): Response {
         $this->authorize('view', $run);
         $piece = $request->piece($run);
         $run->load(['product', 'materials.lot', 'stations.machine']);
@@ -38,7 +44,7 @@ final class RunLabelController extends Controller
             [
                 $run->product->name,
                 $piece === null ? "run {$run->number}" : "run {$run->number}, piece {$piece}",
-                $run->started_at->format('Y-m-d').", {$run->mainMachine()->name}",
+                $clock->local($run->started_at)->format('Y-m-d').", {$run->mainMachine()->name}",
             ],
             $checked?->mass_g,
         );

@@ -24,6 +24,7 @@ use App\Runs\Models\RunStation;
 use App\Shop\Models\Machine;
 use App\Shop\Queries\PresentShop;
 use App\Support\Seconds;
+use App\Support\ShopClock;
 use Carbon\CarbonImmutable;
 use Dithermic\Core\Process\Definition;
 use Dithermic\Core\Process\MachineKind;
@@ -53,6 +54,7 @@ final readonly class FloorView
         private Alarms $alarms,
         private ReadNow $read,
         private AtWork $atWork,
+        private ShopClock $clock,
     ) {
     }
 
@@ -254,7 +256,7 @@ final readonly class FloorView
         $taken = RunStation::query()->whereNotNull('from_at')->whereNull('to_at')->pluck('machine_id');
         $free = $ours->diff($taken)->count();
         /** @var object{n: int, bad: int} $today */
-        $today = Run::query()->where('ended_at', '>=', CarbonImmutable::today())
+        $today = Run::query()->where('ended_at', '>=', $this->clock->today()->utc())
             ->whereNotNull('verdict')
             ->selectRaw("count(*) as n, count(*) filter (where verdict = 'scrap') as bad")
             ->toBase()

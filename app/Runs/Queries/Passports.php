@@ -12,6 +12,7 @@ use App\Runs\Models\Run;
 use App\Runs\Models\RunMaterial;
 use App\Runs\Support\PassportShows;
 use App\Support\Label;
+use App\Support\ShopClock;
 use Dithermic\Core\Material\PolymerLibrary;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Stock\KeptFromWaste;
@@ -19,8 +20,11 @@ use Dithermic\Core\Stock\KeptFromWaste;
 /** The passport of a run's parts: for the shop, what stands and could; for whoever has the code, what was ticked. */
 final readonly class Passports
 {
-    public function __construct(private Processes $processes, private PolymerLibrary $polymers)
-    {
+    public function __construct(
+        private Processes $processes,
+        private PolymerLibrary $polymers,
+        private ShopClock $clock,
+    ) {
     }
 
     public function ofRun(Run $run): PassportData
@@ -87,7 +91,7 @@ final readonly class Passports
             PassportShows::Made => sprintf(
                 '%s, %s',
                 $this->processes->get($run->product->process)->made(),
-                $run->started_at->format('j F Y'),
+                $this->clock->local($run->started_at)->format('j F Y'),
             ),
         };
     }
