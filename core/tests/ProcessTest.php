@@ -414,9 +414,82 @@ it('wants the machines that its places want', function (): void {
     $with = static fn (array $machines): Closure => static fn (): Plan => planOf('injection', 'PP', REDUCER, $machines);
     expect(refusedField($with([])))->toBe('machines.barrel')
         ->and(refusedField($with(['barrel' => ADDER])))->toBe('machines.barrel')
-        ->and(refusedField($with(['barrel' => ['name' => 'Heron', 'kind' => 'plunger_injector']])))->toBe('machine')
+        ->and(refusedField($with(['barrel' => ['name' => 'Heron', 'kind' => 'plunger_injector']])))->toBe('machines.barrel')
         ->and(refusedField(static fn () => process('smelting')))->toBe('process');
 });
+
+it('names what it refuses by the setting or the fact of the machine that it came from', function (
+    string $id,
+    array $machines,
+    array $settings,
+    string $field,
+    string $says,
+): void {
+    $product = ['injection' => REDUCER, 'extrusion' => RAIL, 'vacuum_forming' => TRAY, 'compression' => SHEET][$id];
+    $polymer = ['injection' => 'PP', 'vacuum_forming' => 'HIPS'][$id] ?? 'HDPE';
+    try {
+        planOf($id, $polymer, $product, $machines, $settings);
+    } catch (InputError $error) {
+        expect($error->field)->toBe($field)->and($error->getMessage())->toContain($says);
+
+        return;
+    }
+    throw new RuntimeException('nothing was refused');
+})->with([
+    'a plunger\'s bore' => [
+        'injection',
+        ['barrel' => ['barrel_diameter_mm' => 0.5] + HERON],
+        [],
+        'machines.barrel.barrel_diameter_mm',
+        'at least 1 mm',
+    ],
+    'a screw\'s bore' => [
+        'injection',
+        ['barrel' => ['kind' => 'screw_injector', 'screw_diameter_mm' => 0.5, 'max_stroke_mm' => 80] + HERON],
+        [],
+        'machines.barrel.screw_diameter_mm',
+        'at least 1 mm',
+    ],
+    'what an extruder gives' => [
+        'extrusion',
+        ['barrel' => array_diff_key(ADDER, ['throughput_kg_h' => 0])],
+        [],
+        'machines.barrel.throughput_kg_h',
+        'weigh that',
+    ],
+    'a tank above the atmosphere' => [
+        'vacuum_forming',
+        ['former' => ['tank_kpa' => 150, 'tank_l' => 30, 'box_l' => 5] + BELLOWS],
+        [],
+        'machines.former.tank_kpa',
+        'above the atmosphere',
+    ],
+    'platens colder than the middle must get' => [
+        'compression',
+        ['hot' => HOT_PRESS],
+        ['platen_c' => 120.119],
+        'settings.platen_c',
+        'never reach 165 °C between platens at 120.1 °C: hotter platens',
+    ],
+    'a heater that loses all it gives' => [
+        'compression',
+        ['hot' => ['heater_kw' => 0.4, 'loss_kw' => 0.5] + HOT_PRESS],
+        [],
+        'machines.hot.heater_kw',
+        'above loss_kw',
+    ],
+    'a coolant above what it comes out at' => [
+        'compression',
+        [
+            'hot' => HOT_PRESS,
+            'cold' => ['name' => 'Pond', 'kind' => 'cold_press', 'platen_kj_k' => 12, 'cooling_w_k' => 30, 'coolant_c' => 90],
+        ],
+        [],
+        'machines.cold',
+        'taken out at 68 °C and never gets below the coolant (90 °C)',
+    ],
+    'an allowance' => ['compression', ['hot' => HOT_PRESS], ['allowance_pct' => 120], 'settings.allowance_pct', 'at most 100'],
+]);
 
 it('keeps moulds in circulation as a closed loop does', function (): void {
     $bars = static fn (float $moulds, array $machine = []): Plan => planOf(

@@ -621,7 +621,7 @@ it('says on the scale the charge that the run is set up with, or why it knows no
         ->toBeGreaterThan(2000);
     $this->getJson($of('travel lid'))->assertStatus(422)->assertJsonPath('error.field', 'product');
     App\Shop\Models\Machine::query()->whereRaw("facts->'barrel_diameter_mm' is not null")->update(['facts' => '{}']);
-    $this->getJson($of('entrance reducer'))->assertStatus(422)->assertJsonPath('error.field', 'machine');
+    $this->getJson($of('entrance reducer'))->assertStatus(422)->assertJsonPath('error.field', 'machines.barrel');
     $this->getJson("/api/v1/products/{$product->id}/charge?machine_id=99999")
         ->assertStatus(422)
         ->assertJsonPath('error.field', 'machine_id');

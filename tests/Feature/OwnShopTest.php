@@ -31,6 +31,23 @@ it('lists the kinds of machines with what can be known of each', function (): vo
         ->and($kinds['dryer']['facts'])->toBe([]);
 });
 
+it('says how a fact is said where one comes bare, and names that of the machine that a plan refuses', function (): void {
+    $this->signedIn('maren')->postJson('/api/v1/machines', ['facts' => ['max_c' => 300]] + wagtail())
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'facts.max_c')
+        ->assertJsonPath('error.message', fn (string $says): bool => str_contains($says, '{"value": 2.2, "origin": "plate"}'));
+    $narrow = ['facts' => ['barrel_diameter_mm' => ['value' => 0.5], 'barrel_length_mm' => ['value' => 160]]];
+    $made = $this->postJson('/api/v1/machines', $narrow + wagtail())->assertCreated()->json('machine.id');
+    $this->postJson('/api/v1/plans', [
+        'product_id' => Product::query()->where('name', 'entrance reducer')->value('id'),
+        'machines' => ['barrel' => $made],
+        'settings' => [],
+    ])
+        ->assertStatus(422)
+        ->assertJsonPath('error.field', 'machines.barrel.barrel_diameter_mm')
+        ->assertJsonPath('error.message', 'must be at least 1 mm');
+});
+
 it('takes a machine from a lead, with where each fact comes from, and plans on it', function (): void {
     $this->signedIn('ines')->postJson('/api/v1/machines', wagtail())->assertStatus(403);
     $made = $this->signedIn('maren')->postJson('/api/v1/machines', wagtail())->assertCreated()->json();

@@ -109,12 +109,12 @@ it('refuses a job by the name of the field', function (array $over, string $fiel
         ->assertStatus(422)
         ->assertJsonPath('error.field', $field);
 })->with([
-    [['settings' => ['thickness_mm' => -1]], 'thickness_mm'],
+    [['settings' => ['thickness_mm' => -1]], 'settings.thickness_mm'],
     [['settings' => ['platen_c' => 'hot']], 'settings.platen_c'],
     [['choices' => ['heat_rule' => 'guess']], 'choices.heat_rule'],
     [['polymer' => 'NOSUCH'], 'polymer'],
     [['product_id' => 999999], 'product_id'],
-    [['settings' => ['platen_c' => 160]], 'core_target_c'],
+    [['settings' => ['platen_c' => 160]], 'settings.platen_c'],
 ]);
 
 it('walks one panel from start to record, and the lot goes down by what was weighed', function (): void {

@@ -32,4 +32,31 @@ final class Ask
             throw new InputError($field, $error->getMessage());
         }
     }
+
+    /**
+     * What is refused within, named by where it came from: by its whole field, else by what that stands under; as it is
+     * where neither is told.
+     *
+     * @template Out
+     *
+     * @param  callable(): Out  $within
+     * @param  array<string, string>  $from
+     * @return Out
+     *
+     * @throws InputError
+     */
+    public static function named(callable $within, array $from): mixed
+    {
+        try {
+            return $within();
+        } catch (InputError $error) {
+            [$first, $rest] = explode('.', $error->field, 2) + [1 => ''];
+            $under = $from[$first] ?? $first;
+
+            throw new InputError(
+                $from[$error->field] ?? ($rest === '' ? $under : "{$under}.{$rest}"),
+                $error->getMessage(),
+            );
+        }
+    }
 }

@@ -155,11 +155,22 @@ abstract class Definition
         try {
             $plan = $this->calculations->run($this->planner(), $this->input($job));
         } catch (InputError $error) {
-            throw in_array($error->field, $this->schools(), true) ? $error->under('choices') : $error;
+            throw in_array($error->field, $this->schools(), true) ? $error->under('choices') : $this->placed($error);
         }
         assert($plan instanceof Plan);
 
         return $plan;
+    }
+
+    /** What is refused of a machine, by the place that it has in a job: "machines.barrel.max_c". */
+    private function placed(InputError $error): InputError
+    {
+        $roles = array_column($this->roles(), 'id', 'id');
+
+        return Ask::named(
+            static fn (): never => throw $error,
+            array_map(static fn (string $role): string => "machines.{$role}", ['machine' => $this->main()->id] + $roles),
+        );
     }
 
     /** Temperatures between which a polymer is worked, °C; null where there are none. */

@@ -67,6 +67,14 @@ final readonly class Settled
         return $this->all[$name]->value !== null;
     }
 
+    /** @return array<string, string> where each stands in what a plan is asked with, by name */
+    public function fields(): array
+    {
+        $names = array_keys($this->all);
+
+        return array_combine($names, array_map(static fn (string $name): string => "settings.{$name}", $names));
+    }
+
     /** @return list<PlannedSetting> */
     public function list(): array
     {

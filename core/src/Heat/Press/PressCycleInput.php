@@ -99,7 +99,11 @@ final readonly class PressCycleInput implements Checked
         if ($target >= $this->platen_c) {
             throw new InputError(
                 'core_target_c',
-                "the middle can never reach {$target} °C between platens at {$this->platen_c} °C: raise platen_c or lower the target",
+                sprintf(
+                    'the middle can never reach %.4g °C between platens at %.4g °C: hotter platens, or a lower target',
+                    $target,
+                    $this->platen_c,
+                ),
             );
         }
         if ($target <= $this->initial_c) {
@@ -123,13 +127,21 @@ final readonly class PressCycleInput implements Checked
         if ($demould <= $this->cold_platen_c) {
             throw new InputError(
                 'demould_c',
-                "the sheet never gets below the cold platens ({$this->cold_platen_c} °C)",
+                sprintf(
+                    'the sheet is taken out at %.4g °C and never gets below the cold platens (%.4g °C)',
+                    $demould,
+                    $this->cold_platen_c,
+                ),
             );
         }
         if ($this->cold_press !== null && $demould <= $this->cold_press->coolant_c) {
             throw new InputError(
                 'demould_c',
-                "the sheet never gets below the coolant ({$this->cold_press->coolant_c} °C)",
+                sprintf(
+                    'the sheet is taken out at %.4g °C and never gets below the coolant (%.4g °C)',
+                    $demould,
+                    $this->cold_press->coolant_c,
+                ),
             );
         }
 

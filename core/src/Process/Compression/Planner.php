@@ -18,6 +18,7 @@ use Dithermic\Core\Heat\Press\RuleInput;
 use Dithermic\Core\Heat\Press\RuleVerdict;
 use Dithermic\Core\Material\Polymer;
 use Dithermic\Core\Material\PolymerLibrary;
+use Dithermic\Core\Process\Ask;
 use Dithermic\Core\Process\CheckState;
 use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\PlannedCharge;
@@ -62,14 +63,29 @@ final readonly class Planner
         'sheets' => 1.0,
     ];
 
+    /** Where the calculations' fields come from, beside the settings. */
+    private const FROM = [
+        'press' => 'machine',
+        'skin.thickness_mm' => 'machine.plate_mm',
+        'core_target_c' => 'settings.platen_c',
+        'cold_press' => 'cold',
+        'cold_platen_c' => 'cold.start_c',
+        'demould_c' => 'cold',
+    ];
+
     public function __construct(private PolymerLibrary $polymers)
     {
     }
 
     public function __invoke(PlanInput $in): PlanResult
     {
-        $polymer = $this->polymers->get($in->polymer);
-        $set = $this->settle($in, $polymer);
+        $set = $this->settle($in, $this->polymers->get($in->polymer));
+
+        return Ask::named(fn (): PlanResult => $this->planned($in, $set), self::FROM + $set->fields());
+    }
+
+    private function planned(PlanInput $in, Settled $set): PlanResult
+    {
         $sheetInput = $this->sheetInput($in, $set);
         $heat = $this->heatInput($in, $set);
         $sheet = (new Sheet($this->polymers))($sheetInput);

@@ -42,7 +42,7 @@ final readonly class Section
             'length_mm' => $lengthMm,
             'overflow_pct' => $overflowPct,
             'throughput_kg_h' => $in->machine->throughput_kg_h,
-        ] + self::sides($set), ['throughput_kg_h' => 'machine']);
+        ] + self::sides($set), ['throughput_kg_h' => 'machine.throughput_kg_h']);
     }
 
     /**
@@ -53,7 +53,7 @@ final readonly class Section
     public static function seconds(PlanInput $in, ProfileResult $length): float
     {
         return $length->fill_time_s ?? throw new InputError(
-            'machine',
+            'machine.throughput_kg_h',
             "{$in->machine->name} does not say how much it gives: run it for a minute into a bucket and weigh that",
         );
     }

@@ -227,7 +227,15 @@ final readonly class Planner
             'loss_pct' => $set->get('loss_pct'),
             'barrel_diameter_mm' => $bore,
             'barrel_length_mm' => $stroke,
-        ], ['barrel_diameter_mm' => 'machine', 'barrel_length_mm' => 'machine']);
+        ], self::barrel($in));
+    }
+
+    /** @return array<string, string> the facts of the machine that say how large its barrel is */
+    private static function barrel(PlanInput $in): array
+    {
+        return $in->machine->hasScrew()
+            ? ['barrel_diameter_mm' => 'machine.screw_diameter_mm', 'barrel_length_mm' => 'machine.max_stroke_mm']
+            : ['barrel_diameter_mm' => 'machine.barrel_diameter_mm', 'barrel_length_mm' => 'machine.barrel_length_mm'];
     }
 
     /** What hangs between the parts of a shot, g. */
@@ -242,7 +250,7 @@ final readonly class Planner
             new BarrelSoak($this->polymers),
             BarrelSoakInput::class,
             $this->soakInput($in, $set, $shot),
-            ['wall_c' => 'settings.melt_c', 'barrel_diameter_mm' => 'machine'],
+            ['wall_c' => 'settings.melt_c'] + self::barrel($in),
         );
     }
 

@@ -62,6 +62,22 @@ final readonly class Planner
     /** a pump is taken to have pulled when it is this near to what it can reach, kPa */
     private const NEAR_KPA = 5.0;
 
+    /** where what is asked of a pump comes from */
+    private const PUMP = [
+        'speed_l_min' => 'machine.speed_l_min',
+        'start_kpa' => 'machine.atmosphere_kpa',
+        'ultimate_kpa' => 'machine.ultimate_kpa',
+    ];
+
+    /** and of a tank */
+    private const TANK = [
+        'box_l' => 'machine.box_l',
+        'blower_kpa' => 'machine.blower_kpa',
+        'tank_l' => 'machine.tank_l',
+        'tank_kpa' => 'machine.tank_kpa',
+        'atmosphere_kpa' => 'machine.atmosphere_kpa',
+    ];
+
     /** our defaults, where neither a person nor recipe, product or library says it */
     private const USUAL = [
         'draft_deg' => 3.0,
@@ -349,8 +365,8 @@ final readonly class Planner
             'exchange' => $in->machine->exchange ?? self::USUAL_EXCHANGE,
         ] + ($from === null ? [] : ['initial_c' => $from]) + self::clamped($in, $set), [
             'thickness_mm' => 'settings.sheet_mm',
-            'heater_c' => 'machine',
-            'exchange' => 'machine',
+            'heater_c' => 'machine.heater_c',
+            'exchange' => 'machine.exchange',
         ]);
     }
 
@@ -412,7 +428,7 @@ final readonly class Planner
                 'target_kpa' => $target,
                 'ultimate_kpa' => $m->ultimate_kpa ?? 0.0,
                 'form_within_s' => $within,
-            ], ['target_kpa' => 'machine', 'volume_l' => 'machine']);
+            ], ['target_kpa' => 'machine.ultimate_kpa', 'volume_l' => 'machine.box_l'] + self::PUMP);
 
             return [round($target, 1), round($down->seconds, 1), $down->curve];
         }
@@ -423,7 +439,7 @@ final readonly class Planner
             'tank_kpa' => $m->tank_kpa,
             'atmosphere_kpa' => $m->atmosphere_kpa,
             'form_within_s' => $within,
-        ], ['blower_kpa' => 'machine', 'tank_kpa' => 'machine', 'tank_l' => 'machine', 'box_l' => 'machine']);
+        ], self::TANK);
 
         return [round($two->after_tank_kpa, 1), $two->seconds_to_target, $two->curve];
     }
@@ -442,7 +458,7 @@ final readonly class Planner
             'start_kpa' => $m->atmosphere_kpa,
             'target_kpa' => $m->tank_kpa,
             'ultimate_kpa' => $lowest,
-        ], ['target_kpa' => 'machine', 'volume_l' => 'machine'])->seconds;
+        ], ['target_kpa' => 'machine.tank_kpa', 'volume_l' => 'machine.tank_l'] + self::PUMP)->seconds;
 
         return new TankFill(
             round($fill, 1),

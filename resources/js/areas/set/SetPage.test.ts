@@ -252,7 +252,7 @@ describe('setting up a run', () => {
 
     it('names the field that cannot be planned, and where to say it', async () => {
         const { page } = await open({ 'POST plans': refusal('settings.thickness_mm', 'is required') });
-        expect(page.get('.problem').text()).toContain('thickness mm');
+        expect(page.get('.problem').text()).toContain('Thickness is required');
         expect(page.get('.problem a').attributes('href')).toBe('/shop/products/1');
         page.unmount();
     });

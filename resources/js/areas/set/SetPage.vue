@@ -12,6 +12,7 @@ import { dayText } from '../../parts/units';
 import { panelOf } from '../../processes/panels';
 import ChangeFirst from './ChangeFirst.vue';
 import LotPicks from './LotPicks.vue';
+import { about } from './places';
 import PlanDoubts from './PlanDoubts.vue';
 import ProductPicks from './ProductPicks.vue';
 import SafetyGate from './SafetyGate.vue';
@@ -46,6 +47,10 @@ const shelves = computed(() =>
 const answered = computed(() =>
     plan.value !== null && plan.value.process === process.value?.id ? plan.value : null,
 );
+const refusal = computed(() => {
+    const { says, role } = about(process.value, problem.value?.field ?? '');
+    return { says, machine: role === null ? null : draft.value.machines[role] };
+});
 const panel = computed(() => panelOf(process.value?.id ?? ''));
 const polymer = computed({
     get: () => draft.value.polymer ?? product.value?.polymer ?? null,
@@ -168,14 +173,14 @@ usePageKeys('Setting up', () => [
             >
         </p>
         <p v-if="problem" class="card problem" role="alert">
-            <strong>{{
-                problem.field.replace('settings.', '').replace('machines.', '').replaceAll('_', ' ')
-            }}</strong>
-            {{ problem.message }}
+            <strong>{{ refusal.says }}</strong> {{ problem.message }}
             <router-link
                 v-if="product && problem.field.startsWith('settings.')"
                 :to="`/shop/products/${product.id}`"
                 >Say it of the product</router-link
+            >
+            <router-link v-else-if="refusal.machine" :to="`/shop/machines/${refusal.machine}`"
+                >Say it of the machine</router-link
             >
         </p>
         <div v-if="!answered" class="card quiet">

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Machine, Process } from '../../api/types';
-import { filled, takers, withoutMoulds } from './places';
+import { about, filled, takers, withoutMoulds } from './places';
 
 const process = {
     id: 'injection',
@@ -18,6 +18,23 @@ const machines = [
     machine(11, 'injection_mould'),
     machine(12, 'bar_mould'),
 ];
+
+describe('what a refusal is about', () => {
+    it.each([
+        ['settings.platen_c', 'Platen', null],
+        ['choices.heat_rule', 'Heat rule', null],
+        ['polymer', 'Polymer', null],
+        ['machines.barrel', 'Injector', 'barrel'],
+        ['machines.barrel.max_stroke_mm', 'Injector, max stroke', 'barrel'],
+        ['machines.kettle', 'Kettle', null],
+        ['', '', null],
+    ])('is said in words: %s', (field, says, role) => {
+        const named = {
+            roles: process.roles.map((r) => ({ ...r, title: r.id === 'barrel' ? 'injector' : r.id })),
+        };
+        expect(about(named as Process, field)).toEqual({ says, role });
+    });
+});
 
 describe('the places of a process', () => {
     it('are taken by machines of their kinds only', () => {

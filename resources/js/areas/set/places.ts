@@ -1,4 +1,5 @@
 import type { Machine, Process } from '../../api/types';
+import { title } from '../reckon/schema';
 
 type Places = Record<string, number | null>;
 
@@ -32,4 +33,14 @@ export function filled(
 export function withoutMoulds(process: Process | null, chosen: Places): Places {
     const moulds = (process?.roles ?? []).filter((r) => r.throughout).map((r) => r.id);
     return Object.fromEntries(Object.entries(chosen).filter(([role]) => !moulds.includes(role)));
+}
+
+/** What a refusal is about, in words, and the place whose machine it is about: "machines.barrel.max_c". */
+export function about(process: Process | null, field: string): { says: string; role: string | null } {
+    const [of, ...rest] = field.split('.');
+    if (of !== 'machines') return { says: title((of === field ? [of] : rest)[0] ?? ''), role: null };
+    const [id, fact] = rest;
+    const role = process?.roles.find((r) => r.id === id);
+    const says = [title(role?.title ?? id ?? ''), ...(fact ? [title(fact).toLowerCase()] : [])];
+    return { says: says.join(', '), role: role?.id ?? null };
 }
