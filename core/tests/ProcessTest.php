@@ -488,8 +488,53 @@ it('names what it refuses by the setting or the fact of the machine that it came
         'machines.cold',
         'taken out at 68 °C and never gets below the coolant (90 °C)',
     ],
+    'a sheet that thins to nothing' => [
+        'vacuum_forming',
+        ['former' => BELLOWS],
+        ['sheet_mm' => 0.1, 'depth_mm' => 900, 'draft_deg' => 0],
+        'settings.sheet_mm',
+        'thins to nothing over this depth',
+    ],
+    'the force of a hand' => [
+        'injection',
+        ['barrel' => ['hand_force_n' => 1e6, 'max_specific_bar' => null] + HERON],
+        [],
+        'machines.barrel.hand_force_n',
+        'at most',
+    ],
     'an allowance' => ['compression', ['hot' => HOT_PRESS], ['allowance_pct' => 120], 'settings.allowance_pct', 'at most 100'],
 ]);
+
+it('says of what is not worked hot why, and never at which heat to try', function (string $id, array $product, array $machines): void {
+    foreach (['PVC-U', 'UNKNOWN', 'OTHER'] as $polymer) {
+        try {
+            planOf($id, $polymer, $product, $machines);
+        } catch (InputError $error) {
+            expect($error->getMessage())->toStartWith("{$polymer} has no window for ")
+                ->toContain($polymer === 'PVC-U' ? 'hydrogen chloride' : 'Nobody knows')
+                ->not->toContain('set the');
+
+            continue;
+        }
+        throw new RuntimeException("{$polymer} was planned");
+    }
+})->with([
+    'pressed' => ['compression', SHEET, ['hot' => HOT_PRESS]],
+    'moulded' => ['injection', REDUCER, ['barrel' => HERON]],
+    'extruded' => ['extrusion', RAIL, ['barrel' => ADDER]],
+    'formed' => ['vacuum_forming', TRAY, ['former' => BELLOWS]],
+]);
+
+it('presses nothing that a press oxidises, however hot its platens are said to be', function (): void {
+    $with = static fn (array $settings): Closure => static fn (): Plan => planOf(
+        'compression',
+        'PA6',
+        SHEET,
+        ['hot' => HOT_PRESS],
+        $settings,
+    );
+    expect(refusedField($with([])))->toBe('polymer')->and(refusedField($with(['platen_c' => 250])))->toBe('polymer');
+});
 
 it('keeps moulds in circulation as a closed loop does', function (): void {
     $bars = static fn (float $moulds, array $machine = []): Plan => planOf(

@@ -53,6 +53,12 @@ final readonly class Polymer
         };
     }
 
+    /** Why a process has no temperature for it to begin from: what the library says of that, else what to do. */
+    public function noWindow(string $process, string $doing, string $do): string
+    {
+        return "{$this->code} has no window for {$doing}: ".($this->whyNot($process) ?? $do);
+    }
+
     /** The windows of a process, or its why_not. */
     public function process(string $process): Record
     {

@@ -27,9 +27,13 @@ final class Ask
         try {
             return $calculation(Reader::read($class, array_filter($input, static fn (mixed $v): bool => $v !== null)));
         } catch (InputError $error) {
-            $field = $from[$error->field] ?? "settings.{$error->field}";
+            // One of a list came from where the whole of it did.
+            $whole = (string) preg_replace('/\.\d+$/', '', $error->field);
 
-            throw new InputError($field, $error->getMessage());
+            throw new InputError(
+                $from[$error->field] ?? $from[$whole] ?? "settings.{$error->field}",
+                $error->getMessage(),
+            );
         }
     }
 

@@ -193,8 +193,8 @@ final readonly class Planner
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
         $unsaid = 'is required: neither the product nor a recipe says it';
         $settled->mustHave([
-            'melt_c' => "{$polymer->code} has no window for moulding: set the melt temperature",
-            'mould_c' => "{$polymer->code} has no window for moulding: set the mould temperature",
+            'melt_c' => $polymer->noWindow('injection', 'moulding', 'set the melt temperature'),
+            'mould_c' => $polymer->noWindow('injection', 'moulding', 'set the mould temperature'),
             'eject_c' => 'is not known of this polymer: say at which temperature a part may be taken out',
             'part_volume_cm3' => $unsaid,
             'thickness_mm' => $unsaid,
@@ -303,7 +303,20 @@ final readonly class Planner
 
         return Ask::for(new LeverInjection, LeverInput::class, [
             'plunger_diameter_mm' => $bore,
-        ] + $force)->injection_bar;
+        ] + $force, [
+            'plunger_diameter_mm' => $machine->plunger_diameter_mm === null
+                ? 'machine.barrel_diameter_mm'
+                : 'machine.plunger_diameter_mm',
+        ] + self::facts(array_keys($force)))->injection_bar;
+    }
+
+    /**
+     * @param  list<string>  $names
+     * @return array<string, string> facts of the machine by the names that a calculation has for them, too
+     */
+    private static function facts(array $names): array
+    {
+        return array_combine($names, array_map(static fn (string $name): string => "machine.{$name}", $names));
     }
 
     /** The mould as one slit from the gate to its end, as wide as its volume asks. */
@@ -328,7 +341,12 @@ final readonly class Planner
                 'height_mm' => $wall,
             ]],
             'available_bar' => $available,
-        ], ['flow_cm3_s' => 'settings.fill_s', 'path.0.width_mm' => 'settings.flow_length_mm']);
+        ], [
+            'flow_cm3_s' => 'settings.fill_s',
+            'path.0.length_mm' => 'settings.flow_length_mm',
+            'path.0.width_mm' => 'settings.flow_length_mm',
+            'path.0.height_mm' => 'settings.thickness_mm',
+        ]);
     }
 
     private function clamp(InjectorFacts $machine, Settled $set): ?ClampResult
@@ -342,7 +360,7 @@ final readonly class Planner
             'cavity_pressure_bar' => $set->get('cavity_pressure_bar'),
             'bolts' => $machine->bolts,
             'bolt_proof_kn' => $machine->bolt_proof_kn,
-        ]);
+        ], self::facts(['bolts', 'bolt_proof_kn']));
     }
 
     /** Until the middle of the gate no longer flows, s. */

@@ -62,6 +62,9 @@ final readonly class Planner
     /** a pump is taken to have pulled when it is this near to what it can reach, kPa */
     private const NEAR_KPA = 5.0;
 
+    /** under so much it is no wall, mm */
+    private const FILM_MM = 0.01;
+
     /** where what is asked of a pump comes from */
     private const PUMP = [
         'speed_l_min' => 'machine.speed_l_min',
@@ -102,6 +105,12 @@ final readonly class Planner
         $polymer = $this->polymers->get($in->polymer);
         $set = $this->settle($in, $polymer);
         [$draw, $wall] = [$this->draw($set), $this->wall($set)];
+        if ($wall->thinnest_mm < self::FILM_MM) {
+            throw new InputError(
+                'settings.sheet_mm',
+                'thins to nothing over this depth: a thicker sheet, a shallower part, or more draft',
+            );
+        }
         $sheet = $this->sheet($in, $set);
         $normal = $sheet->sheet_normal_c ?? $this->normal($polymer);
         $by = $this->pullBy($in);
@@ -245,8 +254,8 @@ final readonly class Planner
         $settled->mustHave([
             'depth_mm' => $unsaid,
             'sheet_mm' => $unsaid,
+            'mould_c' => $polymer->noWindow('vacuum_forming', 'forming', 'set the mould temperature'),
             'release_c' => 'is not known of this polymer: say at which temperature it keeps its shape',
-            'mould_c' => "{$polymer->code} has no window for forming: set the mould temperature",
         ]);
         if (! $settled->has('base_diameter_mm') && ! ($settled->has('length_mm') && $settled->has('width_mm'))) {
             throw new InputError('settings.length_mm', 'give both sides of the part, or its diameter');
@@ -259,7 +268,7 @@ final readonly class Planner
     {
         return $polymer->process('vacuum_forming')->mayNumber('sheet_normal_c') ?? throw new InputError(
             'polymer',
-            "{$polymer->code} has no window for forming: its sheet's temperature is not known",
+            $polymer->noWindow('vacuum_forming', 'forming', 'its sheet\'s temperature is not known'),
         );
     }
 

@@ -257,6 +257,26 @@ describe('setting up a run', () => {
         page.unmount();
     });
 
+    it('says which place a refusal is about and leads to its machine', async () => {
+        const { page } = await open({ 'POST plans': refusal('machines.hot.heater_kw', 'must be above 0') });
+        expect(page.get('.problem').text()).toContain('heater must be above 0');
+        expect(page.get('.problem a').attributes('href')).toBe('/shop/machines/1');
+        page.unmount();
+    });
+
+    it('takes the product’s own polymer again where another is not worked hot', async () => {
+        localStorage.setItem(DRAFT_KEY, JSON.stringify({ product_id: PANEL.id, polymer: 'PVC-U' }));
+        const { page } = await open({
+            'POST plans': refusal('polymer', 'PVC-U has no window for pressing: …'),
+        });
+        expect(plans().at(-1)!.polymer).toBe('PVC-U');
+        await page.get('.problem button').trigger('click');
+        await flushPromises();
+        expect(plans().at(-1)!.polymer).toBeNull();
+        expect(page.find('.problem button').exists()).toBe(false);
+        page.unmount();
+    });
+
     it('keeps a recipe by a lead only, after the version that it opened with', async () => {
         session.person = { id: 1, name: 'Maren Okafor', role: 'lead' } as typeof session.person;
         const { page } = await open({

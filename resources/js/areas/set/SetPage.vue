@@ -182,6 +182,12 @@ usePageKeys('Setting up', () => [
             <router-link v-else-if="refusal.machine" :to="`/shop/machines/${refusal.machine}`"
                 >Say it of the machine</router-link
             >
+            <v-btn
+                v-else-if="problem.field === 'polymer' && product && draft.polymer !== null"
+                variant="outlined"
+                @click="polymer = product.polymer"
+                >Take {{ product.polymer }}</v-btn
+            >
         </p>
         <div v-if="!answered" class="card quiet">
             {{
