@@ -525,6 +525,18 @@ it('says of what is not worked hot why, and never at which heat to try', functio
     'formed' => ['vacuum_forming', TRAY, ['former' => BELLOWS]],
 ]);
 
+it('forms no sheet of what is not formed, however its mould is said to be', function (): void {
+    $of = static fn (string $polymer): Closure => static fn (): Plan => planOf(
+        'vacuum_forming',
+        $polymer,
+        TRAY,
+        ['former' => BELLOWS],
+        ['mould_c' => 60, 'release_c' => 70],
+    );
+    expect(process('vacuum_forming')->whyNot((new PolymerLibrary)->get('PA6')))->not->toBeNull()
+        ->and(refusedField($of('PA6')))->toBe('polymer');
+});
+
 it('presses nothing that a press oxidises, however hot its platens are said to be', function (): void {
     $with = static fn (array $settings): Closure => static fn (): Plan => planOf(
         'compression',

@@ -244,6 +244,10 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
+        // A mould's temperature that is said does not help where nobody says how hot the sheet has to be.
+        if ($polymer->whyNot('vacuum_forming') !== null) {
+            throw new InputError('polymer', $polymer->noWindow('vacuum_forming', 'forming', ''));
+        }
         $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
         $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(FormedSettings::class, $said, [
