@@ -165,7 +165,7 @@ it('refuses a plan by the field at fault', function (array $over, string $field)
     [['settings' => ['cool_factor' => -1]], 'settings.cool_factor'],
     [['product' => ['thickness_tolerance_mm' => null]], 'settings.thickness_tolerance_mm'],
     [['product' => ['length_mm' => null]], 'settings.length_mm'],
-    [['polymer' => 'PVC-U'], 'settings.platen_c'],
+    [['polymer' => 'PVC-U'], 'polymer'],
     [['machine' => ['heater_kw' => -1]], 'machine.heater_kw'],
 ]);
 

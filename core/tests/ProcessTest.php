@@ -462,7 +462,7 @@ it('names what it refuses by the setting or the fact of the machine that it came
         ['former' => ['tank_kpa' => 150, 'tank_l' => 30, 'box_l' => 5] + BELLOWS],
         [],
         'machines.former.tank_kpa',
-        'above the atmosphere',
+        'is not below the air here, 101.3 kPa: it is absolute',
     ],
     'platens colder than the middle must get' => [
         'compression',

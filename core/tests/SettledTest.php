@@ -176,6 +176,26 @@ it('lists every kind of machine once, with the facts that its plan asks', functi
     }
 });
 
+it('takes facts that are of one machine together only', function (string $kind, array $known, string $says): void {
+    $of = (new Processes(new Registry))->machineKinds()[$kind];
+    expect(refusal(static fn () => $of->mustAgree($known)))->toStartWith($says);
+})->with([
+    'a press that gets hot' => ['hot_press', ['heater_kw' => 2.2, 'loss_kw' => 2.19], 'nothing'],
+    'one that loses all it gives' => ['hot_press', ['heater_kw' => 2.2, 'loss_kw' => 2.2], 'heater_kw: must be above loss_kw, 2.2 kW'],
+    'a heater alone' => ['hot_press', ['heater_kw' => 0.1], 'nothing'],
+    'a tank by its gauge' => ['vacuum_former', ['tank_kpa' => 101.325], 'tank_kpa: is not below the air here, 101.3 kPa'],
+    'a tank at sea level' => ['vacuum_former', ['tank_kpa' => 85], 'nothing'],
+    'the same on a mountain' => [
+        'vacuum_former',
+        ['tank_kpa' => 85, 'atmosphere_kpa' => 80],
+        'tank_kpa: is not below the air here, 80 kPa',
+    ],
+    'a blower' => ['vacuum_former', ['blower_kpa' => 120], 'blower_kpa: is not below'],
+    'a pump' => ['vacuum_former', ['ultimate_kpa' => 120], 'ultimate_kpa: is not below'],
+    'what a kind no longer asks' => ['hot_press', ['heater_kw' => 2, 'horses' => 3], 'nothing'],
+    'what no plan asks anything of' => ['shredder', ['heater_kw' => 2], 'nothing'],
+]);
+
 it('takes facts that fit a kind, and nothing for what is not known', function (array $facts, string $says): void {
     $kind = (new Processes(new Registry))->machineKinds()['extruder'];
     expect(refusal(static fn () => $kind->mustFit($facts)))->toStartWith($says);

@@ -98,6 +98,22 @@ it('keeps what was said before, and lets nobody talk over another unseen', funct
         ->toThrow(Illuminate\Database\QueryException::class);
 });
 
+it('takes no fact that contradicts what is known of the machine already', function (): void {
+    $made = $this->signedIn('maren')->postJson('/api/v1/machines', [
+        'name' => 'Flint',
+        'kind' => 'hot_press',
+        'facts' => ['heater_kw' => ['value' => 2]],
+    ])->assertCreated()->json();
+    $say = fn (array $facts): TestResponse => $this->postJson(
+        "/api/v1/machines/{$made['machine']['id']}/facts",
+        ['after' => $made['after'], 'facts' => $facts],
+    );
+    $say(['loss_kw' => ['value' => 2.5]])->assertStatus(422)->assertJsonPath('error.field', 'facts.heater_kw');
+    expect(MachineFact::query()->where('machine_id', $made['machine']['id'])->count())->toBe(1);
+    // Both at once, or that it is not known, are another matter.
+    $say(['loss_kw' => ['value' => 2.5], 'heater_kw' => ['value' => 3]])->assertOk();
+});
+
 it('retires a machine that is free, and brings it back', function (): void {
     startRun();
     $anvil = machineNamed('Anvil');

@@ -8,6 +8,7 @@ use App\People\Models\User;
 use App\Shop\Models\Machine;
 use App\Shop\Models\MachineFact;
 use App\Support\ShopClock;
+use Closure;
 use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\FactOrigin;
 use Dithermic\Core\Process\Processes;
@@ -53,13 +54,10 @@ final readonly class SayOfMachine
     public function say(Machine $machine, int $after, array $facts, string $note, User $by): void
     {
         $values = array_map(static fn (array $fact): mixed => $fact['value'], $facts);
-        try {
-            ($this->processes->machineKinds()[$machine->kind] ?? throw new InputError('', 'is of no known kind'))
-                ->mustFit($values);
-        } catch (InputError $error) {
-            throw $error->under('facts');
-        }
-        DB::transaction(function () use ($machine, $after, $facts, $values, $note, $by): void {
+        $kind = $this->processes->machineKinds()[$machine->kind]
+            ?? throw new InputError('facts', 'are of no known kind of machine');
+        self::ofFacts(static fn () => $kind->mustFit($values));
+        DB::transaction(function () use ($machine, $kind, $after, $facts, $values, $note, $by): void {
             $locked = Machine::query()->whereKey($machine->id)->lockForUpdate()->firstOrFail();
             $newest = (int) $locked->factLog()->max('id');
             if ($newest !== $after) {
@@ -81,8 +79,19 @@ final readonly class SayOfMachine
             }
             // An unknown fact is not there for the plan, and stands in the log as unknown.
             $known = array_filter($values + $locked->facts, static fn (mixed $value): bool => $value !== null);
+            self::ofFacts(static fn () => $kind->mustAgree($known));
             $locked->update(['facts' => $known]);
             $machine->refresh();
         });
+    }
+
+    /** @param  Closure(): void  $does */
+    private static function ofFacts(Closure $does): void
+    {
+        try {
+            $does();
+        } catch (InputError $error) {
+            throw $error->under('facts');
+        }
     }
 }

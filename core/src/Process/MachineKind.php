@@ -39,6 +39,20 @@ final readonly class MachineKind
     }
 
     /**
+     * What is known of one machine, all together: two facts that are right alone may not be of one machine.
+     *
+     * @param  array<string, mixed>  $known
+     *
+     * @throws InputError by the fact's name
+     */
+    public function mustAgree(array $known): void
+    {
+        if ($this->facts !== null) {
+            Reader::read($this->facts, Reader::known($this->facts, $known));
+        }
+    }
+
+    /**
      * Facts that fit this kind; what is null is not known.
      *
      * @param  array<string, mixed>  $facts

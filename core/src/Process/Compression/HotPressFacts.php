@@ -6,6 +6,7 @@ namespace Dithermic\Core\Process\Compression;
 
 use Dithermic\Core\Calculator\Checked;
 use Dithermic\Core\Calculator\Field;
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Process\SetMarks;
 
 /** What is known of a hot press. Unknown is a value: nobody reads kJ/K off a plate. */
@@ -42,6 +43,12 @@ final readonly class HotPressFacts implements Checked
     public function check(): void
     {
         SetMarks::mustBe($this->set_marks);
+        if ($this->heater_kw !== null && $this->loss_kw !== null && $this->heater_kw <= $this->loss_kw) {
+            throw new InputError(
+                'heater_kw',
+                sprintf('must be above loss_kw, %.4g kW, or the platen never reaches its set-point', $this->loss_kw),
+            );
+        }
     }
 
     public function isKnown(): bool

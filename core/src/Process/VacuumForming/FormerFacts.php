@@ -45,5 +45,13 @@ final readonly class FormerFacts implements Checked
                 'is what its dial shows and which elements are on, in '.self::LONGEST.' letters at most',
             );
         }
+        foreach (['tank_kpa', 'blower_kpa', 'ultimate_kpa'] as $name) {
+            if ($this->{$name} !== null && $this->{$name} >= $this->atmosphere_kpa) {
+                throw new InputError($name, sprintf(
+                    'is not below the air here, %.4g kPa: it is absolute, 0 where there is no air at all',
+                    $this->atmosphere_kpa,
+                ));
+            }
+        }
     }
 }
