@@ -169,6 +169,11 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
         expect(await page.evaluate(() => document.documentElement.scrollWidth), at).toBeLessThanOrEqual(391);
         expect(await tooSmall(page), at).toEqual([]);
     }
+    // Where one is, is never the stage that is cut off.
+    await page.goto('/learn');
+    await expect(page.locator('nav .here')).toBeInViewport({ ratio: 1 });
+    await page.goto('/set');
+    await expect(page.locator('.start')).toBeVisible();
     // Two lines stand over the lower edge: neither lies over the other.
     const box = async (of: Locator) => (await of.boundingBox())!;
     const start = await box(page.locator('.start'));

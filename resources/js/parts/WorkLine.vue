@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiAccountSwitch, mdiFootPrint, mdiHandBackRight, mdiLogout, mdiThemeLightDark } from '@mdi/js';
-import { computed } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { floor } from '../api/floor';
 import { unsentSaid } from '../api/changes';
@@ -9,7 +9,6 @@ import { session, setPreferences, signOut } from '../api/session';
 import { pedal } from './foot';
 import FootSetting from './FootSetting.vue';
 import PersonSwitch from './PersonSwitch.vue';
-import { ref } from 'vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -27,6 +26,15 @@ const stages = computed(() =>
         { id: 'learn', title: 'Learn', to: '/learn' },
     ].map((s) => ({ ...s, state: floor.now?.stages.find((f) => f.id === s.id) ?? null })),
 );
+/** On a phone the stages are wider than it: where one is stands in the middle. */
+const line = ref<HTMLElement | null>(null);
+function centre() {
+    const here = line.value?.querySelector<HTMLElement>('.here');
+    if (line.value && here)
+        line.value.scrollLeft = here.offsetLeft - (line.value.clientWidth - here.offsetWidth) / 2;
+}
+onMounted(centre);
+watch(at, centre, { flush: 'post' });
 const given = computed(() => session.person?.name.split(' ')[0]);
 const family = computed(() => session.person?.name.split(' ').slice(1).join(' '));
 const themes = { auto: 'light', light: 'dark', dark: 'auto' } as const;
@@ -52,7 +60,7 @@ async function leave() {
             </svg>
             <span class="name">Floor</span>
         </router-link>
-        <nav aria-label="The work in order">
+        <nav ref="line" aria-label="The work in order">
             <router-link
                 v-for="s in stages"
                 :key="s.id"
