@@ -72,7 +72,7 @@ test('an empty shop gets from nothing to its first pressed sheet, as a new lead 
     await page.getByRole('link', { name: 'Set up the first run' }).click();
     await expect(page.getByRole('heading', { name: 'Press a sheet' })).toBeVisible();
     // What the plan cannot do without is said by name, and is put right where the product is.
-    await expect(page.getByRole('alert')).toContainText('thickness tolerance');
+    await expect(page.getByRole('alert')).toContainText('Thickness tolerance is not known yet');
     await page.getByRole('link', { name: 'Say it of the product' }).click();
     await page.getByRole('textbox', { name: /^Thickness tolerance/ }).fill('0.8');
     await page.getByRole('button', { name: 'Keep' }).click();

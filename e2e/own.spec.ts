@@ -38,7 +38,7 @@ test('a lead enters a machine and a product of the shop, and both are planned at
     // What is missing is said on Set, by name, and is put right where the product is.
     await page.goto('/set');
     await page.getByText('landing perch', { exact: true }).click();
-    await expect(page.getByRole('alert')).toContainText('thickness mm');
+    await expect(page.getByRole('alert')).toContainText('Thickness is required');
     await page.goto('/shop');
     await page.getByRole('link', { name: 'landing perch' }).click();
     await page.getByLabel(/^Thickness/).fill('2');
