@@ -1,4 +1,5 @@
 import { noteServerTime } from '../parts/clock';
+import { lifted } from '../parts/pressed';
 import type { Page } from './types';
 
 /** What the server refused: which field, and why. */
@@ -152,6 +153,7 @@ async function request<T>(
     }
     if (isTask(response.status, json)) return settled<T>(json, progress, signal);
     if (json && typeof json.server_time === 'number') noteServerTime(json.server_time, asked);
+    if (method === 'GET') await lifted();
     return json as T;
 }
 

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, nextTick, ref } from 'vue';
-import { unlessPressed } from './pressed';
+import { lifted, unlessPressed } from './pressed';
 
 const scope = effectScope();
 const tell = (type: string) => window.dispatchEvent(new Event(type));
@@ -66,5 +66,32 @@ describe('what comes in above a page', () => {
         tell('pointerup');
         vi.advanceTimersByTime(1);
         expect(shown.value).toBe('well');
+    });
+});
+
+describe('what was asked for', () => {
+    it('comes at once while nothing is pressed, and else when the press is over', async () => {
+        let come = 0;
+        const ask = () => void lifted().then(() => come++);
+        ask();
+        await nextTick();
+        expect(come).toBe(1);
+        tell('pointerdown');
+        ask();
+        await vi.advanceTimersByTimeAsync(1000);
+        expect(come).toBe(1);
+        tell('pointerup');
+        await vi.advanceTimersByTimeAsync(1);
+        expect(come).toBe(2);
+    });
+
+    it('does not wait for a press whose end nobody hears', async () => {
+        let come = 0;
+        tell('pointerdown');
+        void lifted().then(() => come++);
+        await vi.advanceTimersByTimeAsync(2900);
+        expect(come).toBe(0);
+        await vi.advanceTimersByTimeAsync(200);
+        expect(come).toBe(1);
     });
 });

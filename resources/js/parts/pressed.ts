@@ -39,3 +39,11 @@ export function unlessPressed<T>(told: () => T): Readonly<Ref<T>> {
     );
     return shown;
 }
+
+/** Until nothing is pressed: what is asked for and comes in the middle of a press would move what is under it, too. */
+export function lifted(): Promise<void> {
+    if (!pressed.value) return Promise.resolve();
+    return new Promise((resolve) => {
+        watch(pressed, () => resolve(), { once: true, flush: 'sync' });
+    });
+}
