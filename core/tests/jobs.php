@@ -11,30 +11,17 @@ use Dithermic\Core\Process\PlanCheck;
 use Dithermic\Core\Process\Processes;
 use Dithermic\Core\Process\UnknownFact;
 
+require_once __DIR__.'/calculate.php';
+
 // Machines and products of the demo shop, one of each process, as its plans are asked for them.
-const HERON = [
-    'name' => 'Heron',
-    'kind' => 'plunger_injector',
-    'barrel_diameter_mm' => 38,
-    'barrel_length_mm' => 180,
-    'plunger_diameter_mm' => 38,
-    'lever_long_mm' => 1100,
-    'lever_short_mm' => 70,
-    'hand_force_n' => 350,
+const HERON = SHIFTS['injection'][2]['barrel'] + [
     'max_c' => 280,
     'bolts' => 4,
     'bolt_proof_kn' => 37,
     'heater_w' => 900,
     'barrel_kg' => 6,
 ];
-const ADDER = [
-    'name' => 'Adder',
-    'kind' => 'extruder',
-    'throughput_kg_h' => 12,
-    'bath_c' => 14,
-    'max_c' => 260,
-    'tank_places' => 3,
-];
+const ADDER = SHIFTS['extrusion'][2]['barrel'] + ['bath_c' => 14, 'max_c' => 260];
 const BELLOWS = [
     'name' => 'Bellows',
     'kind' => 'vacuum_former',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Dithermic\Core\Material;
 
+use Dithermic\Core\Calculator\InputError;
 use Dithermic\Core\Data\Range;
 use Dithermic\Core\Data\Record;
 
@@ -53,12 +54,6 @@ final readonly class Polymer
         };
     }
 
-    /** Why a process has no temperature for it to begin from: what the library says of that, else what to do. */
-    public function noWindow(string $process, string $doing, string $do): string
-    {
-        return "{$this->code} has no window for {$doing}: ".($this->whyNot($process) ?? $do);
-    }
-
     /** The windows of a process, or its why_not. */
     public function process(string $process): Record
     {
@@ -68,6 +63,19 @@ final readonly class Polymer
     public function whyNot(string $process): ?string
     {
         return $this->process($process)->mayText('why_not');
+    }
+
+    /**
+     * @param  string  $doing  the process as it is spoken of
+     *
+     * @throws InputError with the library's reason: no temperature that is said makes up for it
+     */
+    public function mustBeWorkedBy(string $process, string $doing): void
+    {
+        $why = $this->whyNot($process);
+        if ($why !== null) {
+            throw new InputError('polymer', "{$this->code} has no window for {$doing}: {$why}");
+        }
     }
 
     /** The set-point above which the polymer gives off fume or breaks down, °C. */

@@ -164,10 +164,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        // Platens that are said do not help where nobody says how hot the middle has to get.
-        if ($polymer->whyNot('compression') !== null) {
-            throw new InputError('polymer', $polymer->noWindow('compression', 'pressing', ''));
-        }
+        $polymer->mustBeWorkedBy('compression', 'pressing');
         $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product);
         $settled = Settled::of(SheetSettings::class, $said, [
             'platen_c' => Usual::window($polymer, 'compression', 'platen_c'),
@@ -178,7 +175,7 @@ final readonly class Planner
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
         $unsaid = 'is required: neither the product nor a recipe says it';
         $settled->mustHave([
-            'platen_c' => $polymer->noWindow('compression', 'pressing', 'set the platen temperature'),
+            'platen_c' => "{$polymer->code} has no window for pressing: set the platen temperature",
             'length_mm' => $unsaid,
             'width_mm' => $unsaid,
             'thickness_mm' => $unsaid,

@@ -190,6 +190,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
+        $polymer->mustBeWorkedBy('extrusion', 'extrusion');
         $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(BarSettings::class, $said, [
             'melt_c' => Usual::window($polymer, 'extrusion', 'melt_c'),
@@ -201,7 +202,7 @@ final readonly class Planner
         $settled->mustHave((TakeOff::of($settled) === TakeOff::Strips ? [] : [
             'length_mm' => 'is required: neither the product nor a recipe says it',
         ]) + [
-            'melt_c' => $polymer->noWindow('extrusion', 'extrusion', 'set the melt temperature'),
+            'melt_c' => "{$polymer->code} has no window for extrusion: set the melt temperature",
         ]);
         if (! $settled->has('diameter_mm') && ! ($settled->has('width_mm') && $settled->has('height_mm'))) {
             throw new InputError('settings.width_mm', 'give both sides of the section, or its diameter');

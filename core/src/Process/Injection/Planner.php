@@ -176,6 +176,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
+        $polymer->mustBeWorkedBy('injection', 'moulding');
         $window = static fn (string $name): Usual => Usual::window($polymer, 'injection', $name);
         $wall = $in->settings->thickness_mm ?? $in->recipe->thickness_mm ?? $in->product->thickness_mm;
         $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
@@ -193,8 +194,8 @@ final readonly class Planner
         ] + array_map(static fn (float $value): Usual => new Usual($value), self::USUAL));
         $unsaid = 'is required: neither the product nor a recipe says it';
         $settled->mustHave([
-            'melt_c' => $polymer->noWindow('injection', 'moulding', 'set the melt temperature'),
-            'mould_c' => $polymer->noWindow('injection', 'moulding', 'set the mould temperature'),
+            'melt_c' => "{$polymer->code} has no window for moulding: set the melt temperature",
+            'mould_c' => "{$polymer->code} has no window for moulding: set the mould temperature",
             'eject_c' => 'is not known of this polymer: say at which temperature a part may be taken out',
             'part_volume_cm3' => $unsaid,
             'thickness_mm' => $unsaid,

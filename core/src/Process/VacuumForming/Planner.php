@@ -244,10 +244,7 @@ final readonly class Planner
     /** @throws InputError naming the setting */
     private function settle(PlanInput $in, Polymer $polymer): Settled
     {
-        // A mould's temperature that is said does not help where nobody says how hot the sheet has to be.
-        if ($polymer->whyNot('vacuum_forming') !== null) {
-            throw new InputError('polymer', $polymer->noWindow('vacuum_forming', 'forming', ''));
-        }
+        $polymer->mustBeWorkedBy('vacuum_forming', 'forming');
         $release = $polymer->process('vacuum_forming')->mayNumber('release_c') ?? $polymer->property('demould_c');
         $said = Said::of($in->settings, $in->recipe, $in->recipe_name, $in->product, $in->mould);
         $settled = Settled::of(FormedSettings::class, $said, [
@@ -258,7 +255,7 @@ final readonly class Planner
         $settled->mustHave([
             'depth_mm' => $unsaid,
             'sheet_mm' => $unsaid,
-            'mould_c' => $polymer->noWindow('vacuum_forming', 'forming', 'set the mould temperature'),
+            'mould_c' => "{$polymer->code} has no window for forming: set the mould temperature",
             'release_c' => 'is not known of this polymer: say at which temperature it keeps its shape',
         ]);
         if (! $settled->has('base_diameter_mm') && ! ($settled->has('length_mm') && $settled->has('width_mm'))) {
@@ -272,7 +269,7 @@ final readonly class Planner
     {
         return $polymer->process('vacuum_forming')->mayNumber('sheet_normal_c') ?? throw new InputError(
             'polymer',
-            $polymer->noWindow('vacuum_forming', 'forming', 'its sheet\'s temperature is not known'),
+            "{$polymer->code} has no window for forming: its sheet's temperature is not known",
         );
     }
 
