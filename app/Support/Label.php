@@ -62,7 +62,11 @@ final class Label
                 'code' => $code,
                 'large' => $polymer,
                 'swatches' => $swatches,
-                'lines' => [mb_strimwidth($about, 0, 32, '…'), 'charge, weighed by '.$by, $this->clock->today()->format('Y-m-d')],
+                'lines' => [
+                    mb_strimwidth($about, 0, 32, '…'),
+                    'charge, weighed by '.$by,
+                    $this->clock->today()->format('Y-m-d'),
+                ],
                 'mass' => $mass,
                 'never' => false,
             ],

@@ -8,14 +8,13 @@ import { title } from '../areas/reckon/schema';
 import CallFlash from './CallFlash.vue';
 import { useNow } from './clock';
 import { useEdge } from './edge';
-import { unlessPressed } from './pressed';
 import { clockText, timeOfDay } from './units';
 import { useCall } from './useCall';
 import { sentence, useSend } from './useSend';
 
 /** What instruments told that they should not have, on every page until somebody has answered. */
 const now = useNow();
-const alarms = unlessPressed(() => floor.now?.alarms ?? []);
+const alarms = computed(() => floor.now?.alarms ?? []);
 const unanswered = computed(() => alarms.value.filter((a) => a.by === null));
 const loud = computed(() => unanswered.value.some((a) => a.ended_at === null));
 const AGAIN_S = 15;

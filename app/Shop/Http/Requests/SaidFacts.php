@@ -33,7 +33,9 @@ trait SaidFacts
     /** @return array<string, string> */
     public function messages(): array
     {
-        return ['facts.*.array' => 'must be an object with its value and where that is from: {"value": 2.2, "origin": "plate"}'];
+        return [
+            'facts.*.array' => 'must be an object with where it is from: {"value": 2.2, "origin": "plate"}',
+        ];
     }
 
     /** @return array<string, array{value: mixed, origin: FactOrigin}> */

@@ -38,7 +38,7 @@ export function withoutMoulds(process: Process | null, chosen: Places): Places {
 /** What a refusal is about, in words, and the place whose machine it is about: "machines.barrel.max_c". */
 export function about(process: Process | null, field: string): { says: string; role: string | null } {
     const [of, ...rest] = field.split('.');
-    if (of !== 'machines') return { says: title((of === field ? [of] : rest)[0] ?? ''), role: null };
+    if (of !== 'machines') return { says: title(rest[0] ?? of ?? ''), role: null };
     const [id, fact] = rest;
     const role = process?.roles.find((r) => r.id === id);
     const says = [title(role?.title ?? id ?? ''), ...(fact ? [title(fact).toLowerCase()] : [])];
