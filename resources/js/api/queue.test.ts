@@ -137,6 +137,41 @@ describe('the queue of entries', () => {
         expect((await (await kept).get('runs', 'r2'))?.events).toHaveLength(3);
     });
 
+    it('lets the whole go, too, that was asked for because something was missing and then overtaken', async () => {
+        const at = (id: string, events: number, since = 0) => ({
+            ...run,
+            since,
+            summary: { id },
+            events: Array.from({ length: events - since }, (_, i) => ({
+                key: `k${since + i}`,
+                seq: since + i + 1,
+            })),
+        });
+        let whole: (run: unknown) => void = () => {};
+        vi.spyOn(api, 'get')
+            .mockResolvedValueOnce(at('r3', 9, 8))
+            .mockReturnValueOnce(new Promise((done) => (whole = done)));
+        vi.spyOn(api, 'post').mockImplementation((_path, body) =>
+            Promise.resolve({ stored: textOf(body).map((e) => e.key), refused: [], run: at('r3', 10) }),
+        );
+        const asked = loadRun('r3');
+        await record('r3', 'noted', { text: 'seen' });
+        whole(at('r3', 9));
+        expect((await asked)?.events).toHaveLength(10);
+    });
+
+    it('goes on with what it knows where the server is away, however old what is kept is', async () => {
+        const at = (events: number) => ({ ...run, summary: { id: 'r4' }, events: Array(events).fill({}) });
+        vi.spyOn(api, 'get').mockResolvedValueOnce(at(3)).mockRejectedValue(new Unreachable('off'));
+        await loadRun('r4');
+        await (await kept).put('runs', JSON.parse(JSON.stringify(at(2))));
+        expect((await loadRun('r4'))?.events).toHaveLength(3);
+        // Another page of this browser has heard more.
+        await (await kept).put('runs', JSON.parse(JSON.stringify(at(4))));
+        expect((await loadRun('r4'))?.events).toHaveLength(4);
+        expect(queue.online).toBe(false);
+    });
+
     it('sends at once what was entered while another was being answered', async () => {
         const sent: string[] = [];
         vi.spyOn(api, 'post').mockImplementation(async (_path, body) => {

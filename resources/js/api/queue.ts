@@ -91,12 +91,15 @@ export async function forget(key: string): Promise<void> {
     queue.waiting = queue.waiting.filter((q) => q.key !== key);
 }
 
+const knowsLess = (run: Run, known: Run | undefined) =>
+    known !== undefined && run.events.length < known.events.length;
+
 /** What the server last said. An answer overtaken on its way by one that knows of more entries is let go. */
 export async function keepRun(answer: Run): Promise<void> {
-    const known = queue.runs[answer.summary.id];
-    const run = whole(known, answer) ?? (await api.get<Run>(`runs/${answer.summary.id}`));
-    if (known && known.events.length > run.events.length) return;
-    queue.runs[run.summary.id] = run;
+    const { id } = answer.summary;
+    const run = whole(queue.runs[id], answer) ?? (await api.get<Run>(`runs/${id}`));
+    if (knowsLess(run, queue.runs[id])) return;
+    queue.runs[id] = run;
     await (await kept).put('runs', plain(run));
 }
 
@@ -113,8 +116,8 @@ export async function loadRun(id: string): Promise<Run | null> {
             if (error.status !== 401) throw error;
         } else queue.online = false;
         const before = await (await kept).get('runs', id);
-        if (before) queue.runs[id] = before;
-        return before ?? null;
+        if (before && !knowsLess(before, queue.runs[id])) queue.runs[id] = before;
+        return queue.runs[id] ?? null;
     }
 }
 
