@@ -81,6 +81,15 @@ for round in $(seq "$ROUNDS"); do
     sign_in
 done
 
+# A start on a shop that runs reads everything anew, and whoever is being answered is answered.
+touch "$ROOM/asking"
+for one in 1 2 3 4; do
+    while [ -f "$ROOM/asking" ]; do curl -sS -m 20 -o /dev/null -w '%{http_code}\n' "$(base)/up"; done >"$ROOM/answered$one" 2>&1 &
+done
+shop start >"$ROOM/start" 2>&1 || cat "$ROOM/start"
+rm "$ROOM/asking"; wait
+check "a start beside $(cat "$ROOM"/answered* | wc -l) questions leaves none without its answer" "$(cat "$ROOM"/answered* | sort -u)" 200
+
 # A task that the power ends half way is done after the next start, once and whole.
 { echo source,polymer,form,colour,mass_g; yes "$(keeper 'select name from sources order by id limit 1'),HDPE,flake,drill green,100" | head -n 4000; } >"$ROOM/lots.csv"
 green() { keeper "select count(*) from lots where colour = 'drill green'"; }
