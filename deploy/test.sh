@@ -109,6 +109,13 @@ e2e() {
         if ! wait "${started[number - 1]}"; then cat "$OUT/start$number"; count 0 1; return; fi
     done
     env -i PATH="$PATH" HOME="${HOME:-/root}" DITHERMIC_DEMO="${DITHERMIC_DEMO:-}" SHOPS="${shops[*]}" npx playwright test -c e2e/playwright.config.ts 2>&1 | tee "$OUT/e2e" | tail -n 400
+    # What stood on the screen when a story failed: its words, without the boxes around them.
+    local seen
+    for seen in "$HERE"/e2e/.out/*/error-context.md; do
+        [ -f "$seen" ] || continue
+        say "── ${seen#"$HERE"/e2e/.out/}"
+        sed -n '/^# Page snapshot/,/^# Test source/p' "$seen" | grep -vE '^ *- (generic|/url)[^"]*$' | cut -c 1-200 | tail -n 120
+    done
     local good bad
     good=$(grep -aoE '^ *[0-9]+ passed' "$OUT/e2e" | grep -oE '[0-9]+' | tail -n 1)
     bad=$(grep -aoE '^ *[0-9]+ (failed|flaky|skipped|did not run|interrupted)' "$OUT/e2e" | grep -oE '[0-9]+' | paste -sd+ | bc 2>/dev/null)
