@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './story';
 import { accessible, list, signIn } from './shop';
 
 test('a lead adds somebody, helps who forgot a password, and switches off', async ({ page, browser }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './story';
 import { accessible, list, signIn } from './shop';
 
 interface Row {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import {
     accessible,
     advance,

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from './story';
 import { READY } from './screens.mjs';
 import { accessible, choose, list, menu, scan, signIn, signInByForm } from './shop';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, ask, confirmAll, intoTheHeat, pad, setUpPanel, signIn, stopRun, tick } from './shop';
 
 interface Plan {

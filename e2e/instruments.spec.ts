@@ -1,7 +1,7 @@
 import { execFile, execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { promisify } from 'node:util';
-import { expect, request, test, type Page } from '@playwright/test';
+import { expect, request, test, type Page } from './story';
 import { accessible, list, put, signIn } from './shop';
 
 interface Machine {

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, ask, list, put, signIn } from './shop';
 
 const state = process.env.DITHERMIC_STATE ?? `${new URL('..', import.meta.url).pathname}storage`;

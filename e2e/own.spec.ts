@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './story';
 import { accessible, list, signIn } from './shop';
 
 test('a lead enters a machine and a product of the shop, and both are planned at once', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, list, menu, signIn } from './shop';
 
 const bench = JSON.parse(readFileSync(new URL('../core/data/bench.json', import.meta.url), 'utf8')) as {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, anyway, ask, confirmAll, intoTheHeat, list, put, setUpPanel, signIn } from './shop';
 
 interface RunBody {

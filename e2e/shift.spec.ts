@@ -3,7 +3,7 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { promisify } from 'node:util';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { signInByForm, stopRun } from './shop';
 
 /** A shift moves its shop's clock by hours: it has a shop of its own, as anybody would start one. */

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, advance, ask, choose, pad, signIn, stepTitle, stopRun } from './shop';
 
 /** From "what shall I make" to counted good parts, and what came of them in goods and in the lot's trace. */

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './story';
 import { ask, intoTheHeat, setUpPanel, signIn, stopRun } from './shop';
 
 const root = new URL('..', import.meta.url).pathname;

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from './story';
 import { ask, choose, list, put, setUpPanel, signIn } from './shop';
 
 /** What hands type into a field of each kind, and what it is in the unit the shop keeps it in: worked out by hand. */

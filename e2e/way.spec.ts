@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import { accessible, pad, setUpPanel, signIn, stopRun } from './shop';
 
 async function begin(page: Page): Promise<void> {

@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { connect } from 'node:net';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './story';
 import type { Reading } from '../resources/js/areas/weigh/scale/driver';
 import { LineReader, ownPattern, PATTERNS } from '../resources/js/areas/weigh/scale/lines';
 import { accessible, ask, scan, signIn } from './shop';

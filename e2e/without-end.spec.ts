@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './story';
 import { everyLot, list, signIn, tick } from './shop';
 
 // Last of all stories: what it brings in stands before everything else in the lists.
