@@ -172,12 +172,25 @@ test('every page fits a phone: nothing scrolls sideways but what has its own pla
     // Where one is, is never the stage that is cut off.
     await page.goto('/learn');
     await expect(page.locator('nav .here')).toBeInViewport({ ratio: 1 });
+    // Nor does one lie over the number of the one before it.
+    await expect(page.locator('nav .count')).toHaveCount(6);
+    const under = await page
+        .locator('nav .top')
+        .evaluateAll((all) =>
+            all.filter((top) => top.scrollWidth > top.clientWidth).map((top) => top.textContent),
+        );
+    expect(under).toEqual([]);
     await page.goto('/set');
     await expect(page.locator('.start')).toBeVisible();
     // Two lines stand over the lower edge: neither lies over the other.
     const box = async (of: Locator) => (await of.boundingBox())!;
     const start = await box(page.locator('.start'));
     const hands = await box(page.getByRole('complementary', { name: 'Hands next' }));
+    // What is scrolled to ends above both.
+    const free = await page.evaluate(() =>
+        parseFloat(getComputedStyle(document.documentElement).scrollPaddingBottom),
+    );
+    expect(free).toBeGreaterThanOrEqual(start.height + hands.height);
     expect(start.y + start.height).toBeLessThanOrEqual(hands.y + 1);
     expect(hands.y + hands.height).toBeLessThanOrEqual(801);
 });

@@ -26,7 +26,7 @@ const stages = computed(() =>
         { id: 'learn', title: 'Learn', to: '/learn' },
     ].map((s) => ({ ...s, state: floor.now?.stages.find((f) => f.id === s.id) ?? null })),
 );
-/** On a phone the stages are wider than it: where one is stands in the middle. */
+/** On a phone the stages are wider than it: where one is stands in the middle, also once their numbers are there. */
 const line = ref<HTMLElement | null>(null);
 function centre() {
     const here = line.value?.querySelector<HTMLElement>('.here');
@@ -34,7 +34,7 @@ function centre() {
         line.value.scrollLeft = here.offsetLeft - (line.value.clientWidth - here.offsetWidth) / 2;
 }
 onMounted(centre);
-watch(at, centre, { flush: 'post' });
+watch([at, () => floor.now === null], centre, { flush: 'post' });
 const given = computed(() => session.person?.name.split(' ')[0]);
 const family = computed(() => session.person?.name.split(' ').slice(1).join(' '));
 const themes = { auto: 'light', light: 'dark', dark: 'auto' } as const;
@@ -248,7 +248,9 @@ nav {
         flex-basis: 100%;
         overflow-x: auto;
     }
+    /* As wide as its word and its number: the next one lies over what is wider. */
     .stage {
+        flex: 1 0 auto;
         padding: 8px 12px 8px 22px;
         min-width: 84px;
     }

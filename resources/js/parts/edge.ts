@@ -1,5 +1,5 @@
 import { useElementSize } from '@vueuse/core';
-import { watch, type Ref } from 'vue';
+import { onScopeDispose, watch, type Ref } from 'vue';
 
 /**
  * Says how high what stands at an edge of the screen is, as a property of the page's style: pages leave it free. Not
@@ -11,7 +11,9 @@ export function useEdge(
     opened?: Ref<boolean>,
 ): void {
     const { height } = useElementSize(element, undefined, { box: 'border-box' });
+    const { style } = document.documentElement;
     watch(height, (px) => {
-        if (!opened?.value) document.documentElement.style.setProperty(property, `${px}px`);
+        if (!opened?.value) style.setProperty(property, `${px}px`);
     });
+    onScopeDispose(() => style.removeProperty(property));
 }

@@ -7,6 +7,7 @@ import { keepRun, newKey } from '../../api/queue';
 import { session } from '../../api/session';
 import type { Run } from '../../api/types';
 import CareDue from '../../parts/CareDue.vue';
+import { useEdge } from '../../parts/edge';
 import { usePageKeys } from '../../parts/pageKeys';
 import { dayText } from '../../parts/units';
 import { panelOf } from '../../processes/panels';
@@ -75,6 +76,8 @@ watch(
         overrides.value = {};
     },
 );
+const line = ref<HTMLElement | null>(null);
+useEdge(line, '--start');
 const starting = ref(false);
 const refused = ref('');
 const standing = computed(() =>
@@ -245,7 +248,7 @@ usePageKeys('Setting up', () => [
                 />
             </component>
         </div>
-        <div v-if="answered" class="start">
+        <div v-if="answered" ref="line" class="start">
             <p v-if="refused" class="refused" role="alert"><span aria-hidden="true">▲</span> {{ refused }}</p>
             <p v-else-if="draft.lot_id === null">Choose the lot to take the charge from.</p>
             <p v-else-if="standing.length > 0">
