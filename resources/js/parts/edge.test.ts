@@ -5,7 +5,7 @@ import { useEdge } from './edge';
 type Said = (all: { target: Element; borderBoxSize: { inlineSize: number; blockSize: number }[] }[]) => void;
 
 /** A page with a line at its edge; `grow` says how high the browser finds it. */
-function edged() {
+async function edged() {
     let said: Said = () => undefined;
     vi.stubGlobal(
         'ResizeObserver',
@@ -26,6 +26,7 @@ function edged() {
         }),
     );
     app.mount(document.createElement('div'));
+    await nextTick();
     const grow = async (px: number) => {
         said([{ target: document.body, borderBoxSize: [{ inlineSize: 300, blockSize: px }] }]);
         await nextTick();
@@ -37,8 +38,7 @@ describe('what stands at an edge of the screen', () => {
     afterEach(() => vi.unstubAllGlobals());
 
     it('says how high it is, again as it grows', async () => {
-        const { grow, free } = edged();
-        await nextTick();
+        const { grow, free } = await edged();
         await grow(84);
         expect(free()).toBe('84px');
         await grow(131);
@@ -46,8 +46,7 @@ describe('what stands at an edge of the screen', () => {
     });
 
     it('keeps the height it had while it lies over the page', async () => {
-        const { opened, grow, free } = edged();
-        await nextTick();
+        const { opened, grow, free } = await edged();
         await grow(92);
         opened.value = true;
         await grow(600);
@@ -55,8 +54,7 @@ describe('what stands at an edge of the screen', () => {
     });
 
     it('leaves nothing free on the pages after it', async () => {
-        const { app, grow, free } = edged();
-        await nextTick();
+        const { app, grow, free } = await edged();
         await grow(84);
         app.unmount();
         expect(free()).toBe('');
