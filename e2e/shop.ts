@@ -121,26 +121,16 @@ export async function confirmAll(page: Page, ...texts: string[]): Promise<void> 
     for (const text of texts) await page.getByRole('button', { name: text, exact: true }).click();
 }
 
-/** A press as people press: again, where nothing came of it for ten seconds. The second time is told. */
-async function press(page: Page, button: RegExp, next: RegExp): Promise<void> {
-    const there = page.getByRole('heading', { name: next });
-    let times = 0;
-    await expect(async () => {
-        if (times > 0 && (await there.isVisible())) return;
-        if (times++ > 0) console.log(`pressed again, since nothing came of it: ${button}`);
-        await page.getByRole('button', { name: button }).click({ timeout: 5000 });
-        await expect(there).toBeVisible({ timeout: 10_000 });
-    }).toPass({ timeout: 45_000 });
-}
-
 /** From a started run to the moment the stack is in and the timer runs. In a run of several the screen turns to the next. */
 export async function intoTheHeat(page: Page, piece?: RegExp): Promise<void> {
     await expect(page.getByRole('heading', { name: /^Preheat, closed/ })).toBeVisible();
     await page.keyboard.press('t');
     await pad(page, '186', '184');
-    await press(page, /^Platens are hot/, /(^|: )Plates and release agent/);
+    await page.getByRole('button', { name: /^Platens are hot/ }).click();
+    await expect(page.getByRole('heading', { name: /(^|: )Plates and release agent/ })).toBeVisible();
     await confirmAll(page, 'Both plates wiped', 'No scratches on the inner faces', 'Release agent on both');
-    await press(page, /^Plates are ready/, /(^|: )Weigh in/);
+    await page.getByRole('button', { name: /^Plates are ready/ }).click();
+    await expect(page.getByRole('heading', { name: /(^|: )Weigh in/ })).toBeVisible();
     await page.getByRole('button', { name: /^Scale/ }).click();
     await pad(page, '2170');
     await page.getByRole('button', { name: /^Charge is weighed/ }).click();

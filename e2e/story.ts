@@ -19,11 +19,18 @@ function listen(page: Page): void {
     page.on('pageerror', (error) => say(`error ${error}`));
     page.on('crash', () => say('crashed'));
     page.on('requestfailed', (r) => say(`failed ${r.method()} ${r.url()} ${r.failure()?.errorText}`));
-    page.on('response', (r) => {
-        if (r.request().method() !== 'GET' || r.status() >= 400)
-            say(
-                `${r.status()} ${r.request().method()} ${r.url()} ${(r.request().postData() ?? '').slice(0, 200)}`,
-            );
+    page.on('response', async (response) => {
+        const asked = response.request();
+        if (asked.method() === 'GET' && response.status() < 400) return;
+        say(
+            `${response.status()} ${asked.method()} ${asked.url()} ${(asked.postData() ?? '').slice(0, 200)}`,
+        );
+        const answer = (await response.json().catch(() => null)) as {
+            error?: object;
+            refused?: object[];
+        } | null;
+        if (answer?.error || answer?.refused?.length)
+            say(`refused ${JSON.stringify(answer.error ?? answer.refused)}`);
     });
     page.on(
         'console',
